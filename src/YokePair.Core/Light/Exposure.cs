@@ -1,0 +1,28 @@
+using YokePair.Core.Glass;
+
+namespace YokePair.Core.Light;
+
+/// <summary>Exposure at ISO 100, from the definition of exposure value: <c>2^EV = N²/t</c>.</summary>
+public static class Exposure
+{
+    /// <summary>ISO asked: <c>100·N²/(t·2^EV)</c>.</summary>
+    /// <param name="fNumber">f-number that counts.</param>
+    /// <param name="shutterSeconds">Shutter time, seconds.</param>
+    /// <param name="ev">Light at ISO 100.</param>
+    public static double Iso(double fNumber, double shutterSeconds, double ev) =>
+        100 * fNumber * fNumber / (shutterSeconds * Math.Pow(2, ev));
+
+    /// <summary>Stops by which an ISO is over a body's ceiling; negative = in hand.</summary>
+    public static double StopsOver(double iso, double ceiling) => Math.Log2(iso / ceiling);
+
+    /// <summary>At or under the ceiling full, up to one stop over second best, more no.</summary>
+    public static Quality Judge(double stopsOver) =>
+        Tolerance.AtMost(stopsOver, 0) ? Quality.Full : Tolerance.AtMost(stopsOver, 1) ? Quality.SecondBest : Quality.No;
+
+    /// <summary>
+    /// Shutter used by hand: what the subject's motion asks, or the hand-held floor <c>2^stops/(equivalent focal · crop)</c>
+    /// where that is shorter.
+    /// </summary>
+    public static double HandHeldShutterSeconds(double motionSeconds, double equivalentMm, double cropFactor, double stabilisationStops) =>
+        Math.Min(motionSeconds, Math.Pow(2, stabilisationStops) / (equivalentMm * cropFactor));
+}

@@ -1,0 +1,25 @@
+namespace YokePair.Core.Plans;
+
+/// <summary>A thing taken away to see what breaks.</summary>
+/// <param name="Item">Id of the item.</param>
+/// <param name="FromPart">Id of the part from which on it is gone; null = all day.</param>
+public sealed record Pulled(string Item, string? FromPart = null);
+
+/// <summary>The order of a day's parts and what is gone when.</summary>
+public static class Day
+{
+    /// <summary>Parts by start, those without times where the file has them.</summary>
+    public static IReadOnlyList<Part> InOrder(Plan plan) =>
+        plan.Parts.Any(p => p.Start is null) ? plan.Parts : [.. plan.Parts.OrderBy(p => p.Start)];
+
+    /// <summary>Whether a part is the given one or comes at or after its start: a failure lasts for the rest of the day.</summary>
+    public static bool IsFrom(Plan plan, Part part, string? fromPart)
+    {
+        if (fromPart is null || part.Id == fromPart) return true;
+        var from = plan.Parts.FirstOrDefault(p => p.Id == fromPart);
+        if (from is null) return true;
+        if (part.Start is { } start && from.Start is { } since) return start >= since;
+        var order = InOrder(plan).ToList();
+        return order.IndexOf(part) >= order.IndexOf(from);
+    }
+}

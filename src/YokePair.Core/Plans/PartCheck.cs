@@ -1,0 +1,120 @@
+namespace YokePair.Core.Plans;
+
+/// <summary>What must be true of a part, its setups and its needs.</summary>
+internal static class PartCheck
+{
+    private const double LowestEv = -10, HighestEv = 20;
+
+    public static void Check(Part part, string at, KnownIds ids, ProblemList found)
+    {
+        found.Within($"{at}.ev", part.Ev, LowestEv, HighestEv, $"an exposure value at ISO 100 from {LowestEv} (a moonless night) to {HighestEv} (sun on snow is 16)");
+        if (part.Start is { } start && part.End is { } end && end <= start)
+            found.Add($"{at}.end", $"{end:yyyy-MM-dd HH:mm} is not after the start, {start:yyyy-MM-dd HH:mm}");
+        for (var i = 0; i < part.Unreachable.Count; i++) ids.Place($"{at}.unreachable[{i}]", part.Unreachable[i], found);
+        for (var i = 0; i < (part.Present?.Count ?? 0); i++) ids.Person($"{at}.present[{i}]", part.Present![i], found);
+        foreach (var (place, seconds) in part.ReachSeconds ?? new Dictionary<string, double>())
+        {
+            ids.Place($"{at}.reachSeconds.{place}", place, found);
+            found.NotNegative($"{at}.reachSeconds.{place}", seconds, "seconds");
+        }
+        CheckSetups(part, at, ids, found);
+        var needs = new HashSet<string>(StringComparer.Ordinal);
+        for (var i = 0; i < part.Needs.Count; i++)
+        {
+            if (!needs.Add(part.Needs[i].Id)) found.Add($"{at}.needs[{i}].id", $"\"{part.Needs[i].Id}\" is used by two needs of this part; give each its own");
+            CheckNeed(part.Needs[i], $"{at}.needs[{i}]", ids, found);
+        }
+    }
+
+    private static void CheckSetups(Part part, string at, KnownIds ids, ProblemList found)
+    {
+        var named = new Dictionary<string, string>(StringComparer.Ordinal);
+        for (var i = 0; i < part.Setups.Count; i++)
+        {
+            var setup = part.Setups[i];
+            ids.Person($"{at}.setups[{i}].person", setup.Person, found);
+            foreach (var (field, id) in setup.Named())
+            {
+                var path = $"{at}.setups[{i}].{field}";
+                ids.Item(path, id, KindOf(field), found);
+                if (!named.TryAdd(id, path)) found.Add(path, $"\"{id}\" is already {named[id]}; one thing cannot be in two setups of a part");
+            }
+        }
+    }
+
+    private static Type KindOf(string field) => field switch
+    {
+        "body" => typeof(Body),
+        "lens" => typeof(Lens),
+        "adapter" => typeof(Adapter),
+        "converter" => typeof(Converter),
+        "tube" => typeof(Tube),
+        "flash" => typeof(Flash),
+        "battery" => typeof(Battery),
+        _ => typeof(Card),
+    };
+
+    private static void CheckNeed(Need need, string at, KnownIds ids, ProblemList found)
+    {
+        if (need.Id.Length == 0) found.Add($"{at}.id", "is empty; give it a short text");
+        if (need.Who != Need.Anyone) ids.Person($"{at}.who", need.Who, found);
+        if (need.Focal is { } focal) ItemCheck.Range($"{at}.focal", focal, "mm", found);
+        found.Positive($"{at}.shutterSeconds", need.ShutterSeconds, "seconds");
+        if (need.MinFNumber is { } f) found.Positive($"{at}.minFNumber", f, "an f-number");
+        if (need.MinMegapixels is { } mp) found.NotNegative($"{at}.minMegapixels", mp, "megapixels");
+        if (need.ToleranceSeconds is { } tolerance) found.NotNegative($"{at}.toleranceSeconds", tolerance, "seconds");
+        if (need.CloseWidthMm is { } width) found.Positive($"{at}.closeWidthMm", width, "mm");
+        if (need.FlashPathM is { } path) found.Positive($"{at}.flashPathM", path, "metres");
+        found.NotNegative($"{at}.bounceLossStops", need.BounceLossStops, "stops");
+        found.NotNegative($"{at}.fps", need.Fps, "frames per second");
+    }
+}
+
+/// <summary>What must be true of an item's figures.</summary>
+internal static class ItemCheck
+{
+    public static void Range(string field, Interval range, string unit, ProblemList found)
+    {
+        found.Positive($"{field}[0]", range.Low, unit);
+        found.Positive($"{field}[1]", range.High, unit);
+        if (range.Low > range.High) found.Add(field, FormattableString.Invariant($"runs from {range.Low} to {range.High}; put the smaller first"));
+    }
+
+    public static void Figures(Item item, string at, ProblemList found)
+    {
+        switch (item)
+        {
+            case Body body:
+                if (body.Mount.Count == 0) found.Add($"{at}.mount", "is empty; name the lens mount the body takes");
+                found.Positive($"{at}.crop", body.Crop, "a factor");
+                found.Positive($"{at}.megapixels", body.Megapixels, "megapixels");
+                found.Positive($"{at}.isoCeiling", body.IsoCeiling, "ISO");
+                found.NotNegative($"{at}.fps", body.Fps, "frames per second");
+                if (body.FpsSilent is { } silent) found.NotNegative($"{at}.fpsSilent", silent, "frames per second");
+                found.Within($"{at}.stabilisationStops", body.StabilisationStops, 0, 12, "stops from 0 to 12");
+                found.Positive($"{at}.syncSeconds", body.SyncSeconds, "seconds");
+                break;
+            case Lens lens:
+                Range($"{at}.focal", lens.Focal, "mm", found);
+                found.Positive($"{at}.aperture[0]", lens.Aperture.Low, "an f-number");
+                found.Positive($"{at}.aperture[1]", lens.Aperture.High, "an f-number");
+                found.Positive($"{at}.imageCircleCrop", lens.ImageCircleCrop, "a factor");
+                found.NotNegative($"{at}.magnification", lens.Magnification, "a magnification");
+                found.Within($"{at}.stabilisationStops", lens.StabilisationStops, 0, 12, "stops from 0 to 12");
+                break;
+            case Converter converter:
+                found.Positive($"{at}.factor", converter.Factor, "a factor");
+                break;
+            case Tube tube:
+                found.Positive($"{at}.extensionMm", tube.ExtensionMm, "mm");
+                break;
+            case Flash flash:
+                if (flash.GuideNumber is { } guide) found.Positive($"{at}.guideNumber", guide, "metres");
+                found.Positive($"{at}.recycleSeconds", flash.RecycleSeconds, "seconds");
+                break;
+            case Card { Gigabytes: { } size }:
+                found.Positive($"{at}.gigabytes", size, "gigabytes");
+                break;
+        }
+    }
+}

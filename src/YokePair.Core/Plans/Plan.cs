@@ -1,0 +1,161 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+
+namespace YokePair.Core.Plans;
+
+/// <summary>
+/// One assignment with everything its analysis needs. A value: it is read from a plan file, never changed in place.
+/// Fields this version does not know are kept in <see cref="Extra"/> so that a round trip loses nothing.
+/// </summary>
+public sealed record Plan
+{
+    /// <summary>The value of <see cref="Format"/> in every plan file.</summary>
+    public const string FormatName = "yoke-pair/plan";
+
+    /// <summary>The version this code reads and writes.</summary>
+    public const int CurrentVersion = 1;
+
+    /// <summary>Always <see cref="FormatName"/>.</summary>
+    public required string Format { get; init; }
+
+    /// <summary>Version of the format, 1.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>What is planned.</summary>
+    public Assignment Assignment { get; init; } = new();
+
+    /// <summary>Constants of the arithmetic, each with the craft's usual default.</summary>
+    public Rules Rules { get; init; } = new();
+
+    /// <summary>Who acts.</summary>
+    public IReadOnlyList<Person> People { get; init; } = [];
+
+    /// <summary>Where things can be, other than in a hand or in one another.</summary>
+    public IReadOnlyList<Place> Places { get; init; } = [];
+
+    /// <summary>Every physical thing of the assignment. What is not listed does not exist.</summary>
+    public IReadOnlyList<Item> Items { get; init; } = [];
+
+    /// <summary>The stretches of the day, in the order of the file.</summary>
+    public IReadOnlyList<Part> Parts { get; init; } = [];
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>Name and kind of the assignment.</summary>
+public sealed record Assignment
+{
+    /// <summary>Stable id.</summary>
+    public string Id { get; init; } = "assignment";
+
+    /// <summary>What the photographer calls it.</summary>
+    public string Name { get; init; } = "Untitled assignment";
+
+    /// <summary>Free word: wedding, event, sport.</summary>
+    public string? Kind { get; init; }
+
+    /// <summary>IANA zone in which the local times of the parts are meant.</summary>
+    public string? TimeZone { get; init; }
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>Constants the user may change.</summary>
+public sealed record Rules
+{
+    /// <summary>Whether every frame is to be recorded twice at once.</summary>
+    public bool DualRecord { get; init; } = true;
+
+    /// <summary>Fewest megapixels left after any crop, unless a need says otherwise.</summary>
+    public double MinMegapixels { get; init; } = 8;
+
+    /// <summary>How many times too long a lens may be for a static subject that can be stitched.</summary>
+    public double StitchLimit { get; init; } = 2.5;
+
+    /// <summary>ISO at which on-camera flash is reckoned, or the body's ceiling if that is lower.</summary>
+    public double FlashIso { get; init; } = 1600;
+
+    /// <summary>How long a need may wait, by importance.</summary>
+    public Tolerances Tolerance { get; init; } = new();
+
+    /// <summary>How long each operation of the hands takes.</summary>
+    public HandlingSeconds Seconds { get; init; } = new();
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>Seconds a need of each importance may wait; a nice need waits without limit.</summary>
+public sealed record Tolerances
+{
+    /// <summary>For what happens once.</summary>
+    public double Once { get; init; } = 15;
+
+    /// <summary>For what must be had in its part.</summary>
+    public double Must { get; init; } = 300;
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>Seconds that each operation takes.</summary>
+public sealed record HandlingSeconds
+{
+    /// <summary>Raise another camera to the eye.</summary>
+    public double Raise { get; init; } = 5;
+
+    /// <summary>Take one lens off and put another on.</summary>
+    public double ChangeLens { get; init; } = 30;
+
+    /// <summary>Fit an adapter, converter or tube that is not already on the lens.</summary>
+    public double FitAdapter { get; init; } = 15;
+
+    /// <summary>Change a battery, or a flash's cells.</summary>
+    public double ChangeBattery { get; init; } = 20;
+
+    /// <summary>Change one card.</summary>
+    public double ChangeCard { get; init; } = 20;
+
+    /// <summary>Slide a flash into the shoe and lock it.</summary>
+    public double FitFlash { get; init; } = 20;
+
+    /// <summary>Get something from a colleague's hands, pocket or bag.</summary>
+    public double Borrow { get; init; } = 60;
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>Somebody who photographs.</summary>
+public sealed record Person
+{
+    /// <summary>Stable id, unique among people, places and items.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What the others call them.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>A bag, pouch, base or car.</summary>
+public sealed record Place
+{
+    /// <summary>Stable id, unique among people, places and items.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What the photographer calls it.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>Whose it is; null = anybody reaches into it.</summary>
+    public string? Person { get; init; }
+
+    /// <summary>Seconds until a thing from here is in the hand.</summary>
+    public required double ReachSeconds { get; init; }
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}

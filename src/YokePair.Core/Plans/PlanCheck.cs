@@ -1,0 +1,186 @@
+namespace YokePair.Core.Plans;
+
+/// <summary>
+/// What must be true of a plan beyond its shape. <see cref="Usable"/> is what the analysis needs;
+/// <see cref="Complete"/> adds what a plan must have to live in the app, where a thing without a real place is a
+/// mistake to mend rather than a thing that happens to be out of reach.
+/// </summary>
+public static class PlanCheck
+{
+    /// <summary>Problems that keep a plan from being analysed.</summary>
+    public static IReadOnlyList<PlanProblem> Usable(Plan plan)
+    {
+        var found = new ProblemList();
+        if (plan.Format != Plan.FormatName)
+            found.Add("format", $"is \"{plan.Format}\"; a plan file says \"{Plan.FormatName}\"");
+        if (plan.Version != Plan.CurrentVersion)
+            found.Add("version", $"is {plan.Version}; this program reads version {Plan.CurrentVersion}");
+        if (HasHoles(plan, found)) return found.All;
+
+        CheckRules(plan.Rules, found);
+        var ids = new KnownIds(plan, found);
+        for (var i = 0; i < plan.Places.Count; i++)
+        {
+            var place = plan.Places[i];
+            found.NotNegative($"places[{i}].reachSeconds", place.ReachSeconds, "seconds");
+            if (place.Person is { } person) ids.Person($"places[{i}].person", person, found);
+        }
+        for (var i = 0; i < plan.Items.Count; i++) ItemCheck.Figures(plan.Items[i], $"items[{i}]", found);
+
+        var parts = new HashSet<string>(StringComparer.Ordinal);
+        for (var i = 0; i < plan.Parts.Count; i++)
+        {
+            if (!parts.Add(plan.Parts[i].Id)) found.Add($"parts[{i}].id", $"\"{plan.Parts[i].Id}\" is used by two parts; give each its own");
+            PartCheck.Check(plan.Parts[i], $"parts[{i}]", ids, found);
+        }
+        return found.All;
+    }
+
+    /// <summary>Further problems that keep a plan from being kept and edited: things in no place or in a circle, parts without times.</summary>
+    /// <param name="plan">A plan without <see cref="Usable"/> problems.</param>
+    public static IReadOnlyList<PlanProblem> Complete(Plan plan)
+    {
+        var found = new ProblemList();
+        var items = plan.Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
+        var places = plan.Places.Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
+        for (var i = 0; i < plan.Items.Count; i++)
+        {
+            var item = plan.Items[i];
+            var at = item.Place;
+            for (var step = 0; at is not null; step++)
+            {
+                if (step > plan.Items.Count)
+                {
+                    found.Add($"items[{i}].place", $"\"{item.Place}\" runs in a circle; put one of these things in a real place");
+                    break;
+                }
+                var holder = PlaceReference.Parse(at, items.ContainsKey);
+                if (holder is null)
+                {
+                    if (!places.Contains(at)) found.Add($"items[{i}].place", $"\"{item.Place}\" leads to \"{at}\", which is no place; places are {Listed(places)}");
+                    break;
+                }
+                if (!items.TryGetValue(holder.Value.Item, out var next))
+                {
+                    found.Add($"items[{i}].place", $"\"{at}\" names an item that is not in the file");
+                    break;
+                }
+                at = next.Place;
+            }
+        }
+        for (var i = 0; i < plan.Parts.Count; i++)
+        {
+            if (plan.Parts[i].Start is null) found.Add($"parts[{i}].start", "is missing; the day board needs it, e.g. \"2027-06-12T14:00\"");
+            if (plan.Parts[i].End is null) found.Add($"parts[{i}].end", "is missing; the day board needs it, e.g. \"2027-06-12T14:30\"");
+        }
+        if (plan.People.Count == 0) found.Add("people", "is empty; name at least one person who photographs");
+        if (plan.Parts.Count == 0) found.Add("parts", "is empty; a day has at least one part");
+        return found.All;
+    }
+
+    private static string Listed(HashSet<string> names) => names.Count == 0 ? "none yet" : string.Join(", ", names.Take(12));
+
+    private static bool HasHoles(Plan plan, ProblemList found)
+    {
+        Holes("people", plan.People);
+        Holes("places", plan.Places);
+        Holes("items", plan.Items);
+        Holes("parts", plan.Parts);
+        for (var i = 0; i < plan.Parts.Count; i++)
+        {
+            if (plan.Parts[i] is not { } part) continue;
+            Holes($"parts[{i}].setups", part.Setups);
+            Holes($"parts[{i}].needs", part.Needs);
+            Holes($"parts[{i}].unreachable", part.Unreachable);
+            Holes($"parts[{i}].present", part.Present ?? []);
+        }
+        for (var i = 0; i < plan.Items.Count; i++)
+            if (plan.Items[i] is Body body) Holes($"items[{i}].slots", body.Slots);
+        return found.All.Count > 0 && found.All.Any(p => p.Message == Hole);
+
+        void Holes<T>(string field, IReadOnlyList<T> list)
+        {
+            for (var i = 0; i < list.Count; i++)
+                if (list[i] is null) found.Add($"{field}[{i}]", Hole);
+        }
+    }
+
+    private const string Hole = "null is not allowed in this list; take it out";
+
+    private static void CheckRules(Rules rules, ProblemList found)
+    {
+        found.NotNegative("rules.minMegapixels", rules.MinMegapixels, "megapixels");
+        found.Positive("rules.stitchLimit", rules.StitchLimit, "a factor");
+        found.Positive("rules.flashIso", rules.FlashIso, "ISO");
+        found.NotNegative("rules.tolerance.once", rules.Tolerance.Once, "seconds");
+        found.NotNegative("rules.tolerance.must", rules.Tolerance.Must, "seconds");
+        var s = rules.Seconds;
+        foreach (var (name, value) in new[]
+                 {
+                     ("raise", s.Raise), ("changeLens", s.ChangeLens), ("fitAdapter", s.FitAdapter), ("changeBattery", s.ChangeBattery),
+                     ("changeCard", s.ChangeCard), ("fitFlash", s.FitFlash), ("borrow", s.Borrow),
+                 })
+            found.NotNegative($"rules.seconds.{name}", value, "seconds");
+    }
+}
+
+/// <summary>Collects problems; the small rules every figure is checked with.</summary>
+internal sealed class ProblemList
+{
+    private readonly List<PlanProblem> all = [];
+
+    public IReadOnlyList<PlanProblem> All => all;
+
+    public void Add(string field, string message) => all.Add(new PlanProblem(field, message));
+
+    public void Positive(string field, double value, string unit) => Within(field, value, double.Epsilon, double.MaxValue, $"{unit} above 0");
+
+    public void NotNegative(string field, double value, string unit) => Within(field, value, 0, double.MaxValue, $"{unit}, 0 or more");
+
+    public void Within(string field, double value, double low, double high, string wanted)
+    {
+        if (!(value >= low && value <= high)) Add(field, FormattableString.Invariant($"is {value}; expected {wanted}"));
+    }
+}
+
+/// <summary>The ids of a plan by kind, and the error for one that is not there.</summary>
+internal sealed class KnownIds
+{
+    private readonly HashSet<string> people = new(StringComparer.Ordinal);
+    private readonly HashSet<string> places = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Item> items = new(StringComparer.Ordinal);
+
+    public KnownIds(Plan plan, ProblemList found)
+    {
+        var seen = new Dictionary<string, string>(StringComparer.Ordinal);
+        for (var i = 0; i < plan.People.Count; i++) if (Fresh($"people[{i}].id", plan.People[i].Id)) people.Add(plan.People[i].Id);
+        for (var i = 0; i < plan.Places.Count; i++) if (Fresh($"places[{i}].id", plan.Places[i].Id)) places.Add(plan.Places[i].Id);
+        for (var i = 0; i < plan.Items.Count; i++) if (Fresh($"items[{i}].id", plan.Items[i].Id)) items.Add(plan.Items[i].Id, plan.Items[i]);
+
+        bool Fresh(string field, string id)
+        {
+            if (id.Length == 0) found.Add(field, "is empty; give it a short text");
+            else if (!seen.TryAdd(id, field)) found.Add(field, $"\"{id}\" is already {seen[id]}; items, people and places share one set of ids");
+            else return true;
+            return false;
+        }
+    }
+
+    public void Person(string field, string id, ProblemList found)
+    {
+        if (!people.Contains(id)) found.Add(field, $"there is no person \"{id}\"; people are {(people.Count == 0 ? "none yet" : string.Join(", ", people))}");
+    }
+
+    public void Place(string field, string id, ProblemList found)
+    {
+        if (!places.Contains(id)) found.Add(field, $"there is no place \"{id}\"; places are {(places.Count == 0 ? "none yet" : string.Join(", ", places))}");
+    }
+
+    public void Item(string field, string id, Type kind, ProblemList found)
+    {
+        if (!items.TryGetValue(id, out var item)) found.Add(field, $"there is no item \"{id}\" in the file");
+        else if (item.GetType() != kind) found.Add(field, $"\"{id}\" is a {Word(item.GetType())}, not a {Word(kind)}");
+    }
+
+    private static string Word(Type kind) => kind.Name.ToLowerInvariant();
+}

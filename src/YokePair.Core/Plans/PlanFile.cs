@@ -1,0 +1,127 @@
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using System.Text.RegularExpressions;
+
+namespace YokePair.Core.Plans;
+
+/// <summary>Reads and writes <c>*.yoke.json</c>, the open plan format (docs/plan-file.schema.json).</summary>
+public static partial class PlanFile
+{
+    /// <summary>Largest file read, in bytes. A plan of a thousand things is under one million.</summary>
+    public const int MaxBytes = 8 * 1024 * 1024;
+
+    private const int MaxDepth = 32;
+
+    /// <summary>How plans, and everything derived from them, are written as JSON.</summary>
+    public static JsonSerializerOptions JsonOptions { get; } = Configure(new JsonSerializerOptions { WriteIndented = true });
+
+    /// <summary>Puts the plan file's conventions on a set of options, so that every JSON the app writes looks alike.</summary>
+    public static JsonSerializerOptions Configure(JsonSerializerOptions options)
+    {
+        options.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
+        options.DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull;
+        options.AllowOutOfOrderMetadataProperties = true;
+        options.AllowDuplicateProperties = false;
+        options.RespectNullableAnnotations = true;
+        options.NumberHandling = JsonNumberHandling.Strict;
+        options.MaxDepth = MaxDepth;
+        options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
+        options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        return options;
+    }
+
+    /// <summary>Reads a plan and checks that it can be analysed.</summary>
+    /// <param name="utf8">The file's bytes, with or without a byte order mark.</param>
+    /// <returns>The plan, or every problem found, each with its field or line.</returns>
+    public static PlanReading Read(ReadOnlySpan<byte> utf8)
+    {
+        if (utf8.Length > MaxBytes)
+            return Failed(new PlanProblem("", $"the file has {utf8.Length / 1_000_000} MB; a plan file may have at most {MaxBytes / 1_000_000} MB"));
+        if (utf8.StartsWith("\uFEFF"u8)) utf8 = utf8[3..];
+        Plan? plan;
+        try
+        {
+            plan = JsonSerializer.Deserialize<Plan>(utf8, JsonOptions);
+        }
+        catch (JsonException e)
+        {
+            return new PlanReading(null, Explain(e));
+        }
+        catch (NotSupportedException e)
+        {
+            return Failed(new PlanProblem(PathIn(e.Message), "\"kind\" is missing; say what the thing is, e.g. \"kind\": \"lens\""));
+        }
+        if (plan is null) return Failed(new PlanProblem("", "the file holds null where a plan is expected"));
+        var problems = PlanCheck.Usable(plan);
+        return problems.Count == 0 ? new PlanReading(plan, []) : new PlanReading(null, problems);
+    }
+
+    /// <summary>Writes a plan, unknown fields included, as indented UTF-8.</summary>
+    public static byte[] Write(Plan plan) => JsonSerializer.SerializeToUtf8Bytes(plan, JsonOptions);
+
+    /// <summary>How reports are written: as plans, but a figure that is not there is said to be null.</summary>
+    public static JsonSerializerOptions ReportOptions { get; } = new(JsonOptions) { DefaultIgnoreCondition = JsonIgnoreCondition.Never };
+
+    private static PlanReading Failed(PlanProblem problem) => new(null, [problem]);
+
+    private static PlanProblem[] Explain(JsonException e)
+    {
+        var field = (e.Path ?? "").TrimStart('$').TrimStart('.');
+        long? line = e.LineNumber + 1;
+        var message = e.Message;
+        if (MissingProperties().Match(message) is { Success: true } missing)
+        {
+            var prefix = field.Length == 0 ? "" : field + ".";
+            return [.. QuotedName().Matches(missing.Groups["names"].Value).Select(m => new PlanProblem(prefix + m.Groups[1].Value, "is missing, and nothing can be reckoned without it", line))];
+        }
+        return [new PlanProblem(field, Remedy(message), line)];
+    }
+
+    private static string Remedy(string message)
+    {
+        if (WrongType().Match(message) is { Success: true } wrong)
+            return $"wrong type or value; expected {Wanted(wrong.Groups["type"].Value)}";
+        if (message.Contains("discriminator", StringComparison.Ordinal))
+            return "this kind of item is not known; kinds are body, lens, adapter, converter, tube, flash, trigger, battery, cells, pack, charger, powerbank, grip, card, reader, drive, support, light, modifier, filter, carry, case, other";
+        if (message.Contains("uplicate", StringComparison.Ordinal))
+            return "the same field is given twice; keep one";
+        if (message.Contains("maximum", StringComparison.Ordinal) && message.Contains("depth", StringComparison.Ordinal))
+            return $"nested deeper than {MaxDepth} levels; a plan never is";
+        if (message.StartsWith("expected ", StringComparison.Ordinal)) return message;
+        if (message.Contains("null", StringComparison.Ordinal) && message.Contains("doesn't allow", StringComparison.Ordinal))
+            return "null is not allowed here; leave the field out for its default";
+        return "not valid JSON: " + PathSuffix().Replace(message, "");
+    }
+
+    private static string Wanted(string type) => type switch
+    {
+        "System.Double" or "System.Int32" => "a number",
+        "System.Boolean" => "true or false",
+        "System.String" => "a text",
+        _ when type.Contains("FlashRule", StringComparison.Ordinal) => "\"allowed\" or \"banned\"",
+        _ when type.Contains("QuietRule", StringComparison.Ordinal) => "\"no\", \"preferred\" or \"required\"",
+        _ when type.Contains("Importance", StringComparison.Ordinal) => "\"once\", \"must\" or \"nice\"",
+        _ when type.Contains("LightKind", StringComparison.Ordinal) && !type.Contains("List", StringComparison.Ordinal) => "\"ambient\" or \"flash\"",
+        _ when type.Contains("Dictionary", StringComparison.Ordinal) => "an object of numbers",
+        _ when type.Contains("List", StringComparison.Ordinal) => "a list [ … ]",
+        _ => "an object { … }",
+    };
+
+    private static string PathIn(string message) => PathText().Match(message) is { Success: true } m ? m.Groups[1].Value.TrimStart('$').TrimStart('.') : "";
+
+    [GeneratedRegex(@"missing required properties[^:]*: (?<names>.*)", RegexOptions.Singleline)]
+    private static partial Regex MissingProperties();
+
+    [GeneratedRegex("'([^']+)'")]
+    private static partial Regex QuotedName();
+
+    [GeneratedRegex(@"could not be converted to (?<type>\S+?)\.? Path")]
+    private static partial Regex WrongType();
+
+    [GeneratedRegex(@"\s*Path: .*$", RegexOptions.Singleline)]
+    private static partial Regex PathSuffix();
+
+    [GeneratedRegex(@"Path: (\S+?)\.? ")]
+    private static partial Regex PathText();
+}

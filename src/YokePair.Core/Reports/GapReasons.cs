@@ -1,0 +1,46 @@
+using YokePair.Core.Glass;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Reports;
+
+/// <summary>Says in one clause what keeps a need from being met.</summary>
+internal static class GapReasons
+{
+    public static string Why(DayAnalysis day, PartFindings part, NeedFinding need)
+    {
+        var kit = day.Kit;
+        if (need.Best is { } late)
+            return $"the quickest way, {Named(late.Rig.Fitted)}, takes {Words.Seconds(late.Seconds)} and it can wait {Words.Seconds(need.Ways.ToleranceSeconds)}";
+        if (!part.Ways.Layout.Actors.Any(a => need.Need.Who == Need.Anyone || kit.Plan.People[a].Id == need.Need.Who))
+            return "nobody who may photograph it is there";
+        if (need.Ways.Candidates.Any(c => Works(c.Rig.Items)))
+            return "no charged battery and clear card are left for a camera that would do";
+
+        var weighed = kit.Glass.Where(g => Works([g.Body, .. g.Pieces]))
+            .Select(g => (Glass: g, Fit: NeedFit.Ambient(kit.Plan.Rules, part.Part, need.Need, g.Glass)))
+            .ToList();
+        if (weighed.Count == 0) return "no working camera with glass is packed";
+        if (weighed.Any(w => w.Fit.Quality != Quality.No)) return "what would do cannot be reached in this part";
+        var (glass, fit) = weighed.OrderBy(w => Count(w.Fit.NoFor)).ThenBy(w => w.Fit.StopsOver).First();
+        return fit.NoFor switch
+        {
+            Shortfalls.Iso => $"nothing you pack is fast enough; {Named(glass)} comes nearest at ISO {Words.Iso(fit.Iso)}, {Words.Tenths(fit.StopsOver)} stops over what it delivers",
+            Shortfalls.Noise => "no silent body would do",
+            Shortfalls.FrameRate => $"no body is fast enough; the {glass.Glass.Body.Label} gives {Words.Tenths(fit.Fps)} frames a second of {Words.Tenths(need.Need.Fps)} asked",
+            Shortfalls.TooLong => $"nothing is wide enough; {Named(glass)} comes nearest, {Words.Tenths(fit.Framing.Factor)}× too long",
+            Shortfalls.LightNotWanted => "it asks for flash, and none can be used",
+            _ when fit.NoFor.HasFlag(Shortfalls.Megapixels) && fit.CloseUp is { Factor: > 1 } close =>
+                $"nothing gets close enough; {Named(glass)} comes nearest with a frame {Words.Tenths(close.FrameMm)} mm wide",
+            _ when fit.NoFor.HasFlag(Shortfalls.Megapixels) =>
+                $"nothing reaches; {Named(glass)} comes nearest and leaves {Words.Tenths(fit.MegapixelsLeft)} megapixels of {Words.Tenths(fit.MegapixelsAsked)} asked",
+            _ => $"nothing you pack will do; {Named(glass)} comes nearest",
+        };
+
+        bool Works(int[] items) => !Array.Exists(items, i => part.Failed[i]);
+    }
+
+    private static string Named(FittedGlass fitted) => $"the {fitted.Glass.Lens.Label} on the {fitted.Glass.Body.Label}";
+
+    private static int Count(Shortfalls flags) => System.Numerics.BitOperations.PopCount((uint)flags);
+}

@@ -1,0 +1,181 @@
+using System.Text.Json.Serialization;
+using YokePair.Core.Failure;
+using YokePair.Core.Glass;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Reports;
+
+/// <summary>Everything the analysis says about a plan. All ids are the plan's own.</summary>
+public sealed record Report
+{
+    /// <summary>The day in a sentence or two.</summary>
+    public required string Verdict { get; init; }
+
+    /// <summary>The same words in pieces, so that those which name a thing can lead to it.</summary>
+    public required Verdict VerdictParts { get; init; }
+
+    /// <summary>Needs that are late or lost with nothing failed.</summary>
+    public required IReadOnlyList<Gap> Gaps { get; init; }
+
+    /// <summary>Items whose loss alone leaves a once or must need late or lost.</summary>
+    public required IReadOnlyList<SinglePoint> SinglePoints { get; init; }
+
+    /// <summary>Every need of every part.</summary>
+    public required IReadOnlyList<NeedReport> Needs { get; init; }
+
+    /// <summary>The loss of each single item, part by part. Empty where not asked for.</summary>
+    public required IReadOnlyList<LossEvent> Events { get; init; }
+
+    /// <summary>Batteries and cells by type.</summary>
+    public required IReadOnlyList<SupplyCount> Power { get; init; }
+
+    /// <summary>Cards by type.</summary>
+    public required IReadOnlyList<SupplyCount> Cards { get; init; }
+
+    /// <summary>What is packed where.</summary>
+    public required IReadOnlyList<PlaceCount> Carry { get; init; }
+
+    /// <summary>Nothing uncovered, and no single thing that costs a picture.</summary>
+    public bool Sound => Gaps.Count == 0 && SinglePoints.Count == 0;
+}
+
+/// <summary>A need not met even when nothing fails.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Need">Need id.</param>
+/// <param name="Outcome">Late or lost.</param>
+/// <param name="Why">What keeps it from being met.</param>
+public sealed record Gap(string Part, string Need, Outcome Outcome, string Why);
+
+/// <summary>A thing that alone can cost pictures.</summary>
+/// <param name="Item">Item id.</param>
+/// <param name="Hits">What its loss costs.</param>
+public sealed record SinglePoint(string Item, IReadOnlyList<Hit> Hits);
+
+/// <summary>A need that is late or lost without a thing.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Need">Need id.</param>
+/// <param name="Outcome">Late or lost.</param>
+public sealed record Hit(string Part, string Need, Outcome Outcome);
+
+/// <summary>What the analysis says of one need.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Need">Need id.</param>
+/// <param name="Importance">What it is worth.</param>
+/// <param name="Baseline">Outcome with nothing (more) failed.</param>
+/// <param name="Margin">How many things must fail before it is late or lost; null = a gap, or more than three.</param>
+/// <param name="Cuts">Minimal cut sets up to size three, as item ids.</param>
+/// <param name="ToleranceSeconds">How long it can wait; null = without limit.</param>
+/// <param name="Best">The way one would take; null when lost.</param>
+public sealed record NeedReport(
+    string Part,
+    string Need,
+    Importance Importance,
+    Outcome Baseline,
+    int? Margin,
+    IReadOnlyList<IReadOnlyList<string>> Cuts,
+    double? ToleranceSeconds,
+    WayReport? Best)
+{
+    /// <summary>
+    /// How many strands carry it: 0 broken, 1 hangs by one thing, 2, or 3 for three and more. The one number behind
+    /// every strand mark.
+    /// </summary>
+    public int Strands => !Baseline.IsMet() ? 0 : Margin ?? 3;
+}
+
+/// <summary>A way of meeting a need.</summary>
+/// <param name="Person">Who.</param>
+/// <param name="Body">Body id.</param>
+/// <param name="Lens">Lens id.</param>
+/// <param name="Items">Every item it uses.</param>
+/// <param name="Quality">Full or second best.</param>
+/// <param name="Seconds">Seconds to bring it into use.</param>
+/// <param name="Steps">What to do, in order; their seconds add up.</param>
+public sealed record WayReport(string Person, string Body, string Lens, IReadOnlyList<string> Items, Quality Quality, double Seconds, IReadOnlyList<Step> Steps);
+
+/// <summary>What a step of the hands is.</summary>
+public enum StepAction
+{
+    /// <summary>Go to a place and take something out.</summary>
+    Fetch,
+
+    /// <summary>Get something from a colleague's hands.</summary>
+    Borrow,
+
+    /// <summary>Raise the camera.</summary>
+    Raise,
+
+    /// <summary>Change the lens.</summary>
+    ChangeLens,
+
+    /// <summary>Fit an adapter, converter or tube.</summary>
+    FitAdapter,
+
+    /// <summary>Change the battery or cells.</summary>
+    ChangeBattery,
+
+    /// <summary>Change a card.</summary>
+    ChangeCard,
+
+    /// <summary>Fit a flash.</summary>
+    FitFlash,
+}
+
+/// <summary>One step.</summary>
+/// <param name="Action">What to do.</param>
+/// <param name="Item">The item it is done with (of several fetched together, the first).</param>
+/// <param name="Seconds">How long it takes.</param>
+/// <param name="From">For a fetch the place id, for a borrow the person id.</param>
+/// <param name="Items">For a fetch or borrow, everything taken from there.</param>
+public sealed record Step(
+    StepAction Action,
+    string Item,
+    double Seconds,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? From = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<string>? Items = null);
+
+/// <summary>Things that fail together, and what that does in each part.</summary>
+/// <param name="Id">Id of the event; for a single item, the item's.</param>
+/// <param name="Kind">Kind of event: <c>item</c>.</param>
+/// <param name="Items">Ids of the items that are gone.</param>
+/// <param name="Parts">Every part.</param>
+public sealed record LossEvent(string Id, string Kind, IReadOnlyList<string> Items, IReadOnlyList<LossInPart> Parts);
+
+/// <summary>What an event does in one part.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Worst">Worst outcome of its needs.</param>
+/// <param name="Needs">Every need of the part.</param>
+public sealed record LossInPart(string Part, Outcome Worst, IReadOnlyList<LossOfNeed> Needs);
+
+/// <summary>What an event does to one need.</summary>
+/// <param name="Need">Need id.</param>
+/// <param name="Outcome">What becomes of it.</param>
+/// <param name="Steps">What to do now; empty when the way one would have taken still stands, or none is left.</param>
+public sealed record LossOfNeed(string Need, Outcome Outcome, IReadOnlyList<Step> Steps);
+
+/// <summary>How many there are of a type, and how many can be used.</summary>
+/// <param name="Type">Type of battery, cells or card.</param>
+/// <param name="Carried">How many.</param>
+/// <param name="Ready">How many are charged, or can record.</param>
+public sealed record SupplyCount(string Type, int Carried, int Ready);
+
+/// <summary>How many things a place holds, nested ones included.</summary>
+/// <param name="Place">Place id.</param>
+/// <param name="Items">How many.</param>
+public sealed record PlaceCount(string Place, int Items);
+
+/// <summary>A verdict in two parts: the headline, and the details one may need to act.</summary>
+/// <param name="Headline">What a tired person must see.</param>
+/// <param name="Details">The rest, in pieces.</param>
+public sealed record Verdict(string Headline, IReadOnlyList<Wording> Details);
+
+/// <summary>A piece of a sentence, with the ids it speaks of.</summary>
+/// <param name="Text">The words.</param>
+/// <param name="Item">Item id, if it names one.</param>
+/// <param name="Part">Part id, if it names a need or part.</param>
+/// <param name="Need">Need id, if it names one.</param>
+public sealed record Wording(
+    string Text,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Item = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Need = null);

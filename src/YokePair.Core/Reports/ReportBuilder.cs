@@ -1,0 +1,86 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Reports;
+
+/// <summary>Gathers what was found of each part into the report.</summary>
+internal static class ReportBuilder
+{
+    public static Report Build(DayAnalysis day, bool withEvents)
+    {
+        var kit = day.Kit;
+        var gaps = new List<Gap>();
+        var needs = new List<NeedReport>();
+        var hits = new Dictionary<int, List<Hit>>();
+        foreach (var part in day.Parts)
+        {
+            foreach (var need in part.Needs)
+            {
+                if (!need.Outcome.IsMet()) gaps.Add(new Gap(part.Part.Id, need.Need.Id, need.Outcome, GapReasons.Why(day, part, need)));
+                needs.Add(Describe(kit, part, need));
+                if (need.Need.Importance == Importance.Nice) continue;
+                foreach (var cut in need.Cuts.TakeWhile(c => c.Length == 1))
+                {
+                    if (!hits.TryGetValue(cut[0], out var list)) hits.Add(cut[0], list = []);
+                    list.Add(new Hit(part.Part.Id, need.Need.Id, day.Without(part, need.Ways, cut[0]).Outcome));
+                }
+            }
+        }
+        var singlePoints = hits.OrderBy(h => h.Key).Select(h => new SinglePoint(kit.Items[h.Key].Id, h.Value)).ToList();
+        var verdict = VerdictWords.Of(day.Plan, gaps, singlePoints);
+        return new Report
+        {
+            Verdict = VerdictWords.Plain(verdict),
+            VerdictParts = verdict,
+            Gaps = gaps,
+            SinglePoints = singlePoints,
+            Needs = needs,
+            Events = withEvents ? [.. Enumerable.Range(0, kit.Items.Length).Select(i => Loss(day, i))] : [],
+            Power =
+            [
+                .. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged),
+                .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged),
+            ],
+            Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
+            Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => PackedIn(kit, i) == p.Id)))],
+        };
+    }
+
+    public static NeedReport Describe(Kit kit, PartFindings part, NeedFinding need) => new(
+        part.Part.Id,
+        need.Need.Id,
+        need.Need.Importance,
+        need.Outcome,
+        need.Margin,
+        [.. need.Cuts.Select(c => (IReadOnlyList<string>)[.. c.Select(i => kit.Items[i].Id)])],
+        double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? null : need.Ways.ToleranceSeconds,
+        need.Best is null ? null : WayReports.Of(kit, part.Ways.Layout, need.Best));
+
+    private static LossEvent Loss(DayAnalysis day, int item) => new(
+        day.Kit.Items[item].Id,
+        "item",
+        [day.Kit.Items[item].Id],
+        [.. day.Parts.Select(part =>
+        {
+            LossOfNeed[] needs = [.. part.Needs.Select(n => Loss(day, part, n, item))];
+            return new LossInPart(part.Part.Id, needs.Length == 0 ? Outcome.Holds : needs.Max(n => n.Outcome), needs);
+        })]);
+
+    private static LossOfNeed Loss(DayAnalysis day, PartFindings part, NeedFinding need, int item)
+    {
+        // While the way one would take anyway stands, nothing changes.
+        if (need.Best?.Uses(item) != true) return new LossOfNeed(need.Need.Id, need.Outcome, []);
+        var (outcome, way) = day.Without(part, need.Ways, item);
+        return new LossOfNeed(need.Need.Id, outcome, way is null ? [] : WayReports.Of(day.Kit, part.Ways.Layout, way).Steps);
+    }
+
+    private static IEnumerable<SupplyCount> Counts<T>(IEnumerable<T> items, Func<T, string?> type, Func<T, bool> ready) =>
+        items.GroupBy(i => type(i) ?? "unknown", StringComparer.Ordinal).Select(g => new SupplyCount(g.Key, g.Count(), g.Count(ready)));
+
+    private static string? PackedIn(Kit kit, int item)
+    {
+        for (var steps = 0; steps <= kit.Items.Length && kit.RestsOn[item] != Kit.None; steps++) item = kit.RestsOn[item];
+        return kit.RestsOn[item] == Kit.None ? kit.Items[item].Place : null;
+    }
+}

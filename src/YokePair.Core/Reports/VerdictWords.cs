@@ -1,0 +1,71 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Reports;
+
+/// <summary>The verdict on a day, in the craft's words. Page, print and command line show this same text.</summary>
+internal static class VerdictWords
+{
+    private const int NeedsNamed = 3;
+
+    public static Verdict Of(Plan plan, IReadOnlyList<Gap> gaps, IReadOnlyList<SinglePoint> singlePoints)
+    {
+        var names = new Names(plan);
+        var details = new List<Wording>();
+        foreach (var group in singlePoints
+                     .GroupBy(s => string.Join('|', s.Hits.Select(h => $"{h.Part}/{h.Need}")))
+                     .Select(g => g.ToList())
+                     .OrderByDescending(g => g[0].Hits.Count(h => names.Importance(h) == Importance.Once))
+                     .ThenByDescending(g => g[0].Hits.Count))
+            Carried(names, group, details);
+        foreach (var gap in gaps)
+        {
+            details.Add(new Wording(names.Need(gap.Part, gap.Need), Part: gap.Part, Need: gap.Need));
+            details.Add(new Wording($": {gap.Why}. "));
+        }
+        if (details.Count == 0) details.Add(new Wording($"All {plan.Parts.Sum(p => p.Needs.Count)} needs are met in time, and stay so without any one thing."));
+        return new Verdict(Headline(gaps.Count, singlePoints.SelectMany(s => s.Hits).Select(h => (h.Part, h.Need)).Distinct().Count()), details);
+    }
+
+    public static string Plain(Verdict verdict) => $"{verdict.Headline} {string.Concat(verdict.Details.Select(d => d.Text)).TrimEnd()}";
+
+    private static string Headline(int uncovered, int hanging)
+    {
+        if (uncovered == 0 && hanging == 0) return "Everything holds, whatever single thing fails.";
+        var gap = uncovered == 0 ? "" : hanging == 0
+            ? $"{Words.Number(uncovered)} {(uncovered == 1 ? "need is" : "needs are")} not covered"
+            : $"{Words.Number(uncovered)} {(uncovered == 1 ? "is" : "are")} not covered";
+        var hang = hanging == 0 ? "" : $"{Words.Number(hanging)} {(hanging == 1 ? "need hangs" : "needs hang")} by one thing";
+        return Words.Capital(string.Join(", ", new[] { hang, gap }.Where(s => s.Length > 0))) + ".";
+    }
+
+    private static void Carried(Names names, List<SinglePoint> group, List<Wording> details)
+    {
+        for (var i = 0; i < group.Count; i++)
+        {
+            details.Add(new Wording(i == 0 ? "The " : i == group.Count - 1 ? " and the " : ", the "));
+            details.Add(new Wording(names.Item(group[i].Item), Item: group[i].Item));
+        }
+        details.Add(new Wording(group.Count == 1 ? " alone carries " : " each carry "));
+        var hits = group[0].Hits;
+        var named = Math.Min(hits.Count, hits.Count == NeedsNamed + 1 ? NeedsNamed + 1 : NeedsNamed);
+        for (var i = 0; i < named; i++)
+        {
+            if (i > 0) details.Add(new Wording(i == hits.Count - 1 ? " and " : ", "));
+            details.Add(new Wording(names.Need(hits[i].Part, hits[i].Need), Part: hits[i].Part, Need: hits[i].Need));
+        }
+        details.Add(new Wording(hits.Count > named ? $" and {Words.Number(hits.Count - named)} more. " : ". "));
+    }
+
+    /// <summary>Looks up what things are called.</summary>
+    internal sealed class Names(Plan plan)
+    {
+        private readonly Dictionary<string, string> items = plan.Items.ToDictionary(i => i.Id, i => i.Label, StringComparer.Ordinal);
+        private readonly Dictionary<(string, string), Need> needs = plan.Parts.SelectMany(p => p.Needs.Select(n => (p, n))).ToDictionary(x => (x.p.Id, x.n.Id), x => x.n);
+
+        public string Item(string id) => items.GetValueOrDefault(id, id);
+
+        public string Need(string part, string need) => needs.TryGetValue((part, need), out var found) ? found.Label : need;
+
+        public Importance Importance(Hit hit) => needs[(hit.Part, hit.Need)].Importance;
+    }
+}

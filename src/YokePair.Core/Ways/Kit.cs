@@ -1,0 +1,74 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Ways;
+
+/// <summary>A plan's items by number, with what does not change from part to part worked out once.</summary>
+internal sealed class Kit
+{
+    /// <summary>Stands for "no item".</summary>
+    public const int None = -1;
+
+    private readonly Dictionary<string, int> indexes;
+
+    public Kit(Plan plan)
+    {
+        Plan = plan;
+        Items = [.. plan.Items];
+        indexes = new Dictionary<string, int>(Items.Length, StringComparer.Ordinal);
+        for (var i = 0; i < Items.Length; i++) indexes.Add(Items[i].Id, i);
+        RestsOn = new int[Items.Length];
+        Slot = new int[Items.Length];
+        for (var i = 0; i < Items.Length; i++)
+        {
+            var at = PlaceReference.Parse(Items[i].Place, indexes.ContainsKey);
+            RestsOn[i] = at is { } reference ? IndexOf(reference.Item) : None;
+            Slot[i] = (at?.Slot ?? 0) - 1;
+        }
+        var glass = new List<FittedGlass>();
+        foreach (var body in plan.Items.OfType<Body>())
+            foreach (var fitting in GlassOnBody.Fitting(body, plan.Items))
+                glass.Add(new FittedGlass(glass.Count, fitting, IndexOf(body.Id), [.. fitting.Pieces.Select(p => IndexOf(p.Id))]));
+        Glass = [.. glass];
+        Bodies = Indexes<Body>();
+        Batteries = Indexes<Battery>();
+        Cards = Indexes<Card>();
+        Flashes = Indexes<Flash>();
+        Cells = Indexes<Cells>();
+    }
+
+    public Plan Plan { get; }
+
+    public Item[] Items { get; }
+
+    /// <summary>By item: the item its place points at, whatever a setup says, or <see cref="None"/>.</summary>
+    public int[] RestsOn { get; }
+
+    /// <summary>By item: the slot its place names, counted from 0, or −1.</summary>
+    public int[] Slot { get; }
+
+    public FittedGlass[] Glass { get; }
+
+    public int[] Bodies { get; }
+
+    public int[] Batteries { get; }
+
+    public int[] Cards { get; }
+
+    public int[] Flashes { get; }
+
+    public int[] Cells { get; }
+
+    public int IndexOf(string? id) => id is not null && indexes.TryGetValue(id, out var index) ? index : None;
+
+    private int[] Indexes<T>() where T : Item => [.. Enumerable.Range(0, Items.Length).Where(i => Items[i] is T)];
+}
+
+/// <summary>A body with glass, by item numbers.</summary>
+/// <param name="Index">Its place in <see cref="Kit.Glass"/>.</param>
+/// <param name="Glass">What it is.</param>
+/// <param name="Body">Number of the body.</param>
+/// <param name="Pieces">Numbers of the pieces of glass, lens first.</param>
+internal sealed record FittedGlass(int Index, GlassOnBody Glass, int Body, int[] Pieces)
+{
+    public int Lens => Pieces[0];
+}

@@ -1,0 +1,136 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Ways;
+
+/// <summary>
+/// Where everything is in one part, and what it costs each person to get at it. A <em>source</em> is a number: a place,
+/// or somebody's hands; <see cref="Nowhere"/> cannot be fetched from.
+/// </summary>
+internal sealed class PartLayout
+{
+    /// <summary>Source of a thing that is in no usable place.</summary>
+    public const int Nowhere = -1;
+
+    private readonly Kit kit;
+    private readonly int[] setupOf;
+    private readonly int[] spots;
+    private readonly double[][] costs;
+    private readonly Dictionary<int, List<int>> onBody = [];
+    private readonly Dictionary<string, int> places = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, int> people = new(StringComparer.Ordinal);
+
+    public PartLayout(Kit kit, Part part)
+    {
+        this.kit = kit;
+        Part = part;
+        for (var i = 0; i < kit.Plan.Places.Count; i++) places.Add(kit.Plan.Places[i].Id, i);
+        for (var i = 0; i < kit.Plan.People.Count; i++) people.Add(kit.Plan.People[i].Id, i);
+        Actors = part.Present is null
+            ? [.. Enumerable.Range(0, people.Count)]
+            : [.. part.Present.Select(p => people[p]).Distinct().Order()];
+
+        setupOf = new int[kit.Items.Length];
+        Array.Fill(setupOf, Kit.None);
+        for (var s = 0; s < part.Setups.Count; s++)
+            foreach (var (_, id) in part.Setups[s].Named())
+                setupOf[kit.IndexOf(id)] = s;
+
+        spots = new int[kit.Items.Length];
+        for (var i = 0; i < spots.Length; i++) spots[i] = Resolve(i);
+        costs = new double[people.Count][];
+        foreach (var actor in Actors) costs[actor] = CostsFor(actor);
+        foreach (var body in kit.Bodies) onBody[body] = GlassOn(body);
+    }
+
+    public Part Part { get; }
+
+    /// <summary>Numbers of the people who are there.</summary>
+    public int[] Actors { get; }
+
+    /// <summary>Number of a person.</summary>
+    public int PersonIndex(string id) => people[id];
+
+    /// <summary>Source an item must be fetched from.</summary>
+    public int SourceOf(int item) => spots[item];
+
+    /// <summary>Seconds for a person to fetch from a source; infinite if they cannot.</summary>
+    public double Cost(int actor, int source) => source == Nowhere ? double.PositiveInfinity : costs[actor][source];
+
+    /// <summary>The person whose hands a source is, or −1 for a place.</summary>
+    public int HandsOf(int source) => source - kit.Plan.Places.Count;
+
+    /// <summary>Glass, adapter, converter and tube that are on a body.</summary>
+    public List<int> OnBody(int body) => onBody[body];
+
+    /// <summary>The setup that names an item, or null.</summary>
+    public Setup? SetupOf(int item) => setupOf[item] == Kit.None ? null : Part.Setups[setupOf[item]];
+
+    /// <summary>Whether a battery is in a body: the one its setup names, else all that are packed in it.</summary>
+    public bool BatteryIn(int battery, int body)
+    {
+        var setup = SetupOf(body);
+        if (setup?.Battery is { } named) return kit.IndexOf(named) == battery;
+        return setupOf[battery] == Kit.None && kit.RestsOn[battery] == body;
+    }
+
+    /// <summary>Whether a card is in a slot (from 0) of a body: the one its setup names for it, else the one packed in it.</summary>
+    public bool CardIn(int card, int body, int slot)
+    {
+        var cards = SetupOf(body)?.Cards;
+        if (cards is not null && slot < cards.Count && cards[slot] is { } named) return kit.IndexOf(named) == card;
+        return setupOf[card] == Kit.None && kit.RestsOn[card] == body && kit.Slot[card] == slot;
+    }
+
+    /// <summary>Whether a flash sits in a body's shoe.</summary>
+    public bool FlashOn(int flash, int body)
+    {
+        if (SetupOf(body) is { } setup) return kit.IndexOf(setup.Flash) == flash;
+        return setupOf[flash] == Kit.None && kit.RestsOn[flash] == body;
+    }
+
+    private int Resolve(int item)
+    {
+        for (var steps = 0; steps <= kit.Items.Length; steps++)
+        {
+            if (SetupOf(item) is { } setup) return kit.Plan.Places.Count + people[setup.Person];
+            if (kit.RestsOn[item] == Kit.None)
+                return kit.Items[item].Place is { } place && places.TryGetValue(place, out var index) ? index : Nowhere;
+            item = kit.RestsOn[item];
+        }
+        return Nowhere;
+    }
+
+    private double[] CostsFor(int actor)
+    {
+        var borrow = kit.Plan.Rules.Seconds.Borrow;
+        var cost = new double[kit.Plan.Places.Count + people.Count];
+        for (var i = 0; i < kit.Plan.Places.Count; i++)
+        {
+            var place = kit.Plan.Places[i];
+            var owner = place.Person is null ? actor : people[place.Person];
+            cost[i] = Part.Unreachable.Contains(place.Id) || !Actors.Contains(owner)
+                ? double.PositiveInfinity
+                : Part.ReachSeconds?.TryGetValue(place.Id, out var here) == true ? here : place.ReachSeconds;
+            if (owner != actor) cost[i] += borrow;
+        }
+        for (var p = 0; p < people.Count; p++)
+            cost[kit.Plan.Places.Count + p] = p == actor ? 0 : Actors.Contains(p) ? borrow : double.PositiveInfinity;
+        return cost;
+    }
+
+    private List<int> GlassOn(int body)
+    {
+        if (SetupOf(body) is { } setup)
+            return [.. new[] { setup.Lens, setup.Converter, setup.Tube, setup.Adapter }.Where(id => id is not null).Select(kit.IndexOf)];
+        var on = new List<int>();
+        var lens = Kit.None;
+        for (var i = 0; i < kit.Items.Length && lens == Kit.None; i++)
+            if (kit.Items[i] is Lens && Rests(i, body)) lens = i;
+        if (lens != Kit.None) on.Add(lens);
+        for (var i = 0; i < kit.Items.Length; i++)
+            if (kit.Items[i] is Adapter or Converter or Tube && (Rests(i, body) || (lens != Kit.None && Rests(i, lens)))) on.Add(i);
+        return on;
+    }
+
+    private bool Rests(int item, int on) => setupOf[item] == Kit.None && kit.RestsOn[item] == on;
+}

@@ -1,0 +1,30 @@
+using YokePair.Core.Glass;
+
+namespace YokePair.Core.Ways;
+
+/// <summary>One set of things that meets a need, by item numbers.</summary>
+/// <param name="Rig">Person, body, glass, flash.</param>
+/// <param name="Quality">Full or second best.</param>
+/// <param name="Seconds">Seconds to bring it into use.</param>
+/// <param name="Picks">Battery, cards and cells, in that order, each with the group it was taken from.</param>
+internal sealed record Way(Rig Rig, Quality Quality, double Seconds, IReadOnlyList<Pick> Picks)
+{
+    public bool Uses(int item)
+    {
+        if (Array.IndexOf(Rig.Items, item) >= 0) return true;
+        foreach (var pick in Picks)
+            if (pick.Item == item) return true;
+        return false;
+    }
+
+    public IEnumerable<int> Items => Rig.Items.Concat(Picks.Select(p => p.Item));
+}
+
+/// <summary>What a pick is for.</summary>
+internal enum Want { Battery, Card, Cells }
+
+/// <summary>A thing taken from a group of interchangeable ones.</summary>
+internal readonly record struct Pick(Want Want, int Item, OptionGroup From);
+
+/// <summary>A rig that serves a need, and how well; supplies may make it worse, never better.</summary>
+internal readonly record struct Candidate(Rig Rig, Quality Quality);

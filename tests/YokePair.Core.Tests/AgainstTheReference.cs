@@ -1,0 +1,82 @@
+using CsCheck;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+
+namespace YokePair.Core.Tests;
+
+public sealed class AgainstTheReference
+{
+    [Fact]
+    public void Outcomes_margins_cut_sets_and_every_single_loss_are_those_of_the_plain_reference()
+    {
+        var met = 0;
+        var cuts = 0;
+        Gen.Int.Sample(seed =>
+        {
+            var plan = RandomPlan.From(seed);
+            Assert.Empty(PlanCheck.Usable(plan));
+            var report = new DayAnalysis(plan).Report();
+            var slow = new SlowReference(plan);
+            foreach (var part in plan.Parts)
+                foreach (var need in part.Needs)
+                {
+                    var ways = slow.Ways(part, need);
+                    var tolerance = slow.ToleranceOf(need);
+                    var mine = report.Needs.Single(n => n.Part == part.Id && n.Need == need.Id);
+                    var baseline = SlowReference.OutcomeOf(ways, tolerance);
+                    Assert.Equal(baseline, mine.Baseline);
+
+                    var expected = baseline.IsMet() ? slow.Cuts(ways, tolerance) : [];
+                    Assert.Equal(expected.Order(StringComparer.Ordinal), mine.Cuts.Select(c => string.Join('+', c.Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal));
+                    Assert.Equal(expected.Count == 0 ? null : expected.Min(c => c.Split('+').Length), mine.Margin);
+                    if (mine.Best is { } best)
+                    {
+                        Assert.Equal(best.Seconds, best.Steps.Sum(s => s.Seconds), 9);
+                        Assert.Contains(ways, w => w.Seconds == best.Seconds && w.Items.SetEquals(best.Items));
+                    }
+                    foreach (var loss in report.Events)
+                        Assert.Equal(SlowReference.OutcomeOf(ways, tolerance, loss.Items.Single()), loss.Parts.Single(p => p.Part == part.Id).Needs.Single(n => n.Need == need.Id).Outcome);
+                    if (baseline.IsMet()) Interlocked.Increment(ref met);
+                    Interlocked.Add(ref cuts, expected.Count);
+                }
+        }, iter: 1500);
+        // The comparison means nothing on plans where nothing works or nothing can break.
+        Assert.True(met > 1000 && cuts > 1000, $"{met} needs met, {cuts} cut sets compared");
+    }
+
+    [Fact]
+    public void Pulling_a_thing_is_the_same_as_not_having_it()
+    {
+        Gen.Int.Sample(seed =>
+        {
+            var plan = RandomPlan.From(seed);
+            // Only a battery or card at rest in a place: taking away what others lie on or a setup names would move those too.
+            var loose = plan.Items.FirstOrDefault(i => i is Battery or Card && plan.Items.All(o => o.Place?.StartsWith("@" + i.Id, StringComparison.Ordinal) != true)
+                && plan.Parts.SelectMany(p => p.Setups).SelectMany(s => s.Named()).All(n => n.Id != i.Id));
+            if (loose is null) return;
+            var pulled = new DayAnalysis(plan, [new Pulled(loose.Id)]).Report(withEvents: false);
+            var without = new DayAnalysis(plan with { Items = [.. plan.Items.Where(i => i != loose)] }).Report(withEvents: false);
+            Assert.Equal(without.Verdict, pulled.Verdict);
+            Assert.Equal(without.Needs.Select(n => (n.Need, n.Baseline, n.Margin)), pulled.Needs.Select(n => (n.Need, n.Baseline, n.Margin)));
+        }, iter: 400);
+    }
+
+    [Fact]
+    public void Another_thing_in_the_bag_never_makes_an_outcome_worse()
+    {
+        Gen.Int.Sample(seed =>
+        {
+            var plan = RandomPlan.From(seed);
+            var spare = RandomPlan.From(seed + 1).Items.OfType<Lens>().First() with { Id = "spare", Place = plan.Places[0].Id };
+            var more = plan with { Items = [.. plan.Items, spare] };
+            var before = new DayAnalysis(plan).Report(withEvents: false).Needs;
+            var after = new DayAnalysis(more).Report(withEvents: false).Needs;
+            Assert.All(before.Zip(after), pair =>
+            {
+                Assert.True(pair.Second.Baseline <= pair.First.Baseline);
+                if (pair.First.Baseline.IsMet()) Assert.True((pair.Second.Margin ?? 4) >= (pair.First.Margin ?? 4));
+            });
+        }, iter: 400);
+    }
+}

@@ -1,0 +1,246 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Tests;
+
+/// <summary>
+/// The plain reference: lists every way item by item, removes things and looks again. Written from the plan file's
+/// documentation alone and sharing nothing with the engine but the plan's records. Ambient light only.
+/// </summary>
+internal sealed class SlowReference(Plan plan)
+{
+    public sealed record SlowWay(HashSet<string> Items, bool Full, double Seconds);
+
+    private Dictionary<string, Item> Things { get; } = plan.Items.ToDictionary(i => i.Id);
+
+    public static Outcome OutcomeOf(List<SlowWay> ways, double tolerance, params string[] gone)
+    {
+        var left = ways.Where(w => !gone.Any(w.Items.Contains)).ToList();
+        if (left.Any(w => w.Full && w.Seconds <= tolerance)) return Outcome.Holds;
+        if (left.Any(w => w.Seconds <= tolerance)) return Outcome.Thins;
+        return left.Count > 0 ? Outcome.Late : Outcome.Lost;
+    }
+
+    public double ToleranceOf(Need need) =>
+        need.ToleranceSeconds ?? (need.Importance == Importance.Once ? plan.Rules.Tolerance.Once
+            : need.Importance == Importance.Must ? plan.Rules.Tolerance.Must : double.PositiveInfinity);
+
+    /// <summary>Every minimal set of up to three things whose removal leaves the need late or lost, by trying them all.</summary>
+    public List<string> Cuts(List<SlowWay> ways, double tolerance)
+    {
+        var ids = plan.Items.Select(i => i.Id).ToArray();
+        var found = new List<string[]>();
+        for (var size = 1; size <= 3; size++)
+            foreach (var set in Subsets(ids, size, 0))
+                if (!found.Any(f => f.All(set.Contains)) && OutcomeOf(ways, tolerance, set) >= Outcome.Late) found.Add(set);
+        return [.. found.Select(f => string.Join('+', f.Order(StringComparer.Ordinal)))];
+    }
+
+    private static IEnumerable<string[]> Subsets(string[] ids, int size, int from)
+    {
+        if (size == 0) yield return [];
+        else
+            for (var i = from; i < ids.Length; i++)
+                foreach (var rest in Subsets(ids, size - 1, i + 1)) yield return [ids[i], .. rest];
+    }
+
+    public List<SlowWay> Ways(Part part, Need need)
+    {
+        var ways = new List<SlowWay>();
+        foreach (var person in plan.People.Select(p => p.Id))
+        {
+            if (part.Present is not null && !part.Present.Contains(person)) continue;
+            if (need.Who != "any" && need.Who != person) continue;
+            foreach (var body in plan.Items.OfType<Body>())
+                foreach (var chain in Chains(body))
+                    if (Serves(part, need, body, chain) is { } glassFull)
+                        AddFed(part, person, body, chain, glassFull, ways);
+        }
+        return ways;
+    }
+
+    private void AddFed(Part part, string person, Body body, List<Item> chain, bool glassFull, List<SlowWay> ways)
+    {
+        foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType))
+            foreach (var cards in CardChoices(part, body))
+            {
+                if (Seconds(part, person, body, chain, battery, cards) is not { } seconds) continue;
+                List<Item> all = [body, .. chain, battery, .. cards.Select(c => c.Card)];
+                var records = !plan.Rules.DualRecord || cards.Count == 2;
+                ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !all.Any(i => i.Doubtful), seconds));
+            }
+    }
+
+    private IEnumerable<List<(Card Card, int Slot)>> CardChoices(Part part, Body body)
+    {
+        var options = new List<(Card Card, int Slot)>();
+        for (var slot = 0; slot < body.Slots.Count; slot++)
+            foreach (var card in plan.Items.OfType<Card>())
+                if (card.Type == body.Slots[slot].Type && (card.State == "clear" || (card.State == "loaded" && InSlot(part, card, body, slot))))
+                    options.Add((card, slot));
+        foreach (var one in options)
+        {
+            yield return [one];
+            foreach (var two in options)
+                if (two.Slot > one.Slot && two.Card.Id != one.Card.Id) yield return [one, two];
+        }
+    }
+
+    private IEnumerable<List<Item>> Chains(Body body)
+    {
+        foreach (var lens in plan.Items.OfType<Lens>())
+            foreach (var middle in plan.Items.Where(i => (i is Converter c && lens.TakesConverter && c.Mount == lens.Mount) || (i is Tube t && t.Mount == lens.Mount)).Prepend(null))
+                foreach (var adapter in plan.Items.OfType<Adapter>().Where(a => a.LensMount == lens.Mount && body.Mount.Contains(a.BodyMount!)).Prepend(null))
+                    if (adapter is not null || body.Mount.Contains(lens.Mount))
+                        yield return [.. new Item?[] { lens, middle, adapter }.Where(i => i is not null).Select(i => i!)];
+    }
+
+    /// <summary>True full, false second best, null no.</summary>
+    private bool? Serves(Part part, Need need, Body body, List<Item> chain)
+    {
+        const double slack = 1e-9;
+        var full = true;
+        var lens = (Lens)chain[0];
+        var factor = chain.OfType<Converter>().FirstOrDefault()?.Factor ?? 1;
+        var tube = chain.OfType<Tube>().FirstOrDefault();
+        var c = Math.Max(body.Crop, lens.ImageCircleCrop);
+        var usable = body.Megapixels * (body.Crop / c) * (body.Crop / c);
+        var least = need.MinMegapixels ?? plan.Rules.MinMegapixels;
+        double shortest = lens.Focal.Low * factor * c, longest = lens.Focal.High * factor * c;
+        double used = shortest, crop = 1;
+        if (need.Focal is { } want)
+        {
+            if (longest < want.Low)
+            {
+                crop = want.Low / longest;
+                used = longest;
+                if (crop > 1.15 + slack) full = false;
+            }
+            else if (shortest > want.High)
+            {
+                var k = shortest / want.High;
+                if (k > 1.15 + slack)
+                {
+                    if (!need.Static || k > plan.Rules.StitchLimit + slack) return null;
+                    full = false;
+                }
+            }
+            else used = Math.Max(want.Low, shortest);
+        }
+        if (usable / (crop * crop) < least - slack) return null;
+
+        var real = used / c / factor;
+        var wide = lens.Focal.Low == lens.Focal.High
+            ? lens.Aperture.Low
+            : lens.Aperture.Low * Math.Pow(lens.Aperture.High / lens.Aperture.Low, Math.Log(real / lens.Focal.Low) / Math.Log(lens.Focal.High / lens.Focal.Low));
+        var n = Math.Max(wide * factor, (need.MinFNumber ?? 0) / c);
+        if (tube is not null && need.CloseWidthMm is null) return null;
+        if (need.CloseWidthMm is { } width)
+        {
+            var sensor = 36 / c;
+            var largest = tube is null ? lens.Magnification * factor : lens.Magnification + tube.ExtensionMm / real;
+            var k = sensor / largest / width;
+            if (k > 1 + slack)
+            {
+                if (k > 1.15 + slack) full = false;
+                if (usable / (k * k) < least - slack) return null;
+            }
+            if (tube is not null && width > sensor * real / tube.ExtensionMm * (1 + slack)) return null;
+            n *= 1 + Math.Min(largest, sensor / width);
+        }
+        var stops = Math.Max(body.StabilisationStops, lens.StabilisationStops);
+        var shutter = Math.Min(need.ShutterSeconds, Math.Pow(2, stops) / (used * crop));
+        var over = Math.Log2(100 * n * n / (shutter * Math.Pow(2, part.Ev)) / body.IsoCeiling);
+        if (over > 1 + slack) return null;
+        if (over > slack) full = false;
+        if (!need.Light.Contains(LightKind.Ambient)) return null;
+
+        if (part.Quiet == QuietRule.Required && !body.Silent) return null;
+        if (part.Quiet == QuietRule.Preferred && !body.Silent) full = false;
+        var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
+        if (fps < need.Fps / 2) return null;
+        if (fps < need.Fps) full = false;
+        return full;
+    }
+
+    private double? Seconds(Part part, string who, Body body, List<Item> chain, Battery battery, List<(Card Card, int Slot)> cards)
+    {
+        var s = plan.Rules.Seconds;
+        var total = s.Raise;
+        var fetch = new List<Item> { body };
+        var on = GlassOn(part, body);
+        if (!on.ToHashSet().SetEquals(chain.Select(i => i.Id)))
+        {
+            total += s.ChangeLens;
+            foreach (var piece in chain.Where(p => !on.Contains(p.Id)))
+            {
+                fetch.Add(piece);
+                if (piece is not Lens && piece.Place != "@" + chain[0].Id) total += s.FitAdapter;
+            }
+        }
+        if (!InBody(part, battery, body))
+        {
+            total += s.ChangeBattery;
+            fetch.Add(battery);
+        }
+        foreach (var (card, slot) in cards)
+            if (!InSlot(part, card, body, slot))
+            {
+                total += s.ChangeCard;
+                fetch.Add(card);
+            }
+        foreach (var where in fetch.Select(i => Where(part, i)).Distinct())
+        {
+            if (where is null) return null;
+            if (where == "hand:" + who) continue;
+            if (where.StartsWith("hand:", StringComparison.Ordinal))
+            {
+                if (part.Present?.Contains(where[5..]) == false) return null;
+                total += s.Borrow;
+                continue;
+            }
+            var place = plan.Places.First(p => p.Id == where);
+            if (part.Unreachable.Contains(where)) return null;
+            if (place.Person is { } owner)
+            {
+                if (part.Present?.Contains(owner) == false) return null;
+                if (owner != who) total += s.Borrow;
+            }
+            total += part.ReachSeconds is { } own && own.TryGetValue(where, out var here) ? here : place.ReachSeconds;
+        }
+        return total;
+    }
+
+    private static Setup? SetupOf(Part part, string id) => part.Setups.FirstOrDefault(s => s.Named().Any(n => n.Id == id));
+
+    private string? Where(Part part, Item item)
+    {
+        for (var hops = 0; hops < 100; hops++)
+        {
+            if (SetupOf(part, item.Id) is { } setup) return "hand:" + setup.Person;
+            if (item.Place is not { } at) return null;
+            if (!at.StartsWith('@')) return plan.Places.Any(p => p.Id == at) ? at : null;
+            if (!Things.TryGetValue(at[1..].Split('/')[0], out var next)) return null;
+            item = next;
+        }
+        return null;
+    }
+
+    private List<string> GlassOn(Part part, Body body)
+    {
+        if (SetupOf(part, body.Id) is { } setup)
+            return [.. new[] { setup.Lens, setup.Adapter, setup.Converter, setup.Tube }.OfType<string>()];
+        var loose = plan.Items.Where(i => SetupOf(part, i.Id) is null).ToList();
+        var lens = loose.OfType<Lens>().FirstOrDefault(l => l.Place == "@" + body.Id);
+        var rest = loose.Where(i => i is Adapter or Converter or Tube && (i.Place == "@" + body.Id || (lens is not null && i.Place == "@" + lens.Id))).Select(i => i.Id);
+        return lens is null ? [.. rest] : [lens.Id, .. rest];
+    }
+
+    private static bool InBody(Part part, Battery battery, Body body) =>
+        SetupOf(part, body.Id)?.Battery is { } named ? named == battery.Id : SetupOf(part, battery.Id) is null && battery.Place == "@" + body.Id;
+
+    private static bool InSlot(Part part, Card card, Body body, int slot) =>
+        SetupOf(part, body.Id)?.Cards is { } cards && slot < cards.Count && cards[slot] is { } named
+            ? named == card.Id
+            : SetupOf(part, card.Id) is null && card.Place == $"@{body.Id}/{slot + 1}";
+}
