@@ -1,1 +1,54 @@
-Console.WriteLine();
+using YokePair.Core.Plans;
+using YokePair.Data;
+using YokePair.Web;
+using YokePair.Web.Assignments;
+using YokePair.Web.Board;
+using YokePair.Web.Security;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.AspNetCore", LogLevel.Warning);
+builder.WebHost.ConfigureKestrel(server =>
+{
+    server.AddServerHeader = false;
+    server.Limits.MaxRequestBodySize = RequestLimits.EditBytes;
+});
+if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls("http://127.0.0.1:5710");
+
+var settings = AppSettings.From(builder.Configuration);
+builder.Services.AddSingleton(settings);
+builder.Services.AddPlanStore(settings.DataDirectory);
+builder.Services.ConfigureHttpJsonOptions(json => PlanFile.Configure(json.SerializerOptions));
+builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+builder.Services.AddProblemDetails();
+builder.Services.AddExceptionHandler<BadRequests>();
+builder.Services.AddHostFiltering(filter => filter.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
+builder.Services.AddOpenApi("v1", ApiDocument.Configure);
+builder.Services.AddResponseCompression();
+
+var app = builder.Build();
+await using (var scope = app.Services.CreateAsyncScope())
+{
+    await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
+    if (settings.SeedDemo) await DemoDays.SeedAsync(settings, scope.ServiceProvider.GetRequiredService<PlanStore>());
+}
+
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.UseHostFiltering();
+app.UseMiddleware<PageProtection>();
+app.UseMiddleware<CrossSiteWrites>();
+app.UseResponseCompression();
+app.UseDefaultFiles();
+app.UseStaticFiles();
+
+var api = app.MapGroup("/api");
+api.MapAssignments();
+api.MapBoard();
+app.MapOpenApi();
+app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is nothing at this address."));
+app.MapFallbackToFile("index.html");
+
+await app.RunAsync();
+
+/// <summary>The program, named so that tests can start it.</summary>
+public partial class Program;

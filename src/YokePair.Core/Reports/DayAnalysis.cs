@@ -37,6 +37,13 @@ public sealed class DayAnalysis
     /// <param name="withEvents">Whether to work out the loss of every single item as well.</param>
     public Report Report(bool withEvents = true) => ReportBuilder.Build(this, withEvents);
 
+    /// <summary>What the report would say of one part's needs, without working out the rest of the day.</summary>
+    public IReadOnlyList<NeedReport> ReportPart(string partId)
+    {
+        var part = Find(Plan.Parts.First(p => p.Id == partId));
+        return [.. part.Needs.Select(n => ReportBuilder.Describe(kit, part, n))];
+    }
+
     internal (Outcome Outcome, Way? Way) Without(PartFindings part, NeedWays need, int item)
     {
         part.Failed[item] = true;

@@ -23,6 +23,12 @@ public sealed record Report
     /// <summary>Every need of every part.</summary>
     public required IReadOnlyList<NeedReport> Needs { get; init; }
 
+    /// <summary>How many strands carry each part.</summary>
+    public required IReadOnlyList<PartReport> Parts { get; init; }
+
+    /// <summary>How much hangs by each item that a once or must need could miss.</summary>
+    public required IReadOnlyList<ItemReport> Items { get; init; }
+
     /// <summary>The loss of each single item, part by part. Empty where not asked for.</summary>
     public required IReadOnlyList<LossEvent> Events { get; init; }
 
@@ -82,6 +88,16 @@ public sealed record NeedReport(
     /// </summary>
     public int Strands => !Baseline.IsMet() ? 0 : Margin ?? 3;
 }
+
+/// <summary>A part as strong as the weakest of its once and must needs.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Strands">0 broken, 1 hangs by one thing, 2, or 3 for three and more.</param>
+public sealed record PartReport(string Part, int Strands);
+
+/// <summary>An item that belongs to a cut set of a once or must need.</summary>
+/// <param name="Item">Item id.</param>
+/// <param name="Strands">Size of the smallest such set: 1 = it alone carries a need.</param>
+public sealed record ItemReport(string Item, int Strands);
 
 /// <summary>A way of meeting a need.</summary>
 /// <param name="Person">Who.</param>

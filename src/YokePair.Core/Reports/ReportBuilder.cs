@@ -36,6 +36,14 @@ internal static class ReportBuilder
             Gaps = gaps,
             SinglePoints = singlePoints,
             Needs = needs,
+            Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
+            Items =
+            [
+                .. needs.Where(n => n.Importance != Importance.Nice)
+                    .SelectMany(n => n.Cuts.SelectMany(c => c.Select(id => (Id: id, c.Count))))
+                    .GroupBy(x => x.Id, x => x.Count)
+                    .Select(g => new ItemReport(g.Key, g.Min())),
+            ],
             Events = withEvents ? [.. Enumerable.Range(0, kit.Items.Length).Select(i => Loss(day, i))] : [],
             Power =
             [
@@ -45,6 +53,14 @@ internal static class ReportBuilder
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
             Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => PackedIn(kit, i) == p.Id)))],
         };
+    }
+
+    /// <summary>The weakest of the needs that count; a part of nice needs only is as strong as they are.</summary>
+    public static int StrandsOf(IEnumerable<NeedReport> needs)
+    {
+        var all = needs.ToList();
+        var counted = all.Where(n => n.Importance != Importance.Nice).ToList();
+        return (counted.Count > 0 ? counted : all).Select(n => n.Strands).DefaultIfEmpty(3).Min();
     }
 
     public static NeedReport Describe(Kit kit, PartFindings part, NeedFinding need) => new(

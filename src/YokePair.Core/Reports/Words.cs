@@ -11,6 +11,10 @@ internal static class Words
 
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
+    /// <summary>One; one and two; one, two and three.</summary>
+    public static string List(IReadOnlyList<string> items) =>
+        items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}";
+
     /// <summary>Seconds up to two minutes, then minutes.</summary>
     public static string Seconds(double seconds) =>
         double.IsPositiveInfinity(seconds) ? "without limit"

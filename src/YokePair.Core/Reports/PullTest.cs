@@ -1,0 +1,68 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Reports;
+
+/// <summary>What pulling things out of a day does to it.</summary>
+/// <param name="Headline">What breaks, in a sentence.</param>
+/// <param name="Changes">Every need whose way changes, worst first.</param>
+/// <param name="Untouched">How many needs go on as they would have.</param>
+public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Changes, int Untouched);
+
+/// <summary>What a pull does to one need.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Need">Need id.</param>
+/// <param name="Before">Outcome with everything there.</param>
+/// <param name="After">Outcome now.</param>
+/// <param name="Strands">Strands left.</param>
+/// <param name="ToleranceSeconds">How long it can wait; null = without limit.</param>
+/// <param name="Now">What to do now; null when nothing is left to do.</param>
+public sealed record PullChange(string Part, string Need, Outcome Before, Outcome After, int Strands, double? ToleranceSeconds, WayReport? Now);
+
+/// <summary>Compares a day with the same day short of a few things.</summary>
+public static class PullTest
+{
+    /// <summary>Compares two reports on one plan.</summary>
+    public static PullResult Compare(Plan plan, IReadOnlyList<Pulled> pulled, Report before, Report after)
+    {
+        var gone = pulled.Select(p => p.Item).ToHashSet(StringComparer.Ordinal);
+        var changes = new List<PullChange>();
+        for (var i = 0; i < before.Needs.Count; i++)
+        {
+            var (then, now) = (before.Needs[i], after.Needs[i]);
+            // Only where the way one would have taken is cut does anything change for the photographer now.
+            if (then.Baseline == now.Baseline && then.Best?.Items.Any(gone.Contains) != true) continue;
+            if (then.Baseline == now.Baseline && then.Best!.Items.SequenceEqual(now.Best!.Items)) continue;
+            changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, now.Best));
+        }
+        return new PullResult(
+            Headline(plan, pulled, changes),
+            [.. changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => Importance(plan, c))],
+            before.Needs.Count - changes.Count);
+    }
+
+    private static Importance Importance(Plan plan, PullChange change) => Need(plan, change).Importance;
+
+    private static Need Need(Plan plan, PullChange change) => plan.Parts.First(p => p.Id == change.Part).Needs.First(n => n.Id == change.Need);
+
+    private static string Headline(Plan plan, IReadOnlyList<Pulled> pulled, List<PullChange> changes)
+    {
+        var things = pulled.Select(p => plan.Items.FirstOrDefault(i => i.Id == p.Item)?.Label ?? p.Item).Select(n => $"the {n}").ToList();
+        var since = pulled.Select(p => plan.Parts.FirstOrDefault(x => x.Id == p.FromPart)?.Start).ToList();
+        var from = since.Count > 0 && since.TrueForAll(s => s == since[0]) && since[0] is { } start ? FormattableString.Invariant($" from {start:HH:mm}") : "";
+        var told = new List<string>();
+        Tell(Outcome.Lost, "lost");
+        Tell(Outcome.Late, "late");
+        Tell(Outcome.Thins, "second best");
+        var rest = told.Count > 0 ? "everything else stays as it was" : changes.Count > 0 ? "everything is still met, another way" : "nothing changes";
+        return $"Without {Words.List(things)}{from} {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
+
+        void Tell(Outcome outcome, string word)
+        {
+            var needs = changes.Where(c => c.After == outcome && c.Before < outcome).Select(c => Need(plan, c).Label).ToList();
+            if (needs.Count == 0) return;
+            var named = needs.Count > 4 ? [.. needs.Take(3), $"{Words.Number(needs.Count - 3)} more"] : needs;
+            told.Add($"{Words.List(named)} {(needs.Count == 1 ? "is" : "are")} {word}");
+        }
+    }
+}

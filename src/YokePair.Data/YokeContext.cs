@@ -1,0 +1,77 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+
+namespace YokePair.Data;
+
+/// <summary>The database: one SQLite file with the assignments and the log of edits made to them.</summary>
+public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbContext(options)
+{
+    public DbSet<AssignmentRow> Assignments => Set<AssignmentRow>();
+
+    public DbSet<EditRow> Edits => Set<EditRow>();
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<AssignmentRow>(row =>
+        {
+            row.ToTable("Assignments");
+            row.HasKey(a => a.Key);
+            row.Property(a => a.Key).HasMaxLength(80);
+            row.Property(a => a.Revision).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<EditRow>(row =>
+        {
+            row.ToTable("Edits");
+            row.HasKey(e => new { e.AssignmentKey, e.Number });
+            row.HasOne<AssignmentRow>().WithMany().HasForeignKey(e => e.AssignmentKey).OnDelete(DeleteBehavior.Cascade);
+        });
+    }
+}
+
+/// <summary>
+/// An assignment. The plan is kept whole, as the open file format: it is always read and analysed whole, unknown fields
+/// survive, and a row is what an export would be (docs/decisions.md).
+/// </summary>
+public sealed class AssignmentRow
+{
+    /// <summary>Key in URLs, made from the plan's own id.</summary>
+    public required string Key { get; init; }
+
+    public required string Name { get; set; }
+
+    /// <summary>Local start of the day, for ordering.</summary>
+    public DateTime? Start { get; set; }
+
+    /// <summary>Counts every change, undo and redo included.</summary>
+    public int Revision { get; set; }
+
+    /// <summary>The plan file.</summary>
+    public required byte[] Plan { get; set; }
+}
+
+/// <summary>One edit of an assignment, kept for undo, redo and to tell another tab what changed.</summary>
+public sealed class EditRow
+{
+    public required string AssignmentKey { get; init; }
+
+    public required int Number { get; init; }
+
+    /// <summary>Revision it led to, by its making, undoing or redoing, whichever was last.</summary>
+    public int Revision { get; set; }
+
+    public required string Label { get; init; }
+
+    /// <summary>The changed parts and items as they were.</summary>
+    public required byte[] Before { get; init; }
+
+    /// <summary>The changed parts and items as they became.</summary>
+    public required byte[] After { get; init; }
+
+    public bool Undone { get; set; }
+}
+
+/// <summary>Lets <c>dotnet ef</c> make migrations without the web program.</summary>
+internal sealed class DesignTimeFactory : IDesignTimeDbContextFactory<YokeContext>
+{
+    public YokeContext CreateDbContext(string[] args) => new(new DbContextOptionsBuilder<YokeContext>().UseSqlite("Data Source=design.db").Options);
+}

@@ -1,0 +1,107 @@
+using YokePair.Core.Editing;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Data;
+
+namespace YokePair.Web.Board;
+
+/// <summary>Everything the day board shows, in one answer.</summary>
+/// <param name="Key">Key of the assignment.</param>
+/// <param name="Revision">Revision this is; an edit says which one it was made on.</param>
+/// <param name="Plan">The plan.</param>
+/// <param name="Report">The report with what is pulled gone, without events.</param>
+/// <param name="Pull">What the pull does; null when nothing is pulled.</param>
+/// <param name="Undo">What undo would take back.</param>
+/// <param name="Redo">What redo would make again.</param>
+public sealed record BoardView(string Key, int Revision, Plan Plan, Report Report, PullResult? Pull, string? Undo, string? Redo);
+
+/// <summary>Edits made on one revision of a plan.</summary>
+public sealed record EditRequest(int BaseRevision, IReadOnlyList<PlanEdit> Edits, IReadOnlyList<string>? Pull = null);
+
+/// <summary>An undo or redo asked for on one revision of a plan.</summary>
+public sealed record StepRequest(int BaseRevision, IReadOnlyList<string>? Pull = null);
+
+/// <summary>The day board: seeing, editing, asking why.</summary>
+internal static class BoardEndpoints
+{
+    public static void MapBoard(this IEndpointRouteBuilder api)
+    {
+        var one = api.MapGroup("/assignments/{key}");
+        one.MapGet("/board", Show).WithName("ShowBoard").Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound);
+        Change(one.MapPost("/edits", Edit).WithName("EditPlan"));
+        Change(one.MapPost("/undo", Undo).WithName("UndoEdit"));
+        Change(one.MapPost("/redo", Redo).WithName("RedoEdit"));
+        one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedExplanation>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/parts/{part}/needs/{need}/mends", Mends).WithName("MendNeed").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/parts/{part}/choices", Choices).WithName("SetupChoices").Produces<IReadOnlyList<SetupChoice>>().ProducesProblem(StatusCodes.Status404NotFound);
+    }
+
+    private static void Change(RouteHandlerBuilder route) =>
+        route.Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+
+    private static async Task<IResult> Show(string key, string[]? pull, PlanStore store, CancellationToken cancel) =>
+        await store.FindAsync(key, cancel) is { } stored ? Results.Ok(View(stored, pull)) : Problems.NotFound("assignment");
+
+    private static async Task<IResult> Edit(string key, EditRequest request, PlanStore store, CancellationToken cancel) =>
+        Answer(await store.EditAsync(key, request.BaseRevision, request.Edits, cancel), request.Pull);
+
+    private static async Task<IResult> Undo(string key, StepRequest request, PlanStore store, CancellationToken cancel) =>
+        Answer(await store.UndoAsync(key, request.BaseRevision, cancel), request.Pull);
+
+    private static async Task<IResult> Redo(string key, StepRequest request, PlanStore store, CancellationToken cancel) =>
+        Answer(await store.RedoAsync(key, request.BaseRevision, cancel), request.Pull);
+
+    private static async Task<IResult> Explain(string key, string part, string need, string[]? pull, PlanStore store, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
+        var explanation = new DayAnalysis(stored.Plan, Pulls(stored.Plan, pull)).Explain(part, need);
+        return explanation is null ? Problems.NotFound("need") : Results.Ok(explanation);
+    }
+
+    private static async Task<IResult> Mends(string key, string part, string need, PlanStore store, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
+        var mends = Mending.For(stored.Plan, part, need);
+        return mends is null ? Problems.NotFound("need") : Results.Ok(mends);
+    }
+
+    private static async Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, PlanStore store, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
+        var choices = SetupChoices.For(stored.Plan, Pulls(stored.Plan, pull), part, person, position, body);
+        return choices is null ? Problems.NotFound("part") : Results.Ok(choices);
+    }
+
+    private static IResult Answer(ChangeOutcome outcome, IReadOnlyList<string>? pull) => outcome switch
+    {
+        ChangeOutcome.Done done => Results.Ok(View(done.Now, pull)),
+        ChangeOutcome.Stale stale => Results.Problem(
+            statusCode: StatusCodes.Status409Conflict,
+            title: "This plan was changed elsewhere, so your change was not made.",
+            detail: stale.Changes.Count == 0 ? "It was replaced." : string.Join("\n", stale.Changes),
+            extensions: new Dictionary<string, object?> { ["revision"] = stale.Revision, ["changes"] = stale.Changes }),
+        ChangeOutcome.Refused refused => Problems.Unprocessable("This change was not made.", refused.Problems),
+        _ => Problems.NotFound("assignment"),
+    };
+
+    private static BoardView View(StoredPlan stored, IReadOnlyList<string>? pull)
+    {
+        var pulled = Pulls(stored.Plan, pull);
+        var report = new DayAnalysis(stored.Plan, pulled).Report(withEvents: false);
+        var result = pulled.Count == 0 ? null : PullTest.Compare(stored.Plan, pulled, new DayAnalysis(stored.Plan).Report(withEvents: false), report);
+        return new BoardView(stored.Key, stored.Revision, stored.Plan, report, result, stored.Undo, stored.Redo);
+    }
+
+    /// <summary>Reads <c>item</c> or <c>item@part</c>; what the plan does not know is left out, so that an old link still opens.</summary>
+    private static List<Pulled> Pulls(Plan plan, IReadOnlyList<string>? texts)
+    {
+        var pulls = new List<Pulled>();
+        foreach (var text in texts ?? [])
+        {
+            var at = text.LastIndexOf('@');
+            var pull = plan.Items.Any(i => i.Id == text) || at < 0 ? new Pulled(text) : new Pulled(text[..at], text[(at + 1)..]);
+            if (plan.Items.Any(i => i.Id == pull.Item)) pulls.Add(pull);
+        }
+        return pulls;
+    }
+}

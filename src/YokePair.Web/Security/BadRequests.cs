@@ -1,0 +1,32 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Diagnostics;
+using YokePair.Core.Plans;
+
+namespace YokePair.Web.Security;
+
+/// <summary>How large a request may be.</summary>
+internal static class RequestLimits
+{
+    public const long EditBytes = 64 * 1024;
+
+    /// <summary>A little over a plan file, so that the reader itself can say what is too large.</summary>
+    public const long ImportBytes = PlanFile.MaxBytes + 1024 * 1024;
+}
+
+/// <summary>Turns requests that cannot be read into problems that say what is wrong with them.</summary>
+internal sealed class BadRequests(IProblemDetailsService problems) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        if (exception is not BadHttpRequestException bad) return false;
+        httpContext.Response.StatusCode = bad.StatusCode;
+        var field = (bad.InnerException as JsonException)?.Path?.TrimStart('$').TrimStart('.') ?? "";
+        return await problems.TryWriteAsync(new ProblemDetailsContext
+        {
+            HttpContext = httpContext,
+            ProblemDetails = bad.StatusCode == StatusCodes.Status413PayloadTooLarge
+                ? new() { Status = bad.StatusCode, Title = $"Too large. A plan file may have at most {PlanFile.MaxBytes / 1_000_000} MB, an edit {RequestLimits.EditBytes / 1000} kB." }
+                : Problems.Details(bad.StatusCode, "The request could not be read.", [new PlanProblem(field, bad.InnerException?.Message ?? bad.Message)]),
+        });
+    }
+}

@@ -1,0 +1,94 @@
+import { DndContext, PointerSensor, TouchSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { useCallback, useMemo, useState } from "react";
+import { Link, useParams } from "react-router";
+import { useMediaQuery } from "../shared/useMediaQuery";
+import { BoardHeader } from "./BoardHeader";
+import { DayContext } from "./DayContext";
+import { DayGrid } from "./DayGrid";
+import { DayList } from "./DayList";
+import { makeDay, setupOf } from "./dayModel";
+import { Inspector } from "./Inspector";
+import { KeysHelp } from "./KeysHelp";
+import { NoticeBar } from "./NoticeBar";
+import { PullStrip } from "./PullStrip";
+import { Shelf } from "./Shelf";
+import { useBoard } from "./useBoard";
+import { useBoardKeys } from "./useBoardKeys";
+import { useDayUrl } from "./useDayUrl";
+import { VerdictBar } from "./VerdictBar";
+
+export function Board() {
+  const key = useParams().assignment ?? "";
+  const { pulls, selection, select, togglePull, putAllBack } = useDayUrl();
+  const { board, loadError, pending, notice, dismiss, edit, step } = useBoard(key, pulls);
+  const [pulling, setPulling] = useState(false);
+  const [help, setHelp] = useState(false);
+  const phone = useMediaQuery("(max-width: 700px)");
+  const day = useMemo(() => board && makeDay(board, pulls), [board, pulls]);
+
+  const touchItem = useCallback(
+    (item: string, part?: string) => (pulling ? togglePull({ item, part }) : select({ kind: "item", item })),
+    [pulling, togglePull, select],
+  );
+  const escape = useCallback(() => {
+    if (help) setHelp(false);
+    else if (pulling || pulls.length > 0) {
+      setPulling(false);
+      putAllBack();
+    } else select(null);
+  }, [help, pulling, pulls.length, putAllBack, select]);
+  useBoardKeys({
+    pull: () => setPulling((p) => !p),
+    undo: () => step("undo"),
+    redo: () => step("redo"),
+    help: () => setHelp((h) => !h),
+    escape,
+  });
+
+  // A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls.
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
+  );
+
+  if (loadError && !board)
+    return (
+      <main className="p-6 text-lg">
+        <h1 className="font-semibold">{loadError.message}</h1>
+        <Link to="/" className="underline">
+          All assignments
+        </Link>
+      </main>
+    );
+  if (!board || !day) return <main className="p-6 text-quiet">Opening the day …</main>;
+
+  const drop = ({ active, over }: DragEndEvent) => {
+    const target = over?.data.current as { part: string; person: string; position: string } | undefined;
+    if (!target) return;
+    const item = day.item(String(active.id));
+    const part = day.parts.find((p) => p.id === target.part);
+    if (!item || !part) return;
+    const setup = setupOf(part, target);
+    if (item.kind === "body") edit({ type: "mount", ...target, body: item.id, lens: setup?.lens });
+    if (item.kind === "lens") edit({ type: "mount", ...target, body: setup?.body, lens: item.id });
+  };
+
+  return (
+    <DayContext value={{ day, selection, select, edit, pulling, togglePull, touchItem, pulls }}>
+      <DndContext sensors={sensors} onDragEnd={drop}>
+        <div className={`flex h-full flex-col ${pulling ? "cursor-crosshair" : ""}`} data-revision={board.revision}>
+          <BoardHeader undo={() => step("undo")} redo={() => step("redo")} help={() => setHelp((h) => !h)} />
+          <VerdictBar pending={pending} pulling={pulling} togglePulling={() => setPulling((p) => !p)} putAllBack={escape} />
+          {notice && <NoticeBar notice={notice} dismiss={dismiss} again={(edits) => edit(...edits)} />}
+          <main className="min-h-0 flex-1 overflow-auto">
+            {board.pull && <PullStrip pull={board.pull} />}
+            {phone ? <DayList /> : <DayGrid />}
+            <Shelf />
+          </main>
+          {help && <KeysHelp close={() => setHelp(false)} />}
+          {selection && <Inspector assignment={key} />}
+        </div>
+      </DndContext>
+    </DayContext>
+  );
+}

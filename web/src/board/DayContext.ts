@@ -1,0 +1,26 @@
+import { createContext, useContext } from "react";
+import type { PlanEdit } from "../api/client";
+import type { Day } from "./dayModel";
+import type { Pull, Selection } from "./useDayUrl";
+
+/** What every piece of the board needs: the day, what is selected, and what can be done. */
+export interface DayActions {
+  day: Day;
+  selection: Selection | null;
+  select: (selection: Selection | null) => void;
+  edit: (...edits: PlanEdit[]) => void;
+  /** Whether the next touch pulls a thing. */
+  pulling: boolean;
+  togglePull: (pull: Pull) => void;
+  /** Pulls while pulling, else shows. */
+  touchItem: (item: string, part?: string) => void;
+  pulls: string[];
+}
+
+export const DayContext = createContext<DayActions | null>(null);
+
+export function useDay(): DayActions {
+  const actions = useContext(DayContext);
+  if (!actions) throw new Error("useDay outside a board");
+  return actions;
+}

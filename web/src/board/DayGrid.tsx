@@ -1,0 +1,89 @@
+import { Fragment, useMemo } from "react";
+import { Strands } from "../marks/Strands";
+import { useWidth } from "../shared/useWidth";
+import { strandWord } from "../shared/words";
+import { useDay } from "./DayContext";
+import { columnWidths, timeScale } from "./dayModel";
+import { HandCell } from "./HandCell";
+import { Join } from "./Join";
+import { moveBetweenCells } from "./moveBetweenCells";
+import { NeedMark } from "./NeedMark";
+import { PartHead } from "./PartHead";
+
+const labelWidth = 112;
+const narrowest = 74;
+
+/** The day as a board: parts are columns on the time axis, camera positions are strands through it. */
+export function DayGrid() {
+  const { day } = useDay();
+  const { parts, positions } = day;
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const widths = useMemo(() => columnWidths(parts, width - labelWidth - 8, narrowest), [parts, width]);
+  const scale = useMemo(() => timeScale(parts, widths), [parts, widths]);
+  const edges = widths.reduce<number[]>((xs, w) => [...xs, (xs.at(-1) ?? 0) + w], []);
+  const met = day.board.report.needs.filter((n) => n.strands > 1).length;
+
+  return (
+    <div ref={ref} className="overflow-x-auto px-4">
+      {width > 0 && (
+        <div
+          className="relative isolate grid w-max"
+          style={{ gridTemplateColumns: `${labelWidth}px ${widths.map((w) => `${w}px`).join(" ")}` }}
+          onKeyDown={moveBetweenCells}
+          role="group"
+          aria-label="The day"
+        >
+          <div className="pointer-events-none absolute inset-y-0 -z-10" aria-hidden>
+            {widths.map((w, i) =>
+              i % 2 === 0 ? (
+                <div key={i} className="absolute inset-y-0 bg-band" style={{ left: labelWidth + (edges[i - 1] ?? 0), width: w }} />
+              ) : null,
+            )}
+          </div>
+
+          <div />
+          {parts.map((part, c) => (
+            <PartHead key={part.id} part={part} column={c} />
+          ))}
+          {[-1, ...parts.keys()].map((c) => (
+            <Join key={c} before={parts[c]} after={parts[c + 1]} x={labelWidth + (edges[c] ?? 0)} scale={scale} left={labelWidth} />
+          ))}
+
+          <div className="self-center font-semibold">The day</div>
+          {parts.map((part) => (
+            <div key={part.id} className="px-0.5 py-2" title={`${part.name ?? part.id}: ${strandWord[day.partStrands(part.id)]}`}>
+              <Strands count={day.partStrands(part.id)} width="full" height={20} label={part.name ?? part.id} breaking />
+            </div>
+          ))}
+
+          {positions.map((at, r) => (
+            <Fragment key={`${at.person}:${at.position}`}>
+              <div className="border-t border-rule pt-1 leading-tight">
+                <span className="font-semibold">{day.name(at.person)}</span> {at.position}
+              </div>
+              {parts.map((part, c) => (
+                <HandCell key={part.id} at={at} part={part} previous={parts[c - 1]} row={r + 1} column={c} />
+              ))}
+            </Fragment>
+          ))}
+
+          <div className="border-t border-rule pt-1.5 font-semibold">
+            Needs
+            <div className="font-normal text-quiet">
+              {met} of {day.board.report.needs.length} hold
+            </div>
+          </div>
+          {parts.map((part, c) => (
+            <ul key={part.id} className="border-t border-rule py-1.5" aria-label={`Needs of ${part.name ?? part.id}`}>
+              {part.needs.map((need, r) => (
+                <li key={need.id}>
+                  <NeedMark part={part} need={need} cell={`${100 + r}:${c}`} />
+                </li>
+              ))}
+            </ul>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, type Part } from "../api/client";
+import { Strands } from "../marks/Strands";
+import { focal } from "../shared/format";
+import { useDay } from "./DayContext";
+import { setupOf, type Position } from "./dayModel";
+
+/** What a position carries in a part, and what the part would be worth with anything else that fits. */
+export function HandPanel({ assignment, part, at }: { assignment: string; part: Part; at: Position }) {
+  const { day, edit, pulls } = useDay();
+  const setup = setupOf(part, at);
+  const bodies = day.board.plan.items.filter((i) => i.kind === "body");
+  const [body, setBody] = useState(setup?.body ?? bodies[0]?.id ?? "");
+  const where = { part: part.id, person: at.person, position: at.position };
+  const { data, error } = useQuery({
+    queryKey: ["choices", assignment, where, body, day.board.revision, pulls],
+    queryFn: () =>
+      answer(
+        api.GET("/api/assignments/{key}/parts/{part}/choices", {
+          params: { path: { key: assignment, part: part.id }, query: { person: at.person, position: at.position, body, pull: pulls } },
+        }),
+      ),
+    placeholderData: (old) => old,
+  });
+  const needName = (id: string) => part.needs.find((n) => n.id === id)?.name ?? id;
+
+  return (
+    <div>
+      <h2 className="text-[15px] font-bold">
+        {day.name(at.person)} {at.position}, {part.name}
+      </h2>
+      <label className="mt-1 inline-flex items-center gap-2">
+        Body
+        <select
+          className="webbing font-normal"
+          value={body}
+          onChange={(e) => {
+            setBody(e.target.value);
+            edit({ type: "mount", ...where, body: e.target.value, lens: setup?.lens });
+          }}
+        >
+          {bodies.map((b) => (
+            <option key={b.id} value={b.id}>
+              {day.name(b.id)}
+            </option>
+          ))}
+        </select>
+      </label>
+      {error && <p role="alert">{error.message}</p>}
+      {!data && !error && <p className="text-quiet">Trying everything that fits …</p>}
+      <ul className="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-x-6 gap-y-0.5" aria-label="Glass that fits">
+        {data?.map((choice) => {
+          const glass = [choice.edit.lens, choice.edit.converter, choice.edit.tube, choice.edit.adapter].filter((id): id is string => !!id);
+          const harm = [
+            choice.uncovered.length > 0 ? `not covered: ${choice.uncovered.map(needName).join(", ")}` : "",
+            choice.hanging.length > 0 ? `hangs: ${choice.hanging.map(needName).join(", ")}` : "",
+          ].filter(Boolean);
+          return (
+            <li key={glass.join()}>
+              <button
+                className={`flex w-full items-center gap-2 px-1 py-0.5 text-left max-[700px]:min-h-[44px] ${choice.current ? "bg-band font-bold" : ""}`}
+                aria-pressed={choice.current}
+                onClick={() => edit({ type: "mount", ...choice.edit })}
+              >
+                <Strands count={choice.strands} width={18} label="The part with it" />
+                <span className="narrow min-w-0 flex-1 truncate">
+                  <span className="font-semibold">{glass.map(day.name).join(" + ")}</span>{" "}
+                  <span className="text-quiet">
+                    {focal(choice.equivalentMm)}
+                    {choice.current ? ", on now" : choice.from ? "" : ", in a hand"}
+                  </span>
+                  <span className="block truncate text-[12px]">{harm.join("; ") || "every need holds"}</span>
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,29 @@
+const keys: [string, string][] = [
+  ["P", "pull test: the next touch takes a thing away"],
+  ["Esc", "put everything back, or close what is open"],
+  ["← → ↑ ↓", "move over the board"],
+  ["Enter", "see why, or change what is there"],
+  ["← → on a join", "move it by 5 minutes"],
+  ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
+  ["?", "these keys"],
+];
+
+export function KeysHelp({ close }: { close: () => void }) {
+  return (
+    <section aria-label="Keys" className="border-t-2 border-ink bg-raised px-4 py-3">
+      <dl className="grid grid-cols-[max-content_1fr] gap-x-6 gap-y-1">
+        {keys.map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="font-semibold">{key}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+      <button className="webbing mt-2" onClick={close}>
+        Close
+      </button>
+    </section>
+  );
+}

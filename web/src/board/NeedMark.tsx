@@ -1,0 +1,32 @@
+import type { Need, Part } from "../api/client";
+import { Strands } from "../marks/Strands";
+import { outcomeWord, strandWord } from "../shared/words";
+import { useDay } from "./DayContext";
+
+/** A need with its strand mark; weak ones stand out by weight, not by colour alone. */
+export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: string }) {
+  const { day, select, selection } = useDay();
+  const report = day.needReport(part.id, need.id);
+  const count = report?.strands ?? 0;
+  const name = need.name ?? need.id;
+  const selected = selection?.kind === "need" && selection.part === part.id && selection.need === need.id;
+  const said = report ? `${outcomeWord[report.baseline]}, ${strandWord[count]}` : "";
+  return (
+    <button
+      data-cell={cell}
+      data-need={`${part.id}/${need.id}`}
+      data-strands={count}
+      aria-label={`${name}, ${need.importance}: ${said}`}
+      aria-pressed={selected}
+      title={`${name} · ${need.importance} · ${said}`}
+      onClick={() => select(selected ? null : { kind: "need", part: part.id, need: need.id })}
+      className={`narrow flex min-h-[21px] w-full items-center gap-1.5 px-1 text-left max-[700px]:min-h-[44px] max-[700px]:text-[15px] ${selected ? "bg-ink text-ground" : ""} ${count < 2 && need.importance !== "nice" ? "font-bold" : ""}`}
+    >
+      <span className={selected ? "rounded-sm bg-ground" : ""}>
+        <Strands count={count} outcome={report?.baseline} width={16} breaking />
+      </span>
+      <span className="truncate">{name}</span>
+      {need.importance === "once" && <span className="narrow ml-auto shrink-0 text-[11px] opacity-80">once</span>}
+    </button>
+  );
+}

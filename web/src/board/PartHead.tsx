@@ -1,0 +1,34 @@
+import type { Part } from "../api/client";
+import { time } from "../shared/format";
+import { useDay } from "./DayContext";
+
+/** What a part forbids, in words. */
+export function rulesOf(part: Part, name: (id: string) => string): string[] {
+  const rules: string[] = [];
+  if (part.flash === "banned") rules.push("no flash");
+  if (part.quiet === "required") rules.push("silent");
+  if (part.quiet === "preferred") rules.push("quiet");
+  for (const place of part.unreachable) rules.push(`${name(place).toLowerCase()} out of reach`);
+  return rules;
+}
+
+export function PartHead({ part, column }: { part: Part; column: number }) {
+  const { day, select, selection } = useDay();
+  const selected = selection?.kind === "part" && selection.part === part.id;
+  return (
+    <button
+      data-cell={`0:${column}`}
+      aria-pressed={selected}
+      aria-label={`${part.name ?? part.id}, ${time(part.start)} to ${time(part.end)}, ${part.location ?? ""}, EV ${part.ev}, ${rulesOf(part, day.name).join(", ")}`}
+      title="Change times, light and rules"
+      onClick={() => select(selected ? null : { kind: "part", part: part.id })}
+      className={`narrow flex min-h-[88px] flex-col items-start px-1.5 pt-1 pb-1 text-left leading-[1.25] ${selected ? "bg-ink text-ground" : ""}`}
+    >
+      <span className="w-full truncate text-[13.5px] font-bold">{part.name ?? part.id}</span>
+      <span className="text-quiet">{time(part.start)}</span>
+      <span className="w-full truncate text-quiet">{part.location}</span>
+      <span>EV {part.ev}</span>
+      <span className="w-full text-[11.5px] leading-[1.15] font-bold">{rulesOf(part, day.name).join(", ")}</span>
+    </button>
+  );
+}

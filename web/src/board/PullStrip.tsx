@@ -1,0 +1,52 @@
+import type { PullResult } from "../api/client";
+import { Strands } from "../marks/Strands";
+import { seconds, time } from "../shared/format";
+import { outcomeWord, stepText, waitText } from "../shared/words";
+import { useDay } from "./DayContext";
+
+/** What to do now, need by need, worst first. */
+export function PullStrip({ pull }: { pull: PullResult }) {
+  const { day, select } = useDay();
+  const part = (id: string) => day.parts.find((p) => p.id === id);
+  return (
+    <section aria-label="What to do now" className="border-y border-rule bg-raised px-4 py-2">
+      {pull.changes.length > 0 && (
+        <ol className="flex max-h-44 flex-col gap-1 overflow-auto">
+          {pull.changes.map((change) => {
+            const at = part(change.part);
+            const need = at?.needs.find((n) => n.id === change.need);
+            return (
+              <li key={`${change.part}/${change.need}`} className="flex flex-wrap items-baseline gap-x-3">
+                <button
+                  className="flex w-56 shrink-0 items-center gap-2 text-left"
+                  onClick={() => select({ kind: "need", part: change.part, need: change.need })}
+                >
+                  <Strands count={change.strands} outcome={change.after} breaking />
+                  <span className="text-quiet">{time(at?.start)}</span>
+                  <strong className="truncate">{need?.name ?? change.need}</strong>
+                </button>
+                <span className="w-24 shrink-0 font-semibold">{outcomeWord[change.after]}</span>
+                <span className="flex-1 basis-72">
+                  {change.now
+                    ? change.now.steps.map((step, i) => (
+                        <span key={i}>
+                          {i > 0 && ", then "}
+                          {stepText(step, day.name)} <span className="text-quiet">{seconds(step.seconds)}</span>
+                        </span>
+                      ))
+                    : "Nothing left will do it."}
+                </span>
+                <span className="w-40 text-right">
+                  {change.now && seconds(change.now.seconds)}, {waitText(change.toleranceSeconds)}
+                </span>
+              </li>
+            );
+          })}
+        </ol>
+      )}
+      <p className="text-quiet">
+        {pull.untouched} {pull.untouched === 1 ? "need goes" : "needs go"} on as planned.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,80 @@
+import { useDraggable } from "@dnd-kit/core";
+import type { Item, Plan } from "../api/client";
+import { Strands } from "../marks/Strands";
+import { seconds } from "../shared/format";
+import { useDay } from "./DayContext";
+
+const order = ["body", "lens", "adapter", "converter", "tube", "flash"];
+const rank = (item: Item) => {
+  const at = order.indexOf(item.kind ?? "");
+  return at < 0 ? (["battery", "cells", "card"].includes(item.kind ?? "") ? 20 : 10) : at;
+};
+
+/** Everything packed, place by place, nearest first. Glass and bodies are dragged from here into a hand. */
+export function Shelf() {
+  const { day } = useDay();
+  const { plan } = day.board;
+  const places = [...plan.places].sort((a, b) => a.reachSeconds - b.reachSeconds);
+  return (
+    <section aria-label="Kit" className="border-t border-rule px-4 py-2 max-[700px]:pb-6">
+      {places.map((place) => (
+        <PlaceRow key={place.id} place={place} items={plan.items.filter((i) => day.placeOf(i) === place.id)} />
+      ))}
+    </section>
+  );
+}
+
+function PlaceRow({ place, items }: { place: Plan["places"][number]; items: Item[] }) {
+  const { day } = useDay();
+  const sorted = [...items].sort((a, b) => rank(a) - rank(b));
+  return (
+    <div className="grid grid-cols-[112px_1fr] gap-y-1 py-1 max-[700px]:grid-cols-1">
+      <h2 className="leading-tight font-semibold">
+        {place.name ?? place.id}
+        <span className="block font-normal text-quiet">
+          {place.person ? `${day.name(place.person)}, ` : ""}
+          {seconds(place.reachSeconds)}
+        </span>
+      </h2>
+      <ul className="flex flex-wrap content-start gap-1">
+        {sorted.map((item) => (
+          <li key={item.id}>
+            <ItemTag item={item} />
+          </li>
+        ))}
+        {sorted.length === 0 && <li className="text-quiet">empty</li>}
+      </ul>
+    </div>
+  );
+}
+
+function ItemTag({ item }: { item: Item }) {
+  const { day, touchItem, selection } = useDay();
+  const draggable = item.kind === "lens" || item.kind === "body";
+  const { setNodeRef, listeners, transform } = useDraggable({ id: item.id, disabled: !draggable });
+  const strands = day.itemStrands(item.id);
+  const pulled = day.isPulled(item.id);
+  const selected = selection?.kind === "item" && selection.item === item.id;
+  const inside = item.place?.startsWith("@") && item.kind !== "lens";
+  return (
+    <button
+      ref={setNodeRef}
+      {...listeners}
+      data-item={item.id}
+      aria-pressed={selected}
+      aria-label={`${day.name(item.id)}${pulled ? ", pulled" : ""}${strands === 1 ? ", alone carries something" : ""}`}
+      title={draggable ? "Drag to a hand, or open" : undefined}
+      onClick={() => touchItem(item.id)}
+      className={`tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ${inside ? "opacity-80" : ""} ${strands === 1 ? "font-bold" : ""}`}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, position: "relative", zIndex: 5 } : undefined}
+    >
+      {(strands < 3 || pulled) && (
+        <span className={selected ? "rounded-sm bg-ground" : ""}>
+          <Strands count={pulled ? 0 : strands} width={12} height={9} breaking />
+        </span>
+      )}
+      {day.name(item.id)}
+      {item.doubtful && <span title="sometimes works">?</span>}
+    </button>
+  );
+}

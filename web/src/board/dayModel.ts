@@ -1,0 +1,109 @@
+import { scaleLinear, type ScaleLinear } from "d3-scale";
+import type { BoardView, Item, NeedReport, Part, Setup } from "../api/client";
+
+/** One camera position, running through the day. */
+export interface Position {
+  person: string;
+  position: string;
+}
+
+/** A board with its parts in order and everything findable by id. A view of what the server said; it decides nothing. */
+export interface Day {
+  board: BoardView;
+  parts: Part[];
+  positions: Position[];
+  item: (id: string) => Item | undefined;
+  name: (id: string) => string;
+  needReport: (part: string, need: string) => NeedReport | undefined;
+  partStrands: (part: string) => number;
+  /** 1 or 2 where a need could miss it; 3 otherwise. */
+  itemStrands: (item: string) => number;
+  /** The place a thing is packed in, nested things followed. */
+  placeOf: (item: Item) => string | undefined;
+  isPulled: (item: string, part?: string) => boolean;
+}
+
+export function makeDay(board: BoardView, pulls: string[]): Day {
+  const { plan, report } = board;
+  const items = new Map(plan.items.map((i) => [i.id, i]));
+  const names = new Map<string, string>([
+    ...plan.places.map((p): [string, string] => [p.id, p.name ?? p.id]),
+    ...plan.people.map((p): [string, string] => [p.id, p.name ?? p.id]),
+    ...plan.items.map((i): [string, string] => [i.id, i.name || i.id]),
+  ]);
+  const needs = new Map(report.needs.map((n) => [`${n.part}/${n.need}`, n]));
+  const partStrands = new Map(report.parts.map((p) => [p.part, p.strands]));
+  const itemStrands = new Map(report.items.map((i) => [i.item, i.strands]));
+  const parts = [...plan.parts].sort((a, b) => (a.start ?? "").localeCompare(b.start ?? ""));
+  const order = new Map(parts.map((p, i) => [p.id, i]));
+  const pulled = new Map(
+    pulls.map((text): [string, number] => {
+      const at = text.lastIndexOf("@");
+      return at < 0 ? [text, 0] : [text.slice(0, at), order.get(text.slice(at + 1)) ?? 0];
+    }),
+  );
+  return {
+    board,
+    parts,
+    positions: positionsOf(parts),
+    item: (id) => items.get(id),
+    name: (id) => names.get(id) ?? id,
+    needReport: (part, need) => needs.get(`${part}/${need}`),
+    partStrands: (part) => partStrands.get(part) ?? 3,
+    itemStrands: (item) => itemStrands.get(item) ?? 3,
+    placeOf: (item) => {
+      let place = item.place ?? undefined;
+      for (let hops = 0; place?.startsWith("@") && hops < items.size; hops++) {
+        const inner = place.slice(1);
+        place = (items.get(inner) ?? items.get(inner.replace(/\/\d+$/, "")))?.place ?? undefined;
+      }
+      return place;
+    },
+    isPulled: (item, part) => {
+      const from = pulled.get(item);
+      return from !== undefined && (part === undefined || (order.get(part) ?? 0) >= from);
+    },
+  };
+}
+
+function positionsOf(parts: Part[]): Position[] {
+  const found = new Map<string, Position>();
+  for (const part of parts)
+    for (const { person, position } of part.setups) found.set(`${person}:${position}`, { person, position });
+  return [...found.values()].sort((a, b) => a.person.localeCompare(b.person) || a.position.localeCompare(b.position));
+}
+
+export const setupOf = (part: Part, at: Position): Setup | undefined =>
+  part.setups.find((s) => s.person === at.person && s.position === at.position);
+
+export const chainOf = (setup: Setup): string[] =>
+  [setup.lens, setup.converter, setup.tube, setup.adapter].filter((id): id is string => !!id);
+
+/** Everything a setup names. */
+export const thingsOf = (setup: Setup): string[] =>
+  [setup.body, ...chainOf(setup), setup.flash, setup.battery, ...(setup.cards ?? [])].filter((id): id is string => !!id);
+
+/** Columns as wide as their parts are long, with a floor so that short ones stay legible. */
+export function columnWidths(parts: Part[], available: number, floor: number): number[] {
+  const lengths = parts.map((p) => Math.max(1, minutes(p.start, p.end)));
+  const total = lengths.reduce((a, b) => a + b, 0);
+  const spare = Math.max(0, available - floor * parts.length);
+  return lengths.map((length) => Math.floor(floor + (spare * length) / total));
+}
+
+/** Time under a point of the board: linear inside each column. */
+export function timeScale(parts: Part[], widths: number[]): ScaleLinear<number, number> {
+  const xs: number[] = [];
+  const times: number[] = [];
+  let x = 0;
+  parts.forEach((part, i) => {
+    xs.push(x);
+    times.push(Date.parse(part.start ?? ""));
+    x += widths[i] ?? 0;
+  });
+  const last = parts.at(-1);
+  return scaleLinear([...times, Date.parse(last?.end ?? "")], [...xs, x]);
+}
+
+export const minutes = (start: string | null | undefined, end: string | null | undefined) =>
+  (Date.parse(end ?? "") - Date.parse(start ?? "")) / 60_000;

@@ -1,0 +1,29 @@
+import type { KeyboardEvent } from "react";
+
+const steps: Record<string, [rows: number, columns: number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
+
+/**
+ * Arrow keys walk the board: left and right to the neighbouring part, up and down to the next thing in the column.
+ * Cells name themselves data-cell="row:column".
+ */
+export function moveBetweenCells(event: KeyboardEvent<HTMLElement>) {
+  const step = steps[event.key];
+  const here = (event.target as HTMLElement).dataset.cell?.split(":").map(Number);
+  if (!step || !here || event.defaultPrevented) return;
+  const [row = 0, column = 0] = here;
+  const cells = [...event.currentTarget.querySelectorAll<HTMLElement>("[data-cell]")].map((cell) => {
+    const [r = 0, c = 0] = (cell.dataset.cell ?? "").split(":").map(Number);
+    return { cell, r, c };
+  });
+  const distance = ({ r, c }: { r: number; c: number }) =>
+    step[0] !== 0 ? (c === column ? (r - row) * step[0] : 0) : (c - column) * step[1] * 100 + (Math.abs(r - row) < 50 ? Math.abs(r - row) : -1e6);
+  const next = cells.filter((c) => distance(c) > 0).sort((a, b) => distance(a) - distance(b))[0];
+  if (!next) return;
+  event.preventDefault();
+  next.cell.focus();
+}

@@ -1,0 +1,63 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
+
+/** Something the photographer must know about a change that was not made. */
+export interface Notice {
+  title: string;
+  lines: string[];
+  /** The edits that were refused because the plan had moved on; they can be made on the new one. */
+  again?: PlanEdit[];
+}
+
+type Change = { edits: PlanEdit[] } | { step: "undo" | "redo" };
+
+/** The board of one assignment and every way of changing it. Each change is one round trip that brings the new verdict. */
+export function useBoard(key: string, pull: string[]) {
+  const client = useQueryClient();
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const queryKey = ["board", key, pull];
+  const query = useQuery({
+    queryKey,
+    queryFn: () => answer(api.GET("/api/assignments/{key}/board", { params: { path: { key }, query: { pull } } })),
+    placeholderData: keepPreviousData,
+  });
+
+  const change = useMutation({
+    // Changes wait for one another, so that each is made on the revision the one before it left.
+    scope: { id: key },
+    mutationFn: (wanted: Change) => {
+      const baseRevision = client.getQueryData<BoardView>(queryKey)?.revision ?? 0;
+      const params = { path: { key } };
+      if ("edits" in wanted)
+        return answer(api.POST("/api/assignments/{key}/edits", { params, body: { baseRevision, edits: wanted.edits, pull } }));
+      return answer(
+        wanted.step === "undo"
+          ? api.POST("/api/assignments/{key}/undo", { params, body: { baseRevision, pull } })
+          : api.POST("/api/assignments/{key}/redo", { params, body: { baseRevision, pull } }),
+      );
+    },
+    onSuccess: (board) => {
+      setNotice(null);
+      client.setQueryData(queryKey, board);
+      void client.invalidateQueries({ queryKey: ["board", key], refetchType: "none", predicate: (q) => q.queryKey[2] !== pull });
+    },
+    onError: (error, wanted) => {
+      const problem = error instanceof ProblemError ? error : new ProblemError(0, error.message, []);
+      const stale = problem.status === 409;
+      setNotice({ title: problem.message, lines: problem.lines, again: stale && "edits" in wanted ? wanted.edits : undefined });
+      if (stale) void client.invalidateQueries({ queryKey: ["board", key] });
+    },
+  });
+
+  return {
+    board: query.data,
+    loadError: query.error,
+    /** A verdict is on its way: what is shown is the last one. */
+    pending: change.isPending || query.isPlaceholderData,
+    notice,
+    dismiss: () => setNotice(null),
+    edit: (...edits: PlanEdit[]) => change.mutate({ edits }),
+    step: (step: "undo" | "redo") => change.mutate({ step }),
+  };
+}

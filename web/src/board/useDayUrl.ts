@@ -1,0 +1,93 @@
+import { useCallback, useMemo } from "react";
+import { useSearchParams } from "react-router";
+
+/** What the inspector shows. */
+export type Selection =
+  | { kind: "need"; part: string; need: string }
+  | { kind: "hand"; part: string; person: string; position: string }
+  | { kind: "part"; part: string }
+  | { kind: "item"; item: string };
+
+/** A thing pulled, and from which part on; without a part, all day. */
+export interface Pull {
+  item: string;
+  part?: string;
+}
+
+const pullText = (pull: Pull) => (pull.part ? `${pull.item}@${pull.part}` : pull.item);
+
+/** What is seen and what is pulled live in the address, so that a link or a reload shows the same. */
+export function useDayUrl() {
+  const [params, setParams] = useSearchParams();
+  const pulls = useMemo(() => params.getAll("pull"), [params]);
+  const selection = useMemo(() => readSelection(params), [params]);
+
+  const select = useCallback(
+    (next: Selection | null) =>
+      setParams(
+        (old) => {
+          const now = new URLSearchParams(old.getAll("pull").map((p) => ["pull", p]));
+          if (next) for (const [key, value] of writeSelection(next)) now.set(key, value);
+          return now;
+        },
+        { replace: true },
+      ),
+    [setParams],
+  );
+
+  const setPulls = useCallback(
+    (change: (old: string[]) => string[]) =>
+      setParams(
+        (old) => {
+          const now = new URLSearchParams(old);
+          const next = change(old.getAll("pull"));
+          now.delete("pull");
+          next.forEach((p) => now.append("pull", p));
+          return now;
+        },
+        { replace: true },
+      ),
+    [setParams],
+  );
+
+  /** Pulls a thing, or puts it back if it is out already. */
+  const togglePull = useCallback(
+    (pull: Pull) =>
+      setPulls((old) => {
+        const rest = old.filter((p) => p !== pull.item && !p.startsWith(`${pull.item}@`));
+        return rest.length < old.length ? rest : [...rest, pullText(pull)];
+      }),
+    [setPulls],
+  );
+
+  return { pulls, selection, select, togglePull, putAllBack: useCallback(() => setPulls(() => []), [setPulls]) };
+}
+
+function readSelection(params: URLSearchParams): Selection | null {
+  const [part, need, hand, item] = ["part", "need", "hand", "item"].map((key) => params.get(key));
+  if (item) return { kind: "item", item };
+  if (!part) return null;
+  if (need) return { kind: "need", part, need };
+  if (!hand) return { kind: "part", part };
+  const [person = "", position = ""] = hand.split(":");
+  return { kind: "hand", part, person, position };
+}
+
+function writeSelection(selection: Selection): [string, string][] {
+  switch (selection.kind) {
+    case "item":
+      return [["item", selection.item]];
+    case "part":
+      return [["part", selection.part]];
+    case "need":
+      return [
+        ["part", selection.part],
+        ["need", selection.need],
+      ];
+    case "hand":
+      return [
+        ["part", selection.part],
+        ["hand", `${selection.person}:${selection.position}`],
+      ];
+  }
+}

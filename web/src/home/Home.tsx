@@ -1,0 +1,114 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useId, useState } from "react";
+import { useNavigate, Link } from "react-router";
+import { answer, api, ProblemError } from "../api/client";
+import { Wordmark } from "../board/BoardHeader";
+import { Strands } from "../marks/Strands";
+import { date } from "../shared/format";
+import { ThemeButton } from "../shared/ThemeButton";
+
+const largestFile = 8 * 1024 * 1024;
+
+/** Every assignment with its verdict, and the ways to begin. */
+export function Home() {
+  const list = useQuery({ queryKey: ["assignments"], queryFn: () => answer(api.GET("/api/assignments")) });
+  return (
+    <div className="mx-auto max-w-4xl px-4">
+      <header className="flex items-center justify-between border-b border-rule py-2">
+        <Wordmark />
+        <ThemeButton />
+      </header>
+      <main className="py-5">
+        <h1 className="text-xl font-semibold">{list.data?.length === 0 ? "Plan your first day" : "Your assignments"}</h1>
+        {list.error && <p role="alert">{list.error.message}</p>}
+        <ul className="mt-2">
+          {list.data?.map((a) => (
+            <li key={a.key} className="border-b border-rule">
+              <Link to={`/${a.key}/day`} className="flex items-center gap-4 py-3">
+                <Strands count={a.strands} width={34} height={20} label={a.name} />
+                <span className="min-w-0 flex-1">
+                  <span className="text-base font-bold">{a.name}</span>{" "}
+                  <span className="text-quiet">
+                    {date(a.start)} · {a.people} {a.people === 1 ? "photographer" : "photographers"} · {a.things} things
+                  </span>
+                  <span className="block">{a.verdict.headline}</span>
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+        {list.data?.length === 0 && (
+          <p className="mt-2 max-w-prose">
+            Yoke Pair walks through a day of photographs part by part and tells you what one failure could cost. See it on a demo day, or open a plan
+            file of your own.
+          </p>
+        )}
+        <Begin />
+      </main>
+    </div>
+  );
+}
+
+const demoNames: Record<string, string> = { "steamer-wedding": "a wedding on a lake steamer", "track-night": "a night of track cycling" };
+
+function Begin() {
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const fileInput = useId();
+  const demos = useQuery({ queryKey: ["demos"], queryFn: () => answer(api.GET("/api/demos")) });
+  const [problem, setProblem] = useState<ProblemError | null>(null);
+  const open = useMutation({
+    mutationFn: (source: { demo: string } | { file: File }) => ("demo" in source ? openDemo(source.demo) : importFile(source.file)),
+    onMutate: () => setProblem(null),
+    onError: (error) => setProblem(error instanceof ProblemError ? error : new ProblemError(0, error.message, [])),
+    onSuccess: (added) => {
+      void client.invalidateQueries({ queryKey: ["assignments"] });
+      void navigate(`/${added.key}/day`);
+    },
+  });
+  return (
+    <section aria-label="Begin" className="mt-6 flex flex-wrap items-center gap-3">
+      {demos.data?.map((name) => (
+        <button key={name} className="webbing" onClick={() => open.mutate({ demo: name })}>
+          Open {demoNames[name] ?? name}
+        </button>
+      ))}
+      <label htmlFor={fileInput} className="webbing cursor-pointer focus-within:outline-2">
+        Open a plan file
+        <input
+          id={fileInput}
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file) open.mutate({ file });
+            e.target.value = "";
+          }}
+        />
+      </label>
+      {problem && (
+        <div role="alert" className="w-full border-y-2 border-broken bg-raised px-3 py-2">
+          <strong>{problem.message}</strong>
+          <ul>
+            {problem.lines.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </section>
+  );
+}
+
+const openDemo = (name: string) => answer(api.POST("/api/demos/{name}", { params: { path: { name } } }));
+
+async function importFile(file: File) {
+  if (file.size > largestFile)
+    throw new ProblemError(413, `${file.name} has ${Math.round(file.size / 1e6)} MB; a plan file has at most 8 MB. Nothing was imported.`, []);
+  const text = await file.text();
+  return answer(
+    // The file goes as it is: it is the server that reads it and says line by line what is wrong.
+    api.POST("/api/assignments/import", { body: text as never, bodySerializer: (body) => body as never, headers: { "Content-Type": "application/json" } }),
+  );
+}

@@ -1,0 +1,30 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter, Link, Route, Routes } from "react-router";
+import { Board } from "./board/Board";
+import { Home } from "./home/Home";
+import "./styles.css";
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 5_000 } } });
+
+createRoot(document.getElementById("root")!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <Routes>
+          <Route path="/" element={<Home />} />
+          <Route path="/:assignment/day" element={<Board />} />
+          <Route
+            path="*"
+            element={
+              <main className="p-6 text-lg">
+                There is nothing at this address. <Link to="/" className="underline">All assignments</Link>
+              </main>
+            }
+          />
+        </Routes>
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,46 @@
+// The one place where figures become text.
+
+const plain = new Intl.NumberFormat(undefined, { maximumFractionDigits: 1 });
+const clock = new Intl.DateTimeFormat(undefined, { hour: "numeric", minute: "2-digit" });
+const day = new Intl.DateTimeFormat(undefined, { weekday: "short", day: "numeric", month: "long", year: "numeric" });
+
+export const number = (value: number) => plain.format(value);
+
+export const time = (local: string | null | undefined) => (local ? clock.format(new Date(local)) : "");
+
+export const date = (local: string | null | undefined) => (local ? day.format(new Date(local)) : "");
+
+/** Local time as a plan file writes it, to the minute. */
+export function localText(at: Date) {
+  const two = (n: number) => String(n).padStart(2, "0");
+  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
+}
+
+export function seconds(value: number) {
+  return value < 120 ? `${number(value)} s` : `${number(value / 60)} min`;
+}
+
+/** 1/250 s as the dial says it. */
+export function shutter(value: number) {
+  return value < 0.4 ? `1/${Math.round(1 / value)} s` : `${number(value)} s`;
+}
+
+export const fNumber = (value: number) => `f/${number(value)}`;
+
+/** Two significant figures, thousands set off. */
+export function iso(value: number) {
+  const unit = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(value, 1))) - 1);
+  const rounded = Math.round(value / unit) * unit;
+  return rounded < 10_000 ? String(rounded) : rounded.toLocaleString("en").replaceAll(",", "\u202f");
+}
+
+export function focal([low, high]: number[]) {
+  const mm = (n: number | undefined) => number(Math.round(n ?? 0));
+  return low === high ? `${mm(low)} mm` : `${mm(low)}–${mm(high)} mm`;
+}
+
+export function stops(over: number) {
+  const size = number(Math.abs(over));
+  if (size === "0") return "at the ceiling";
+  return over > 0 ? `${size} stops over` : `${size} stops in hand`;
+}

@@ -1,0 +1,61 @@
+import type { Outcome, Step, Weighed } from "../api/client";
+import { number, seconds } from "./format";
+
+export type NameOf = (id: string) => string;
+
+export const outcomeWord: Record<Outcome, string> = {
+  holds: "holds",
+  thins: "second best",
+  late: "late",
+  lost: "lost",
+};
+
+/** What the strand mark of a need, part or item says to those who do not see it. */
+export const strandWord = ["not covered", "hangs by one thing", "survives any one failure", "survives any two failures"];
+
+export function stepText(step: Step, name: NameOf) {
+  const what = (step.items ?? [step.item]).map(name).join(", ");
+  switch (step.action) {
+    case "fetch":
+      return `take ${what} from ${name(step.from ?? "")}`;
+    case "borrow":
+      return `get ${what} from ${name(step.from ?? "")}`;
+    case "raise":
+      return `raise ${what}`;
+    case "changeLens":
+      return `put on ${what}`;
+    case "fitAdapter":
+      return `fit ${what}`;
+    case "fitFlash":
+      return `fit ${what}`;
+    case "changeBattery":
+      return `put in ${what}`;
+    case "changeCard":
+      return `put in ${what}`;
+  }
+}
+
+const shortfall: Record<string, (w: Weighed) => string> = {
+  tooShort: (w) => `too short, crop ${number(w.fit.factor)}×`,
+  tooLong: (w) => `too long ${number(w.fit.factor)}×`,
+  megapixels: (w) => `only ${number(w.fit.megapixelsLeft)} MP left`,
+  notCloseEnough: (w) => `frame ${number(w.fit.frameMm ?? 0)} mm wide`,
+  tubeTooClose: () => "the tube focuses too close",
+  iso: (w) => `${number(w.fit.stopsOver)} stops over`,
+  noise: () => "can be heard",
+  frameRate: () => "too few frames a second",
+  lightNotWanted: () => "asks for flash",
+  flashShort: () => "flash too weak or slow",
+  doubtful: () => "sometimes works",
+  oneRecord: () => "one card only",
+};
+
+/** Why a way is second best or no use, in a few words; nothing for a full one. */
+export function shortfallText(w: Weighed) {
+  const causes = w.noFor.length > 0 ? w.noFor : w.secondBestFor;
+  return causes.map((cause) => shortfall[cause]?.(w) ?? cause).join(", ");
+}
+
+export function waitText(wait: number | null | undefined) {
+  return wait == null ? "can wait" : `within ${seconds(wait)}`;
+}
