@@ -19,7 +19,10 @@ createRoot(document.getElementById("root")!).render(
             path="*"
             element={
               <main className="p-6 text-lg">
-                There is nothing at this address. <Link to="/" className="underline">All assignments</Link>
+                There is nothing at this address.{" "}
+                <Link to="/" className="underline">
+                  All assignments
+                </Link>
               </main>
             }
           />

@@ -15,13 +15,13 @@ public sealed record Mend(PlanEdit Edit, string Label, int Strands, IReadOnlyLis
 /// <summary>Looks for single edits that mend a need and harm nothing else.</summary>
 public static class Mending
 {
-    private const int Offered = 4;
+    private const int Offered = 3;
 
     /// <summary>
     /// Tries to pack each thing somewhere else, then each change of a setup in the need's part. What helps the need is kept
     /// only if the day as a whole has fewer single points and gaps, and none that is new.
     /// </summary>
-    /// <returns>Cheapest first: moves before changes of setup; at most four. Null when there is no such need.</returns>
+    /// <returns>Cheapest first: moves before changes of setup; at most three. Null when there is no such need.</returns>
     public static IReadOnlyList<Mend>? For(Plan plan, string partId, string needId)
     {
         if (plan.Parts.FirstOrDefault(p => p.Id == partId) is not { } part || part.Needs.FirstOrDefault(n => n.Id == needId) is not { } need) return null;

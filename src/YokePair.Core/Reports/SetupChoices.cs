@@ -12,12 +12,12 @@ namespace YokePair.Core.Reports;
 /// <param name="Uncovered">Needs of the part that would not be covered.</param>
 /// <param name="EquivalentMm">Equivalent range on that body, mm.</param>
 /// <param name="From">Where the lens is now: a place id, or null when it is in a hand already.</param>
-public sealed record SetupChoice(Mount Edit, bool Current, int Strands, IReadOnlyList<string> Hanging, IReadOnlyList<string> Uncovered, Interval EquivalentMm, string? From);
+public sealed record SetupChoice(PlanEdit Edit, bool Current, int Strands, IReadOnlyList<string> Hanging, IReadOnlyList<string> Uncovered, Interval EquivalentMm, string? From);
 
 /// <summary>Tries everything that fits a position.</summary>
 public static class SetupChoices
 {
-    /// <summary>Every chain that fits a body for one position, strongest part first. The body is the given one.</summary>
+    /// <summary>Every chain that fits a body for one position, what is on now first, then the strongest part. The body is the given one.</summary>
     /// <returns>Null when the plan has no such part or person.</returns>
     public static IReadOnlyList<SetupChoice>? For(Plan plan, IReadOnlyList<Pulled> pulled, string partId, string person, string position, string? bodyId)
     {
@@ -26,8 +26,11 @@ public static class SetupChoices
         var body = plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == (bodyId ?? setup?.Body)) ?? plan.Items.OfType<Body>().FirstOrDefault();
         if (body is null) return [];
         var choices = new List<SetupChoice>();
+        var close = part.Needs.Any(n => n.CloseWidthMm is not null);
         foreach (var glass in GlassOnBody.Fitting(body, plan.Items))
         {
+            // A tube serves close-ups and nothing else.
+            if (glass.Tube is not null && !close) continue;
             if (pulled.Any(p => glass.Pieces.Any(piece => piece.Id == p.Item))) continue;
             var mount = Mount.Of(partId, person, position, glass);
             if (mount.Apply(plan).Plan is not { } tried) continue;
@@ -43,6 +46,6 @@ public static class SetupChoices
                 glass.EquivalentMm,
                 inHand ? null : glass.Lens.Place));
         }
-        return [.. choices.OrderBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count).ThenBy(c => c.EquivalentMm.Low)];
+        return [.. choices.OrderByDescending(c => c.Current).ThenBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count).ThenBy(c => c.EquivalentMm.Low)];
     }
 }

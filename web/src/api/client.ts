@@ -35,7 +35,9 @@ export class ProblemError extends Error {
 }
 
 /** The data of an answer, or a ProblemError. A server that does not answer is a problem too. */
-export async function answer<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function answer<T>(
+  request: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
   const { data, error, response } = await request.catch(() => {
     throw new ProblemError(0, "The server does not answer. Nothing was changed; try again.", []);
   });

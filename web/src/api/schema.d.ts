@@ -929,25 +929,6 @@ export interface components {
              */
             gapsClosed: number;
         };
-        /** @description Puts a body with glass in a person's position for one part. What another position of that part held of it is given what was here. */
-        Mount: {
-            /** @description Part id. */
-            part: string;
-            /** @description Person id. */
-            person: string;
-            /** @description Position: left, right and so on. */
-            position: string;
-            /** @description Body id; null empties the hand. */
-            body?: null | string;
-            /** @description Lens id; null leaves the body bare. */
-            lens?: null | string;
-            /** @description Converter id. */
-            converter?: null | string;
-            /** @description Tube id. */
-            tube?: null | string;
-            /** @description Adapter id. */
-            adapter?: null | string;
-        };
         /** @description Something that must be photographed in a part. */
         Need: {
             /** @description Stable id, unique among the needs of its part. */
@@ -1164,7 +1145,7 @@ export interface components {
             position: string;
             /** @description Body id; null empties the hand. */
             body?: null | string;
-            /** @description Lens id; null leaves the body bare. */
+            /** @description Lens id; null leaves the body bare. A lens of another mount brings the adapter it needs, if there is one. */
             lens?: null | string;
             /** @description Converter id. */
             converter?: null | string;
@@ -1336,7 +1317,7 @@ export interface components {
         /** @description Something a position could carry in a part, and what the part would then be worth. */
         SetupChoice: {
             /** @description The edit that does it. */
-            edit: components["schemas"]["Mount"];
+            edit: components["schemas"]["PlanEdit"];
             /** @description Whether it is what the position carries now. */
             current: boolean;
             /**

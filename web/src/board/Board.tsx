@@ -1,4 +1,11 @@
-import { DndContext, PointerSensor, TouchSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import {
+  DndContext,
+  PointerSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from "@dnd-kit/core";
 import { useCallback, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useMediaQuery } from "../shared/useMediaQuery";
@@ -76,9 +83,17 @@ export function Board() {
   return (
     <DayContext value={{ day, selection, select, edit, pulling, togglePull, touchItem, pulls }}>
       <DndContext sensors={sensors} onDragEnd={drop}>
-        <div className={`flex h-full flex-col ${pulling ? "cursor-crosshair" : ""}`} data-revision={board.revision}>
+        <div
+          className={`flex h-full flex-col ${pulling ? "cursor-crosshair" : ""}`}
+          data-revision={board.revision}
+        >
           <BoardHeader undo={() => step("undo")} redo={() => step("redo")} help={() => setHelp((h) => !h)} />
-          <VerdictBar pending={pending} pulling={pulling} togglePulling={() => setPulling((p) => !p)} putAllBack={escape} />
+          <VerdictBar
+            pending={pending}
+            pulling={pulling}
+            togglePulling={() => setPulling((p) => !p)}
+            putAllBack={escape}
+          />
           {notice && <NoticeBar notice={notice} dismiss={dismiss} again={(edits) => edit(...edits)} />}
           <main className="min-h-0 flex-1 overflow-auto">
             {board.pull && <PullStrip pull={board.pull} />}

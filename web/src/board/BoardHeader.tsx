@@ -23,16 +23,32 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
       <Wordmark />
       <h1 className="font-medium">{plan.assignment.name}</h1>
       <span className="text-quiet max-[700px]:hidden">
-        {date(day.parts[0]?.start)} · {people} {people === 1 ? "photographer" : "photographers"} · {plan.items.length} things
+        {date(day.parts[0]?.start)} · {people} {people === 1 ? "photographer" : "photographers"} ·{" "}
+        {plan.items.length} things
       </span>
       <span className="ml-auto flex items-center gap-4">
-        <button onClick={undo} disabled={!undoes} title={undoes ? `Undo: ${undoes}` : "Nothing to undo"} className="disabled:text-quiet py-1">
+        <button
+          onClick={undo}
+          disabled={!undoes}
+          title={undoes ? `Undo: ${undoes}` : "Nothing to undo"}
+          className="disabled:text-quiet py-1"
+        >
           Undo
         </button>
-        <button onClick={redo} disabled={!redoes} title={redoes ? `Redo: ${redoes}` : "Nothing to redo"} className="disabled:text-quiet py-1">
+        <button
+          onClick={redo}
+          disabled={!redoes}
+          title={redoes ? `Redo: ${redoes}` : "Nothing to redo"}
+          className="disabled:text-quiet py-1"
+        >
           Redo
         </button>
-        <a href={`/api/assignments/${key}/plan`} download className="py-1" title="Save the plan file, to keep or to pass on">
+        <a
+          href={`/api/assignments/${key}/plan`}
+          download
+          className="py-1"
+          title="Save the plan file, to keep or to pass on"
+        >
           Plan file
         </a>
         <button onClick={help} className="py-1 max-[700px]:hidden">

@@ -1,9 +1,10 @@
 import { Fragment, useMemo } from "react";
+import type { Part } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { useWidth } from "../shared/useWidth";
 import { strandWord } from "../shared/words";
 import { useDay } from "./DayContext";
-import { columnWidths, timeScale } from "./dayModel";
+import { columnWidths, setupOf, timeScale, type Position } from "./dayModel";
 import { HandCell } from "./HandCell";
 import { Join } from "./Join";
 import { moveBetweenCells } from "./moveBetweenCells";
@@ -12,6 +13,12 @@ import { PartHead } from "./PartHead";
 
 const labelWidth = 112;
 const narrowest = 74;
+
+/** The body a position starts the day with; where that changes, the strand says so. */
+function firstBody(parts: Part[], at: Position, name: (id: string) => string) {
+  const body = parts.map((p) => setupOf(p, at)?.body).find(Boolean);
+  return body ? name(body) : "no body";
+}
 
 /** The day as a board: parts are columns on the time axis, camera positions are strands through it. */
 export function DayGrid() {
@@ -36,7 +43,11 @@ export function DayGrid() {
           <div className="pointer-events-none absolute inset-y-0 -z-10" aria-hidden>
             {widths.map((w, i) =>
               i % 2 === 0 ? (
-                <div key={i} className="absolute inset-y-0 bg-band" style={{ left: labelWidth + (edges[i - 1] ?? 0), width: w }} />
+                <div
+                  key={i}
+                  className="absolute inset-y-0 bg-band"
+                  style={{ left: labelWidth + (edges[i - 1] ?? 0), width: w }}
+                />
               ) : null,
             )}
           </div>
@@ -46,20 +57,40 @@ export function DayGrid() {
             <PartHead key={part.id} part={part} column={c} />
           ))}
           {[-1, ...parts.keys()].map((c) => (
-            <Join key={c} before={parts[c]} after={parts[c + 1]} x={labelWidth + (edges[c] ?? 0)} scale={scale} left={labelWidth} />
+            <Join
+              key={c}
+              before={parts[c]}
+              after={parts[c + 1]}
+              x={labelWidth + (edges[c] ?? 0)}
+              scale={scale}
+              left={labelWidth}
+            />
           ))}
 
           <div className="self-center font-semibold">The day</div>
           {parts.map((part) => (
-            <div key={part.id} className="px-0.5 py-2" title={`${part.name ?? part.id}: ${strandWord[day.partStrands(part.id)]}`}>
-              <Strands count={day.partStrands(part.id)} width="full" height={20} label={part.name ?? part.id} breaking />
+            <div
+              key={part.id}
+              className="px-0.5 py-2"
+              title={`${part.name ?? part.id}: ${strandWord[day.partStrands(part.id)]}`}
+            >
+              <Strands
+                count={day.partStrands(part.id)}
+                width="full"
+                height={20}
+                label={part.name ?? part.id}
+                breaking
+              />
             </div>
           ))}
 
           {positions.map((at, r) => (
             <Fragment key={`${at.person}:${at.position}`}>
               <div className="border-t border-rule pt-1 leading-tight">
-                <span className="font-semibold">{day.name(at.person)}</span> {at.position}
+                <span className="font-semibold">
+                  {day.name(at.person)} {at.position}
+                </span>
+                <span className="narrow block text-quiet">{firstBody(parts, at, day.name)}</span>
               </div>
               {parts.map((part, c) => (
                 <HandCell key={part.id} at={at} part={part} previous={parts[c - 1]} row={r + 1} column={c} />
@@ -74,7 +105,11 @@ export function DayGrid() {
             </div>
           </div>
           {parts.map((part, c) => (
-            <ul key={part.id} className="border-t border-rule py-1.5" aria-label={`Needs of ${part.name ?? part.id}`}>
+            <ul
+              key={part.id}
+              className="border-t border-rule py-1.5"
+              aria-label={`Needs of ${part.name ?? part.id}`}
+            >
               {part.needs.map((need, r) => (
                 <li key={need.id}>
                   <NeedMark part={part} need={need} cell={`${100 + r}:${c}`} />

@@ -13,8 +13,17 @@ export function DayList() {
     <ol className="px-4">
       {day.parts.map((part, c) => (
         <li key={part.id} className="border-b border-rule py-2">
-          <button className="flex min-h-[44px] w-full items-center gap-3 text-left" onClick={() => select({ kind: "part", part: part.id })}>
-            <Strands count={day.partStrands(part.id)} width={30} height={18} label={strandWord[day.partStrands(part.id)]} breaking />
+          <button
+            className="flex min-h-[44px] w-full items-center gap-3 text-left"
+            onClick={() => select({ kind: "part", part: part.id })}
+          >
+            <Strands
+              count={day.partStrands(part.id)}
+              width={30}
+              height={18}
+              label={strandWord[day.partStrands(part.id)]}
+              breaking
+            />
             <span className="min-w-0 flex-1">
               <span className="block text-base font-bold">{part.name ?? part.id}</span>
               <span className="text-quiet">
@@ -26,7 +35,10 @@ export function DayList() {
           {day.positions
             .filter((at) => part.setups.some((s) => s.person === at.person && s.position === at.position))
             .map((at) => (
-              <div key={`${at.person}:${at.position}`} className="grid grid-cols-[7rem_1fr] items-center [&_button]:h-[46px]">
+              <div
+                key={`${at.person}:${at.position}`}
+                className="grid grid-cols-[7rem_1fr] items-center [&_button]:h-[46px]"
+              >
                 <span className="text-quiet">
                   {day.name(at.person)} {at.position}
                 </span>

@@ -15,16 +15,25 @@ interface Props {
 /** One part of a camera position's strand: the thread, what is on it, and a knot where that changes. */
 export function HandCell({ at, part, previous, row, column }: Props) {
   const { day, select, selection, pulling } = useDay();
-  const { setNodeRef, isOver } = useDroppable({ id: `${part.id}/${at.person}/${at.position}`, data: { part: part.id, ...at } });
+  const { setNodeRef, isOver } = useDroppable({
+    id: `${part.id}/${at.person}/${at.position}`,
+    data: { part: part.id, ...at },
+  });
   const setup = setupOf(part, at);
   const before = previous && setupOf(previous, at);
   const chain = setup ? chainOf(setup) : [];
   const things = setup ? thingsOf(setup) : [];
   const glassChanges = !before || chain.join() !== chainOf(before).join();
-  const bodyChanges = !!setup && (!before || before.body !== setup.body);
+  const bodyChanges = !!setup && !!before && before.body !== setup.body;
   const gone = things.filter((id) => day.isPulled(id, part.id));
-  const hangs = day.board.report.singlePoints.some((s) => things.includes(s.item) && s.hits.some((h) => h.part === part.id));
-  const selected = selection?.kind === "hand" && selection.part === part.id && selection.person === at.person && selection.position === at.position;
+  const hangs = day.board.report.singlePoints.some(
+    (s) => things.includes(s.item) && s.hits.some((h) => h.part === part.id),
+  );
+  const selected =
+    selection?.kind === "hand" &&
+    selection.part === part.id &&
+    selection.person === at.person &&
+    selection.position === at.position;
   const glass = chain.map(day.name).join(" + ");
   const stroke = gone.length > 0 ? "var(--broken)" : hangs ? "var(--hangs)" : "var(--ink)";
 
@@ -36,15 +45,17 @@ export function HandCell({ at, part, previous, row, column }: Props) {
       aria-pressed={selected}
       aria-label={`${day.name(at.person)} ${at.position}, ${part.name ?? part.id}: ${setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "no body")}` : "nothing"}${gone.length > 0 ? `, without ${gone.map(day.name).join(", ")}` : ""}`}
       title={setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "")}` : "Empty hand"}
-      onClick={pulling && setup ? undefined : () => select(selected ? null : { kind: "hand", part: part.id, ...at })}
-      className={`narrow relative block h-[38px] w-full border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${isOver ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
+      onClick={
+        pulling && setup ? undefined : () => select(selected ? null : { kind: "hand", part: part.id, ...at })
+      }
+      className={`narrow relative block h-[48px] w-full border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${isOver ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
     >
       {setup && (
         <>
           {(glassChanges || selected) && (
-            <span className="block overflow-hidden pl-2 leading-[1.1] font-semibold text-ellipsis whitespace-nowrap">
+            <span className="absolute inset-x-0 bottom-[13px] line-clamp-3 pl-2 text-[11.5px] leading-[1] font-semibold">
               {glass || "no lens"}
-              {bodyChanges && <span className="block overflow-hidden font-normal text-ellipsis opacity-75">{day.name(setup.body ?? "")}</span>}
+              {bodyChanges && <span className="font-normal"> on {day.name(setup.body ?? "")}</span>}
             </span>
           )}
           <svg className="absolute inset-x-0 bottom-0 h-3.5 w-full overflow-visible" aria-hidden>
@@ -58,7 +69,9 @@ export function HandCell({ at, part, previous, row, column }: Props) {
               strokeDasharray={gone.length > 0 ? "5 4" : undefined}
               className={gone.length > 0 ? "breaks" : undefined}
             />
-            {glassChanges && before && <circle cx="0" cy="8" r="4.5" fill="var(--ground)" stroke="var(--ink)" strokeWidth="2" />}
+            {glassChanges && before && (
+              <circle cx="0" cy="8" r="4.5" fill="var(--ground)" stroke="var(--ink)" strokeWidth="2" />
+            )}
           </svg>
         </>
       )}

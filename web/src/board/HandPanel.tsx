@@ -18,7 +18,10 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
     queryFn: () =>
       answer(
         api.GET("/api/assignments/{key}/parts/{part}/choices", {
-          params: { path: { key: assignment, part: part.id }, query: { person: at.person, position: at.position, body, pull: pulls } },
+          params: {
+            path: { key: assignment, part: part.id },
+            query: { person: at.person, position: at.position, body, pull: pulls },
+          },
         }),
       ),
     placeholderData: (old) => old,
@@ -49,9 +52,18 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
       </label>
       {error && <p role="alert">{error.message}</p>}
       {!data && !error && <p className="text-quiet">Trying everything that fits …</p>}
-      <ul className="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-x-6 gap-y-0.5" aria-label="Glass that fits">
+      <ul
+        className="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-x-6 gap-y-0.5"
+        aria-label="Glass that fits"
+      >
         {data?.map((choice) => {
-          const glass = [choice.edit.lens, choice.edit.converter, choice.edit.tube, choice.edit.adapter].filter((id): id is string => !!id);
+          if (choice.edit.type !== "mount") return null;
+          const glass = [
+            choice.edit.lens,
+            choice.edit.converter,
+            choice.edit.tube,
+            choice.edit.adapter,
+          ].filter((id): id is string => !!id);
           const harm = [
             choice.uncovered.length > 0 ? `not covered: ${choice.uncovered.map(needName).join(", ")}` : "",
             choice.hanging.length > 0 ? `hangs: ${choice.hanging.map(needName).join(", ")}` : "",
@@ -61,7 +73,7 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
               <button
                 className={`flex w-full items-center gap-2 px-1 py-0.5 text-left max-[700px]:min-h-[44px] ${choice.current ? "bg-band font-bold" : ""}`}
                 aria-pressed={choice.current}
-                onClick={() => edit({ type: "mount", ...choice.edit })}
+                onClick={() => edit(choice.edit)}
               >
                 <Strands count={choice.strands} width={18} label="The part with it" />
                 <span className="narrow min-w-0 flex-1 truncate">

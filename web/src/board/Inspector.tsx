@@ -12,17 +12,27 @@ export function Inspector({ assignment }: { assignment: string }) {
   const need = selection.kind === "need" ? part?.needs.find((n) => n.id === selection.need) : undefined;
   const item = selection.kind === "item" ? day.item(selection.item) : undefined;
   return (
-    <section aria-label="Inspector" className="relative max-h-[42%] shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 max-[700px]:max-h-[60%]">
+    <section
+      aria-label="Inspector"
+      className="relative max-h-[36%] shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 max-[700px]:max-h-[60%]"
+    >
       <button
-        className="absolute top-2 right-4 z-1 bg-raised px-1 py-1 max-[700px]:min-h-[44px] max-[700px]:min-w-[44px]"
+        className="float-right ml-4 px-1 pb-1 max-[700px]:min-h-[44px] max-[700px]:min-w-[44px]"
         onClick={() => select(null)}
       >
         Close
       </button>
-      {part && need && <NeedPanel key={`${part.id}/${need.id}`} assignment={assignment} part={part} need={need} />}
+      {part && need && (
+        <NeedPanel key={`${part.id}/${need.id}`} assignment={assignment} part={part} need={need} />
+      )}
       {part && selection.kind === "part" && <PartPanel key={part.id} part={part} />}
       {part && selection.kind === "hand" && (
-        <HandPanel key={`${part.id}/${selection.person}/${selection.position}`} assignment={assignment} part={part} at={selection} />
+        <HandPanel
+          key={`${part.id}/${selection.person}/${selection.position}`}
+          assignment={assignment}
+          part={part}
+          at={selection}
+        />
       )}
       {item && <ItemPanel key={item.id} item={item} />}
       {!part && !item && <p>This is no longer in the plan.</p>}

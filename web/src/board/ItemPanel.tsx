@@ -9,8 +9,13 @@ export function ItemPanel({ item }: { item: Item }) {
   const { day, edit, select, togglePull } = useDay();
   const { plan, report } = day.board;
   const hits = report.singlePoints.find((s) => s.item === item.id)?.hits ?? [];
-  const pairs = report.needs.filter((n) => n.importance !== "nice" && n.margin === 2 && n.cuts.some((c) => c.length === 2 && c.includes(item.id)));
-  const partners = [...new Set(pairs.flatMap((n) => n.cuts.filter((c) => c.length === 2 && c.includes(item.id)).flat()))].filter((id) => id !== item.id);
+  const pairs = report.needs.filter(
+    (n) =>
+      n.importance !== "nice" && n.margin === 2 && n.cuts.some((c) => c.length === 2 && c.includes(item.id)),
+  );
+  const partners = [
+    ...new Set(pairs.flatMap((n) => n.cuts.filter((c) => c.length === 2 && c.includes(item.id)).flat())),
+  ].filter((id) => id !== item.id);
   const pulled = day.isPulled(item.id);
   const on = item.place?.startsWith("@");
   return (
@@ -18,7 +23,11 @@ export function ItemPanel({ item }: { item: Item }) {
       <div className="min-w-0 flex-1 basis-96">
         <h2 className="flex items-center gap-2 text-[15px] font-bold">
           <Strands count={pulled ? 0 : day.itemStrands(item.id)} width={24} />
-          {day.name(item.id)} <span className="font-normal text-quiet">{item.kind}{item.doubtful ? ", sometimes works" : ""}</span>
+          {day.name(item.id)}{" "}
+          <span className="font-normal text-quiet">
+            {item.kind}
+            {item.doubtful ? ", sometimes works" : ""}
+          </span>
         </h2>
         {hits.length > 0 && (
           <>
@@ -28,10 +37,16 @@ export function ItemPanel({ item }: { item: Item }) {
                 const part = day.parts.find((p) => p.id === hit.part);
                 return (
                   <li key={`${hit.part}/${hit.need}`}>
-                    <button className="underline underline-offset-2" onClick={() => select({ kind: "need", part: hit.part, need: hit.need })}>
+                    <button
+                      className="underline underline-offset-2"
+                      onClick={() => select({ kind: "need", part: hit.part, need: hit.need })}
+                    >
                       {part?.needs.find((n) => n.id === hit.need)?.name ?? hit.need}
                     </button>{" "}
-                    is {outcomeWord[hit.outcome]} <span className="text-quiet">{part?.name}, {time(part?.start)}</span>
+                    is {outcomeWord[hit.outcome]}{" "}
+                    <span className="text-quiet">
+                      {part?.name}, {time(part?.start)}
+                    </span>
                   </li>
                 );
               })}
@@ -41,16 +56,27 @@ export function ItemPanel({ item }: { item: Item }) {
         {hits.length === 0 && pairs.length > 0 && (
           <p className="mt-1">
             Nothing is lost without it alone. Together with {partners.slice(0, 3).map(day.name).join(" or ")}
-            {partners.length > 3 ? ` or ${partners.length - 3} others` : ""} it carries {pairs.length} {pairs.length === 1 ? "need" : "needs"}.
+            {partners.length > 3 ? ` or ${partners.length - 3} others` : ""} it carries {pairs.length}{" "}
+            {pairs.length === 1 ? "need" : "needs"}.
           </p>
         )}
-        {hits.length === 0 && pairs.length === 0 && !pulled && <p className="mt-1">It can fail, alone or with any one other thing, and nothing is lost.</p>}
+        {hits.length === 0 && pairs.length === 0 && !pulled && (
+          <p className="mt-1">It can fail, alone or with any one other thing, and nothing is lost.</p>
+        )}
       </div>
       <div className="flex flex-wrap items-end gap-4 pr-16">
         <label className="flex flex-col gap-0.5">
           Packed in
-          <select className="webbing font-normal" value={item.place ?? ""} onChange={(e) => edit({ type: "moveItem", item: item.id, place: e.target.value })}>
-            {on && <option value={item.place ?? ""}>with {day.name((item.place ?? "").slice(1).replace(/\/\d+$/, ""))}</option>}
+          <select
+            className="webbing font-normal"
+            value={item.place ?? ""}
+            onChange={(e) => edit({ type: "moveItem", item: item.id, place: e.target.value })}
+          >
+            {on && (
+              <option value={item.place ?? ""}>
+                with {day.name((item.place ?? "").slice(1).replace(/\/\d+$/, ""))}
+              </option>
+            )}
             {plan.places.map((place) => (
               <option key={place.id} value={place.id}>
                 {place.name ?? place.id}

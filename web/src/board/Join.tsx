@@ -24,14 +24,19 @@ export function Join({ before, after, x, left, scale }: Props) {
   const lowest = before ? Date.parse(before.start ?? "") + step : at - 4 * 60 * minute;
   const highest = after ? Date.parse(after.end ?? "") - step : at + 4 * 60 * minute;
   const clamp = (t: number) => Math.min(highest, Math.max(lowest, Math.round(t / step) * step));
-  const name = !before ? `${after?.name} starts` : !after ? `${before.name} ends` : `${before.name} ends, ${after.name} starts`;
+  const name = !before
+    ? `${after?.name} starts`
+    : !after
+      ? `${before.name} ends`
+      : `${before.name} ends, ${after.name} starts`;
 
   const move = (to: number) => {
     const next = localText(new Date(clamp(to)));
     if (clamp(to) === at) return;
     const edits: PlanEdit[] = [];
     if (before) edits.push({ type: "setPart", part: before.id, end: next });
-    if (after && (!before || after.start === before.end)) edits.push({ type: "setPart", part: after.id, start: next });
+    if (after && (!before || after.start === before.end))
+      edits.push({ type: "setPart", part: after.id, start: next });
     edit(...edits);
   };
   const onKeyDown = (event: KeyboardEvent) => {
@@ -76,9 +81,13 @@ export function Join({ before, after, x, left, scale }: Props) {
         setDrag(null);
       }}
     >
-      <div className={`mx-auto h-full ${drag === null ? "w-px bg-transparent group-hover:w-0.5 group-hover:bg-ink group-focus-visible:bg-ink" : "w-0.5 bg-ink"}`} />
+      <div
+        className={`mx-auto h-full ${drag === null ? "w-px bg-transparent group-hover:w-0.5 group-hover:bg-ink group-focus-visible:bg-ink" : "w-0.5 bg-ink"}`}
+      />
       {drag !== null && (
-        <span className="absolute top-full left-1/2 -translate-x-1/2 bg-ink px-1.5 text-ground">{time(localText(new Date(drag)))}</span>
+        <span className="absolute top-full left-1/2 -translate-x-1/2 bg-ink px-1.5 text-ground">
+          {time(localText(new Date(drag)))}
+        </span>
       )}
     </div>
   );

@@ -4,7 +4,17 @@ import { Strands } from "../marks/Strands";
 import { useDay } from "./DayContext";
 
 /** What would mend a need that hangs by one thing or is not covered; each was tried on the whole day before it is shown. */
-export function Mends({ assignment, part, need, strands }: { assignment: string; part: Part; need: Need; strands: number }) {
+export function Mends({
+  assignment,
+  part,
+  need,
+  strands,
+}: {
+  assignment: string;
+  part: Part;
+  need: Need;
+  strands: number;
+}) {
   const { day, edit, pulls } = useDay();
   const wanted = strands < 2 || pulls.length > 0;
   const { data } = useQuery({
@@ -19,7 +29,7 @@ export function Mends({ assignment, part, need, strands }: { assignment: string;
   });
   if (!wanted || (data?.length === 0 && strands > 1)) return null;
   return (
-    <div className="w-[23rem] max-w-full">
+    <div className="w-[20rem] max-w-full">
       <h3 className="font-bold">Mend it</h3>
       {!data && <p className="text-quiet">Trying what you have packed …</p>}
       {data?.length === 0 && <p>No one move or change of what you have packed mends this.</p>}
@@ -31,8 +41,12 @@ export function Mends({ assignment, part, need, strands }: { assignment: string;
               {mend.label}
               <span className="block text-quiet">
                 {[
-                  mend.singlePointsGone.length > 0 ? `no more hanging by ${mend.singlePointsGone.map(day.name).join(" or ")}` : "",
-                  mend.gapsClosed > 0 ? `${mend.gapsClosed} covered that ${mend.gapsClosed === 1 ? "was" : "were"} not` : "",
+                  mend.singlePointsGone.length > 0
+                    ? `no more hanging by ${mend.singlePointsGone.map(day.name).join(" or ")}`
+                    : "",
+                  mend.gapsClosed > 0
+                    ? `${mend.gapsClosed} covered that ${mend.gapsClosed === 1 ? "was" : "were"} not`
+                    : "",
                 ]
                   .filter(Boolean)
                   .join(", ")}

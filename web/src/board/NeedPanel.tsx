@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Need, type NeedExplanation, type Part, type Weighed } from "../api/client";
 import { Strands } from "../marks/Strands";
-import { fNumber, focal, iso, number, seconds, shutter, stops } from "../shared/format";
+import { fNumber, focal, isoAsked, isoSet, number, seconds, shutter, stops } from "../shared/format";
 import { outcomeWord, shortfallText, strandWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
 import { Mends } from "./Mends";
@@ -27,14 +27,22 @@ export function NeedPanel({ assignment, part, need }: { assignment: string; part
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return <p className="text-quiet">Weighing {need.name} …</p>;
   const serving = data.weighed.filter((w) => w.noFor.length === 0 || w.gone.length > 0);
-  const rows = all ? data.weighed : data.weighed.slice(0, Math.max(shownAtFirst, Math.min(serving.length, shownAtFirst + 3)));
+  const rows = all
+    ? data.weighed
+    : data.weighed.slice(0, Math.max(shownAtFirst, Math.min(serving.length, shownAtFirst + 3)));
   const rest = data.weighed.length - rows.length;
 
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-3">
-      <div className="min-w-0 flex-1 basis-[46rem]">
-        <h2 className="flex flex-wrap items-center gap-x-3 pr-14">
-          <Strands count={data.report.strands} outcome={data.report.baseline} width={26} height={14} breaking />
+      <div className="min-w-0 flex-1 basis-[44rem]">
+        <h2 className="flex flex-wrap items-center gap-x-3">
+          <Strands
+            count={data.report.strands}
+            outcome={data.report.baseline}
+            width={26}
+            height={14}
+            breaking
+          />
           <span className="text-[15px] font-bold">{need.name ?? need.id}</span>
           <span className="font-semibold">
             {outcomeWord[data.report.baseline]}, {strandWord[data.report.strands]}
@@ -42,14 +50,14 @@ export function NeedPanel({ assignment, part, need }: { assignment: string; part
         </h2>
         <p className="text-quiet">{askedText(data, part, need)}</p>
         <Cuts explanation={data} />
-        <div className="mt-1.5 overflow-x-auto">
-          <table className="w-full border-collapse text-left [&_td]:pr-4 [&_td]:align-baseline [&_th]:pr-4 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet">
+        <div className="mt-1.5">
+          <table className="w-full border-collapse text-left [&_td]:pr-4 [&_td]:align-baseline [&_th]:pr-4 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet max-[700px]:block max-[700px]:[&_tbody]:block max-[700px]:[&_thead]:hidden max-[700px]:[&_tr]:flex max-[700px]:[&_tr]:flex-wrap max-[700px]:[&_tr]:border-b max-[700px]:[&_tr]:border-rule max-[700px]:[&_tr]:py-1.5">
             <thead>
               <tr>
                 <th>Glass on body</th>
                 <th>{need.closeWidthMm ? "Frame" : "Framing"}</th>
                 <th>ISO asked</th>
-                <th>In use after</th>
+                <th className="whitespace-nowrap">Ready in</th>
                 <th>That is</th>
               </tr>
             </thead>
@@ -74,7 +82,11 @@ export function NeedPanel({ assignment, part, need }: { assignment: string; part
 function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
   const said = [
     `${part.name}, ${need.importance}, ${waitText(asked.toleranceSeconds)}`,
-    asked.closeWidthMm ? `a frame ${number(asked.closeWidthMm)} mm wide` : asked.focalMm ? `framing ${focal(asked.focalMm)}` : "any framing",
+    asked.closeWidthMm
+      ? `a frame ${number(asked.closeWidthMm)} mm wide`
+      : asked.focalMm
+        ? `framing ${focal(asked.focalMm)}`
+        : "any framing",
     shutter(asked.shutterSeconds),
     asked.minFNumber ? `${fNumber(asked.minFNumber)} for depth` : "",
     `EV ${asked.ev}`,
@@ -99,7 +111,10 @@ function Cuts({ explanation: { report, why } }: { explanation: NeedExplanation }
           {cut.map((id, j) => (
             <span key={id}>
               {j > 0 && " and "}
-              <button className={`underline underline-offset-2 ${report.margin === 1 ? "font-bold" : ""}`} onClick={() => touchItem(id)}>
+              <button
+                className={`underline underline-offset-2 ${report.margin === 1 ? "font-bold" : ""}`}
+                onClick={() => touchItem(id)}
+              >
                 {day.name(id)}
               </button>
             </span>
@@ -123,27 +138,40 @@ function Row({ weighed: w, explanation: { asked } }: { weighed: Weighed; explana
       ? `no: ${short}`
       : w.seconds == null
         ? "cannot be got at"
-        : [late ? "late" : outcomeWord[w.outcome], short].filter(Boolean).join(": ");
+        : [late ? "late" : outcomeWord[w.outcome], short].filter(Boolean).join(", ");
   return (
     <tr className={gone || no ? "text-quiet" : ""}>
-      <td className={`narrow ${gone ? "line-through" : ""} ${!gone && !no ? "font-semibold" : ""}`}>
-        {[...w.glass, ...(w.flash ? [w.flash] : [])].map(day.name).join(" + ")} <span className="font-normal">on {day.name(w.body)}</span>
-        {w.person && day.board.plan.people.length > 1 && <span className="font-normal text-quiet"> · {day.name(w.person)}</span>}
+      <td
+        className={`narrow min-w-[15rem] ${gone ? "line-through" : ""} ${!gone && !no ? "font-semibold" : ""}`}
+      >
+        {[...w.glass, ...(w.flash ? [w.flash] : [])].map(day.name).join(" + ")}{" "}
+        <span className="font-normal">on {day.name(w.body)}</span>
+        {w.person && day.board.plan.people.length > 1 && (
+          <span className="font-normal text-quiet"> · {day.name(w.person)}</span>
+        )}
       </td>
       <td className="whitespace-nowrap">
         {asked.closeWidthMm ? `${number(w.fit.frameMm ?? 0)} mm wide` : focal(w.equivalentMm)}
-        {w.fit.megapixelsLeft < asked.minMegapixels * 3 && <span className="text-quiet"> {number(w.fit.megapixelsLeft)} MP left</span>}
+        {w.fit.megapixelsLeft < asked.minMegapixels * 3 && (
+          <span className="text-quiet"> {number(w.fit.megapixelsLeft)} MP left</span>
+        )}
       </td>
       <td className="whitespace-nowrap">
         {w.fit.flashPower != null ? (
           <>flash at {number(w.fit.flashPower * 100)} % power</>
         ) : (
           <>
-            {iso(w.fit.iso)} of {iso(w.isoCeiling)} <span className="text-quiet">{stops(w.fit.stopsOver)}, {fNumber(w.fit.fNumber)} {shutter(w.fit.shutterSeconds)}</span>
+            {isoAsked(w.fit.iso)} of {isoSet(w.isoCeiling)}{" "}
+            <span className="text-quiet">
+              {stops(w.fit.stopsOver)}, {fNumber(w.fit.fNumber)} {shutter(w.fit.shutterSeconds)}
+            </span>
           </>
         )}
       </td>
-      <td className="whitespace-nowrap" title={w.steps.map((s) => `${stepText(s, day.name)} ${seconds(s.seconds)}`).join(", then ")}>
+      <td
+        className="whitespace-nowrap"
+        title={w.steps.map((s) => `${stepText(s, day.name)} ${seconds(s.seconds)}`).join(", then ")}
+      >
         {w.seconds == null ? "–" : seconds(w.seconds)}
       </td>
       <td className={late ? "font-semibold" : ""}>{verdict}</td>

@@ -2,10 +2,21 @@ import type { PlanEdit } from "../api/client";
 import type { Notice } from "./useBoard";
 
 /** A change that was not made: what is wrong, where, and how to mend it. */
-export function NoticeBar({ notice, dismiss, again }: { notice: Notice; dismiss: () => void; again: (edits: PlanEdit[]) => void }) {
+export function NoticeBar({
+  notice,
+  dismiss,
+  again,
+}: {
+  notice: Notice;
+  dismiss: () => void;
+  again: (edits: PlanEdit[]) => void;
+}) {
   const { again: edits } = notice;
   return (
-    <div role="alert" className="flex flex-wrap items-center gap-x-4 gap-y-1 border-y-2 border-broken bg-raised px-4 py-2">
+    <div
+      role="alert"
+      className="flex flex-wrap items-center gap-x-4 gap-y-1 border-y-2 border-broken bg-raised px-4 py-2"
+    >
       <div className="flex-1 basis-80">
         <strong>{notice.title}</strong>
         <ul>

@@ -15,6 +15,7 @@ export function rulesOf(part: Part, name: (id: string) => string): string[] {
 export function PartHead({ part, column }: { part: Part; column: number }) {
   const { day, select, selection } = useDay();
   const selected = selection?.kind === "part" && selection.part === part.id;
+  const faint = selected ? "" : "text-quiet";
   return (
     <button
       data-cell={`0:${column}`}
@@ -25,10 +26,12 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
       className={`narrow flex min-h-[88px] flex-col items-start px-1.5 pt-1 pb-1 text-left leading-[1.25] ${selected ? "bg-ink text-ground" : ""}`}
     >
       <span className="w-full truncate text-[13.5px] font-bold">{part.name ?? part.id}</span>
-      <span className="text-quiet">{time(part.start)}</span>
-      <span className="w-full truncate text-quiet">{part.location}</span>
+      <span className={faint}>{time(part.start)}</span>
+      <span className={`w-full truncate ${faint}`}>{part.location}</span>
       <span>EV {part.ev}</span>
-      <span className="w-full text-[11.5px] leading-[1.15] font-bold">{rulesOf(part, day.name).join(", ")}</span>
+      <span className="w-full text-[11.5px] leading-[1.15] font-bold">
+        {rulesOf(part, day.name).join(", ")}
+      </span>
     </button>
   );
 }

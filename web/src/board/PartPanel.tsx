@@ -24,12 +24,32 @@ export function PartPanel({ part }: { part: Part }) {
     <div className="flex flex-col gap-2">
       <h2 className="text-[15px] font-bold">{part.name ?? part.id}</h2>
       <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
-        <TypedField label="Starts" type="datetime-local" value={part.start ?? ""} commit={(start) => set({ start })} />
-        <TypedField label="Ends" type="datetime-local" value={part.end ?? ""} commit={(end) => set({ end })} />
-        <TypedField label="Light, EV at ISO 100" type="number" step="0.5" value={String(part.ev)} commit={(ev) => set({ ev: Number(ev) })} />
+        <TypedField
+          label="Starts"
+          type="datetime-local"
+          value={part.start ?? ""}
+          commit={(start) => set({ start })}
+        />
+        <TypedField
+          label="Ends"
+          type="datetime-local"
+          value={part.end ?? ""}
+          commit={(end) => set({ end })}
+        />
+        <TypedField
+          label="Light, EV at ISO 100"
+          type="number"
+          step="0.5"
+          value={String(part.ev)}
+          commit={(ev) => set({ ev: Number(ev) })}
+        />
         <label className="flex flex-col gap-0.5">
           or by name
-          <select className="webbing font-normal" value={levels.find(([, ev]) => ev === part.ev)?.[1] ?? ""} onChange={(e) => set({ ev: Number(e.target.value) })}>
+          <select
+            className="webbing font-normal"
+            value={levels.find(([, ev]) => ev === part.ev)?.[1] ?? ""}
+            onChange={(e) => set({ ev: Number(e.target.value) })}
+          >
             <option value="" disabled>
               as set
             </option>
@@ -40,7 +60,12 @@ export function PartPanel({ part }: { part: Part }) {
             ))}
           </select>
         </label>
-        <Choice label="Flash" value={part.flash} options={{ allowed: "may be used", banned: "banned" }} choose={(flash) => set({ flash })} />
+        <Choice
+          label="Flash"
+          value={part.flash}
+          options={{ allowed: "may be used", banned: "banned" }}
+          choose={(flash) => set({ flash })}
+        />
         <Choice
           label="Quiet"
           value={part.quiet}
@@ -57,7 +82,9 @@ export function PartPanel({ part }: { part: Part }) {
                   checked={part.unreachable.includes(place.id)}
                   onChange={(e) =>
                     set({
-                      unreachable: e.target.checked ? [...part.unreachable, place.id] : part.unreachable.filter((id) => id !== place.id),
+                      unreachable: e.target.checked
+                        ? [...part.unreachable, place.id]
+                        : part.unreachable.filter((id) => id !== place.id),
                     })
                   }
                 />
@@ -107,12 +134,32 @@ function TypedField({ label, value, commit, ...input }: Typed) {
   );
 }
 
-function Choice({ label, value, options, choose }: { label: string; value: string; options: Record<string, string>; choose: (value: string) => void }) {
+function Choice({
+  label,
+  value,
+  options,
+  choose,
+}: {
+  label: string;
+  value: string;
+  options: Record<string, string>;
+  choose: (value: string) => void;
+}) {
   return (
     <Labelled label={label}>
-      <ToggleGroup.Root type="single" value={value} onValueChange={(v) => v && choose(v)} aria-label={label} className="flex">
+      <ToggleGroup.Root
+        type="single"
+        value={value}
+        onValueChange={(v) => v && choose(v)}
+        aria-label={label}
+        className="flex"
+      >
         {Object.entries(options).map(([key, word]) => (
-          <ToggleGroup.Item key={key} value={key} className="webbing -ml-px rounded-none font-normal first:ml-0">
+          <ToggleGroup.Item
+            key={key}
+            value={key}
+            className="webbing -ml-px rounded-none font-normal first:ml-0"
+          >
             {word}
           </ToggleGroup.Item>
         ))}

@@ -3,7 +3,15 @@ import type { ReactNode } from "react";
 import { useDay } from "./DayContext";
 
 /** What hangs on one strand, to pull any of it from this part on. */
-export function PullMenu({ things, part, children }: { things: string[]; part: string; children: ReactNode }) {
+export function PullMenu({
+  things,
+  part,
+  children,
+}: {
+  things: string[];
+  part: string;
+  children: ReactNode;
+}) {
   const { day, togglePull } = useDay();
   return (
     <DropdownMenu.Root modal={false}>

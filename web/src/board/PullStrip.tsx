@@ -31,7 +31,8 @@ export function PullStrip({ pull }: { pull: PullResult }) {
                     ? change.now.steps.map((step, i) => (
                         <span key={i}>
                           {i > 0 && ", then "}
-                          {stepText(step, day.name)} <span className="text-quiet">{seconds(step.seconds)}</span>
+                          {stepText(step, day.name)}{" "}
+                          <span className="text-quiet">{seconds(step.seconds)}</span>
                         </span>
                       ))
                     : "Nothing left will do it."}

@@ -18,7 +18,11 @@ export function Shelf() {
   return (
     <section aria-label="Kit" className="border-t border-rule px-4 py-2 max-[700px]:pb-6">
       {places.map((place) => (
-        <PlaceRow key={place.id} place={place} items={plan.items.filter((i) => day.placeOf(i) === place.id)} />
+        <PlaceRow
+          key={place.id}
+          place={place}
+          items={plan.items.filter((i) => day.placeOf(i) === place.id)}
+        />
       ))}
     </section>
   );
@@ -65,8 +69,12 @@ function ItemTag({ item }: { item: Item }) {
       aria-label={`${day.name(item.id)}${pulled ? ", pulled" : ""}${strands === 1 ? ", alone carries something" : ""}`}
       title={draggable ? "Drag to a hand, or open" : undefined}
       onClick={() => touchItem(item.id)}
-      className={`tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ${inside ? "opacity-80" : ""} ${strands === 1 ? "font-bold" : ""}`}
-      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, position: "relative", zIndex: 5 } : undefined}
+      className={`tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ${inside && !selected ? "text-quiet" : ""} ${strands === 1 ? "font-bold" : ""}`}
+      style={
+        transform
+          ? { transform: `translate(${transform.x}px, ${transform.y}px)`, position: "relative", zIndex: 5 }
+          : undefined
+      }
     >
       {(strands < 3 || pulled) && (
         <span className={selected ? "rounded-sm bg-ground" : ""}>

@@ -12,7 +12,11 @@ export function VerdictBar({ pending, pulling, togglePulling, putAllBack }: Prop
   const { day, select, touchItem, pulls } = useDay();
   const { report, pull } = day.board;
   return (
-    <section aria-label="Verdict" aria-busy={pending} className="flex flex-wrap items-start gap-x-6 gap-y-2 px-4 pt-2.5 pb-2">
+    <section
+      aria-label="Verdict"
+      aria-busy={pending}
+      className="flex flex-wrap items-start gap-x-6 gap-y-2 px-4 pt-2.5 pb-2"
+    >
       <div className={`min-w-0 flex-1 basis-80 ${pending ? "opacity-60" : ""}`} aria-live="polite">
         <p className="text-xl leading-tight font-semibold" data-testid="verdict">
           {pull ? pull.headline : report.verdictParts.headline}
@@ -24,13 +28,21 @@ export function VerdictBar({ pending, pulling, togglePulling, putAllBack }: Prop
               const { item, part, need } = piece;
               if (item)
                 return (
-                  <button key={i} className="font-semibold underline underline-offset-2" onClick={() => touchItem(item)}>
+                  <button
+                    key={i}
+                    className="font-semibold underline underline-offset-2"
+                    onClick={() => touchItem(item)}
+                  >
                     {piece.text}
                   </button>
                 );
               if (part && need)
                 return (
-                  <button key={i} className="underline underline-offset-2" onClick={() => select({ kind: "need", part, need })}>
+                  <button
+                    key={i}
+                    className="underline underline-offset-2"
+                    onClick={() => select({ kind: "need", part, need })}
+                  >
                     {piece.text}
                   </button>
                 );
@@ -38,16 +50,21 @@ export function VerdictBar({ pending, pulling, togglePulling, putAllBack }: Prop
             })}
           </p>
         )}
-        {pulling && <p className="mt-1 text-quiet">Touch anything: a body, a lens, a small thing. It is gone, and you see what breaks.</p>}
+        {pulling && (
+          <p className="mt-1 text-quiet">
+            Touch anything: a body, a lens, a small thing. It is gone, and you see what breaks.
+          </p>
+        )}
       </div>
       <div className="flex gap-2">
         {(pulls.length > 0 || pulling) && (
           <button className="webbing" onClick={putAllBack}>
-            Put all back <kbd className="font-normal">Esc</kbd>
+            Put all back <kbd className="font-normal max-[700px]:hidden">Esc</kbd>
           </button>
         )}
         <button className="webbing" aria-pressed={pulling} onClick={togglePulling}>
-          {pulls.length > 0 ? `Pulled: ${pulls.length}` : "Pull test"} <kbd className="font-normal">P</kbd>
+          {pulls.length > 0 ? `Pulled: ${pulls.length}` : "Pull test"}{" "}
+          <kbd className="font-normal max-[700px]:hidden">P</kbd>
         </button>
       </div>
     </section>

@@ -70,7 +70,9 @@ function positionsOf(parts: Part[]): Position[] {
   const found = new Map<string, Position>();
   for (const part of parts)
     for (const { person, position } of part.setups) found.set(`${person}:${position}`, { person, position });
-  return [...found.values()].sort((a, b) => a.person.localeCompare(b.person) || a.position.localeCompare(b.position));
+  return [...found.values()].sort(
+    (a, b) => a.person.localeCompare(b.person) || a.position.localeCompare(b.position),
+  );
 }
 
 export const setupOf = (part: Part, at: Position): Setup | undefined =>
@@ -81,7 +83,9 @@ export const chainOf = (setup: Setup): string[] =>
 
 /** Everything a setup names. */
 export const thingsOf = (setup: Setup): string[] =>
-  [setup.body, ...chainOf(setup), setup.flash, setup.battery, ...(setup.cards ?? [])].filter((id): id is string => !!id);
+  [setup.body, ...chainOf(setup), setup.flash, setup.battery, ...(setup.cards ?? [])].filter(
+    (id): id is string => !!id,
+  );
 
 /** Columns as wide as their parts are long, with a floor so that short ones stay legible. */
 export function columnWidths(parts: Part[], available: number, floor: number): number[] {

@@ -21,7 +21,11 @@ export function moveBetweenCells(event: KeyboardEvent<HTMLElement>) {
     return { cell, r, c };
   });
   const distance = ({ r, c }: { r: number; c: number }) =>
-    step[0] !== 0 ? (c === column ? (r - row) * step[0] : 0) : (c - column) * step[1] * 100 + (Math.abs(r - row) < 50 ? Math.abs(r - row) : -1e6);
+    step[0] !== 0
+      ? c === column
+        ? (r - row) * step[0]
+        : 0
+      : (c - column) * step[1] * 100 + (Math.abs(r - row) < 50 ? Math.abs(r - row) : -1e6);
   const next = cells.filter((c) => distance(c) > 0).sort((a, b) => distance(a) - distance(b))[0];
   if (!next) return;
   event.preventDefault();

@@ -19,7 +19,8 @@ export function useBoard(key: string, pull: string[]) {
   const queryKey = ["board", key, pull];
   const query = useQuery({
     queryKey,
-    queryFn: () => answer(api.GET("/api/assignments/{key}/board", { params: { path: { key }, query: { pull } } })),
+    queryFn: () =>
+      answer(api.GET("/api/assignments/{key}/board", { params: { path: { key }, query: { pull } } })),
     placeholderData: keepPreviousData,
   });
 
@@ -30,7 +31,12 @@ export function useBoard(key: string, pull: string[]) {
       const baseRevision = client.getQueryData<BoardView>(queryKey)?.revision ?? 0;
       const params = { path: { key } };
       if ("edits" in wanted)
-        return answer(api.POST("/api/assignments/{key}/edits", { params, body: { baseRevision, edits: wanted.edits, pull } }));
+        return answer(
+          api.POST("/api/assignments/{key}/edits", {
+            params,
+            body: { baseRevision, edits: wanted.edits, pull },
+          }),
+        );
       return answer(
         wanted.step === "undo"
           ? api.POST("/api/assignments/{key}/undo", { params, body: { baseRevision, pull } })
@@ -40,12 +46,20 @@ export function useBoard(key: string, pull: string[]) {
     onSuccess: (board) => {
       setNotice(null);
       client.setQueryData(queryKey, board);
-      void client.invalidateQueries({ queryKey: ["board", key], refetchType: "none", predicate: (q) => q.queryKey[2] !== pull });
+      void client.invalidateQueries({
+        queryKey: ["board", key],
+        refetchType: "none",
+        predicate: (q) => q.queryKey[2] !== pull,
+      });
     },
     onError: (error, wanted) => {
       const problem = error instanceof ProblemError ? error : new ProblemError(0, error.message, []);
       const stale = problem.status === 409;
-      setNotice({ title: problem.message, lines: problem.lines, again: stale && "edits" in wanted ? wanted.edits : undefined });
+      setNotice({
+        title: problem.message,
+        lines: problem.lines,
+        again: stale && "edits" in wanted ? wanted.edits : undefined,
+      });
       if (stale) void client.invalidateQueries({ queryKey: ["board", key] });
     },
   });

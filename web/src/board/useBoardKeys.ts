@@ -16,7 +16,9 @@ export function useBoardKeys(keys: Keys) {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.matches("input:not([type=checkbox]), select, textarea");
+      const typing =
+        event.target instanceof HTMLElement &&
+        event.target.matches("input:not([type=checkbox]), select, textarea");
       const act = actionFor(event, typing);
       if (!act) return;
       event.preventDefault();

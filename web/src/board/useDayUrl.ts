@@ -60,7 +60,13 @@ export function useDayUrl() {
     [setPulls],
   );
 
-  return { pulls, selection, select, togglePull, putAllBack: useCallback(() => setPulls(() => []), [setPulls]) };
+  return {
+    pulls,
+    selection,
+    select,
+    togglePull,
+    putAllBack: useCallback(() => setPulls(() => []), [setPulls]),
+  };
 }
 
 function readSelection(params: URLSearchParams): Selection | null {

@@ -19,7 +19,9 @@ export function Home() {
         <ThemeButton />
       </header>
       <main className="py-5">
-        <h1 className="text-xl font-semibold">{list.data?.length === 0 ? "Plan your first day" : "Your assignments"}</h1>
+        <h1 className="text-xl font-semibold">
+          {list.data?.length === 0 ? "Plan your first day" : "Your assignments"}
+        </h1>
         {list.error && <p role="alert">{list.error.message}</p>}
         <ul className="mt-2">
           {list.data?.map((a) => (
@@ -29,7 +31,8 @@ export function Home() {
                 <span className="min-w-0 flex-1">
                   <span className="text-base font-bold">{a.name}</span>{" "}
                   <span className="text-quiet">
-                    {date(a.start)} · {a.people} {a.people === 1 ? "photographer" : "photographers"} · {a.things} things
+                    {date(a.start)} · {a.people} {a.people === 1 ? "photographer" : "photographers"} ·{" "}
+                    {a.things} things
                   </span>
                   <span className="block">{a.verdict.headline}</span>
                 </span>
@@ -39,8 +42,8 @@ export function Home() {
         </ul>
         {list.data?.length === 0 && (
           <p className="mt-2 max-w-prose">
-            Yoke Pair walks through a day of photographs part by part and tells you what one failure could cost. See it on a demo day, or open a plan
-            file of your own.
+            Yoke Pair walks through a day of photographs part by part and tells you what one failure could
+            cost. See it on a demo day, or open a plan file of your own.
           </p>
         )}
         <Begin />
@@ -49,7 +52,10 @@ export function Home() {
   );
 }
 
-const demoNames: Record<string, string> = { "steamer-wedding": "a wedding on a lake steamer", "track-night": "a night of track cycling" };
+const demoNames: Record<string, string> = {
+  "steamer-wedding": "a wedding on a lake steamer",
+  "track-night": "a night of track cycling",
+};
 
 function Begin() {
   const navigate = useNavigate();
@@ -58,9 +64,11 @@ function Begin() {
   const demos = useQuery({ queryKey: ["demos"], queryFn: () => answer(api.GET("/api/demos")) });
   const [problem, setProblem] = useState<ProblemError | null>(null);
   const open = useMutation({
-    mutationFn: (source: { demo: string } | { file: File }) => ("demo" in source ? openDemo(source.demo) : importFile(source.file)),
+    mutationFn: (source: { demo: string } | { file: File }) =>
+      "demo" in source ? openDemo(source.demo) : importFile(source.file),
     onMutate: () => setProblem(null),
-    onError: (error) => setProblem(error instanceof ProblemError ? error : new ProblemError(0, error.message, [])),
+    onError: (error) =>
+      setProblem(error instanceof ProblemError ? error : new ProblemError(0, error.message, [])),
     onSuccess: (added) => {
       void client.invalidateQueries({ queryKey: ["assignments"] });
       void navigate(`/${added.key}/day`);
@@ -105,10 +113,18 @@ const openDemo = (name: string) => answer(api.POST("/api/demos/{name}", { params
 
 async function importFile(file: File) {
   if (file.size > largestFile)
-    throw new ProblemError(413, `${file.name} has ${Math.round(file.size / 1e6)} MB; a plan file has at most 8 MB. Nothing was imported.`, []);
+    throw new ProblemError(
+      413,
+      `${file.name} has ${Math.round(file.size / 1e6)} MB; a plan file has at most 8 MB. Nothing was imported.`,
+      [],
+    );
   const text = await file.text();
   return answer(
     // The file goes as it is: it is the server that reads it and says line by line what is wrong.
-    api.POST("/api/assignments/import", { body: text as never, bodySerializer: (body) => body as never, headers: { "Content-Type": "application/json" } }),
+    api.POST("/api/assignments/import", {
+      body: text as never,
+      bodySerializer: (body) => body as never,
+      headers: { "Content-Type": "application/json" },
+    }),
   );
 }

@@ -10,7 +10,11 @@ export function ThemeButton() {
     setTheme(other);
   };
   return (
-    <button onClick={change} className="py-1" title={other === "hall" ? "Dim, for dark rooms" : "Light, for the kitchen table"}>
+    <button
+      onClick={change}
+      className="py-1"
+      title={other === "hall" ? "Dim, for dark rooms" : "Light, for the kitchen table"}
+    >
       {other === "hall" ? "Hall light" : "Table light"}
     </button>
   );

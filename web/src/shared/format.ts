@@ -2,7 +2,12 @@
 
 const plain = new Intl.NumberFormat(undefined, { maximumFractionDigits: 1 });
 const clock = new Intl.DateTimeFormat(undefined, { hour: "numeric", minute: "2-digit" });
-const day = new Intl.DateTimeFormat(undefined, { weekday: "short", day: "numeric", month: "long", year: "numeric" });
+const day = new Intl.DateTimeFormat(undefined, {
+  weekday: "short",
+  day: "numeric",
+  month: "long",
+  year: "numeric",
+});
 
 export const number = (value: number) => plain.format(value);
 
@@ -27,12 +32,17 @@ export function shutter(value: number) {
 
 export const fNumber = (value: number) => `f/${number(value)}`;
 
-/** Two significant figures, thousands set off. */
-export function iso(value: number) {
+const setOff = (value: number) =>
+  value < 10_000 ? String(value) : value.toLocaleString("en").replaceAll(",", "\u202f");
+
+/** ISO a picture asks, in two significant figures; the third would pretend to more than light meters know. */
+export function isoAsked(value: number) {
   const unit = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(value, 1))) - 1);
-  const rounded = Math.round(value / unit) * unit;
-  return rounded < 10_000 ? String(rounded) : rounded.toLocaleString("en").replaceAll(",", "\u202f");
+  return setOff(Math.round(value / unit) * unit);
 }
+
+/** ISO as set on a dial. */
+export const isoSet = (value: number) => setOff(Math.round(value));
 
 export function focal([low, high]: number[]) {
   const mm = (n: number | undefined) => number(Math.round(n ?? 0));

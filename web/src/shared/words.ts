@@ -11,7 +11,12 @@ export const outcomeWord: Record<Outcome, string> = {
 };
 
 /** What the strand mark of a need, part or item says to those who do not see it. */
-export const strandWord = ["not covered", "hangs by one thing", "survives any one failure", "survives any two failures"];
+export const strandWord = [
+  "not covered",
+  "hangs by one thing",
+  "survives any one failure",
+  "survives any two failures",
+];
 
 export function stepText(step: Step, name: NameOf) {
   const what = (step.items ?? [step.item]).map(name).join(", ");

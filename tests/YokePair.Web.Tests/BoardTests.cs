@@ -1,0 +1,117 @@
+using System.Net;
+using System.Text.Json;
+
+namespace YokePair.Web.Tests;
+
+public sealed class BoardTests(App app) : IClassFixture<App>
+{
+    private readonly HttpClient client = app.CreateClient();
+
+    private async Task<string> NewWedding() => $"/api/assignments/{(await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()}";
+
+    private static string Headline(JsonElement board) => board.GetProperty("report").GetProperty("verdictParts").GetProperty("headline").GetString()!;
+
+    private static string[] SinglePoints(JsonElement board) =>
+        [.. board.GetProperty("report").GetProperty("singlePoints").EnumerateArray().Select(s => s.GetProperty("item").GetString()!)];
+
+    [Fact]
+    public async Task The_demo_wedding_holds_what_was_planted_in_it()
+    {
+        var board = await client.Json(await NewWedding() + "/board");
+        Assert.Equal(["z70", "ad1"], SinglePoints(board));
+        var gap = Assert.Single(board.GetProperty("report").GetProperty("gaps").EnumerateArray());
+        Assert.Equal("launch", gap.GetProperty("need").GetString());
+        var needs = board.GetProperty("report").GetProperty("needs").EnumerateArray().ToList();
+        Assert.Contains(needs, n => n.GetProperty("need").GetString() == "turn" && n.GetProperty("baseline").GetString() == "thins");
+        Assert.Equal(40, needs.Count);
+        Assert.Equal(12, board.GetProperty("plan").GetProperty("parts").GetArrayLength());
+    }
+
+    [Fact]
+    public async Task Pulling_the_adapter_says_what_breaks_and_what_to_do_with_seconds()
+    {
+        var pull = (await client.Json(await NewWedding() + "/board?pull=ad1@details")).GetProperty("pull");
+        Assert.Equal("Without the K1 adapter from 12:30 Ring, close is late; everything else stays as it was.", pull.GetProperty("headline").GetString());
+        var now = pull.GetProperty("changes")[0].GetProperty("now");
+        Assert.Equal(950, now.GetProperty("seconds").GetDouble());
+        Assert.Equal(["fetch", "raise", "changeLens", "fitAdapter"], now.GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("action").GetString()));
+        var later = (await client.Json(await NewWedding() + "/board?pull=ad1@lanterns")).GetProperty("pull");
+        Assert.Equal(0, later.GetProperty("changes").GetArrayLength());
+    }
+
+    [Fact]
+    public async Task What_is_offered_to_mend_a_need_mends_it()
+    {
+        var wedding = await NewWedding();
+        var mends = await client.Json(wedding + "/parts/details/needs/ring/mends");
+        Assert.NotEqual(0, mends.GetArrayLength());
+        foreach (var mend in mends.EnumerateArray())
+        {
+            var fresh = await NewWedding();
+            var board = await (await client.Post(fresh + "/edits", new { baseRevision = 1, edits = new[] { mend.GetProperty("edit") } })).Json();
+            Assert.Equal(["z70"], SinglePoints(board));
+            Assert.Equal(mend.GetProperty("strands").GetInt32(), board.GetProperty("report").GetProperty("needs").EnumerateArray().First(n => n.GetProperty("need").GetString() == "ring").GetProperty("strands").GetInt32());
+        }
+        Assert.Equal("Two needs hang by one thing, one is not covered.", Headline(await client.Json(wedding + "/board")));
+    }
+
+    [Fact]
+    public async Task Every_choice_for_a_hand_does_what_it_says()
+    {
+        var wedding = await NewWedding();
+        var choices = (await client.Json(wedding + "/parts/details/choices?person=lead&position=right")).EnumerateArray().ToList();
+        Assert.True(choices[0].GetProperty("current").GetBoolean());
+        var revision = 1;
+        foreach (var choice in choices.Take(6))
+        {
+            var board = await (await client.Post(wedding + "/edits", new { baseRevision = revision++, edits = new[] { choice.GetProperty("edit") } })).Json();
+            var part = board.GetProperty("report").GetProperty("parts").EnumerateArray().First(p => p.GetProperty("part").GetString() == "details");
+            Assert.Equal(choice.GetProperty("strands").GetInt32(), part.GetProperty("strands").GetInt32());
+        }
+    }
+
+    [Fact]
+    public async Task The_inspector_gives_figures_for_every_body_and_glass()
+    {
+        var why = await client.Json(await NewWedding() + "/parts/dinner/needs/speaker");
+        var slow = why.GetProperty("weighed").EnumerateArray().First(w => w.GetProperty("body").GetString() == "b1" && w.GetProperty("glass")[0].GetString() == "z70s");
+        Assert.Equal(["iso"], slow.GetProperty("noFor").EnumerateArray().Select(x => x.GetString()));
+        // f at 150 mm of a 70–200 f/4–5.6, at 1/320 s in EV 4.5, against a ceiling of 12 800.
+        Assert.Equal(5.11, slow.GetProperty("fit").GetProperty("fNumber").GetDouble(), 2);
+        Assert.Equal(1.53, slow.GetProperty("fit").GetProperty("stopsOver").GetDouble(), 2);
+    }
+
+    [Fact]
+    public async Task A_stale_edit_answers_with_what_changed()
+    {
+        var wedding = await NewWedding();
+        object Light(double ev) => new { baseRevision = 1, edits = new[] { new { type = "setPart", part = "vows", ev } } };
+        Assert.Equal(HttpStatusCode.OK, (await client.Post(wedding + "/edits", Light(8))).StatusCode);
+        var stale = await client.Post(wedding + "/edits", Light(5));
+        Assert.Equal(HttpStatusCode.Conflict, stale.StatusCode);
+        Assert.Equal("Vows: light EV 8 (was 11)", (await stale.Json()).GetProperty("changes")[0].GetString());
+    }
+
+    [Theory]
+    [InlineData("""{"baseRevision":1,"edits":[{"type":"setPart","part":"vows","ev":"dim"}]}""", HttpStatusCode.BadRequest, "edits[0].ev")]
+    [InlineData("""{"baseRevision":1,"edits":[{"type":"setPart","part":"vows","ev":40}]}""", HttpStatusCode.UnprocessableEntity, "parts[3].ev")]
+    [InlineData("""{"baseRevision":1,"edits":[{"type":"mount","part":"vows","person":"lead","position":"left","body":"b5","lens":"l35"}]}""", HttpStatusCode.UnprocessableEntity, "lens")]
+    [InlineData("""{"baseRevision":1,"edits":[{"type":"moveItem","item":"ad1","place":"attic"}]}""", HttpStatusCode.UnprocessableEntity, "place")]
+    [InlineData("""{"baseRevision":1,"edits":[{"type":"moveItem","item":"m100","place":"@ad1"}]}""", HttpStatusCode.UnprocessableEntity, "place")]
+    public async Task A_bad_edit_names_the_field(string body, HttpStatusCode status, string field)
+    {
+        var response = await client.PostAsync(new Uri(await NewWedding() + "/edits", UriKind.Relative), new StringContent(body, System.Text.Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);
+        Assert.Equal(status, response.StatusCode);
+        Assert.Equal(field, (await response.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
+    }
+
+    [Fact]
+    public async Task Any_plan_can_be_analysed_without_being_kept()
+    {
+        var plan = JsonDocument.Parse(App.Demo("track-night")).RootElement;
+        var report = await (await client.Post("/api/analysis", new { plan, pulled = new[] { new { item = "z24" } } })).Json();
+        Assert.Contains(report.GetProperty("gaps").EnumerateArray(), g => g.GetProperty("need").GetString() == "crowdt");
+        Assert.Equal(plan.GetProperty("items").GetArrayLength(), report.GetProperty("events").GetArrayLength());
+        Assert.Equal(JsonValueKind.Null, report.GetProperty("needs").EnumerateArray().First(n => n.GetProperty("need").GetString() == "crowdt").GetProperty("margin").ValueKind);
+    }
+}
