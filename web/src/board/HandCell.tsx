@@ -41,6 +41,7 @@ export function HandCell({ at, part, previous, row, column }: Props) {
     <button
       ref={setNodeRef}
       data-cell={`${row}:${column}`}
+      tabIndex={column === 0 ? 0 : -1}
       data-hand={`${part.id}/${at.person}/${at.position}`}
       aria-pressed={selected}
       aria-label={`${day.name(at.person)} ${at.position}, ${part.name ?? part.id}: ${setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "no body")}` : "nothing"}${gone.length > 0 ? `, without ${gone.map(day.name).join(", ")}` : ""}`}

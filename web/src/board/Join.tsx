@@ -17,7 +17,9 @@ interface Props {
 
 /** Where two parts meet: dragged, or moved with the arrow keys, in steps of five minutes. Parts that touch move together. */
 export function Join({ before, after, x, left, scale }: Props) {
-  const { edit } = useDay();
+  const { edit, selection } = useDay();
+  // Thirteen more stops on the way through the board would be too many: a part's joins are stops while it is selected.
+  const near = selection?.kind === "part" && (selection.part === before?.id || selection.part === after?.id);
   const [drag, setDrag] = useState<number | null>(null);
   const from = useRef<{ pointer: number; at: number } | null>(null);
   const at = Date.parse(before?.end ?? after?.start ?? "");
@@ -63,7 +65,7 @@ export function Join({ before, after, x, left, scale }: Props) {
   return (
     <div
       role="slider"
-      tabIndex={0}
+      tabIndex={near ? 0 : -1}
       aria-label={`Join: ${name}`}
       aria-valuemin={lowest}
       aria-valuemax={highest}

@@ -14,9 +14,9 @@ export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: 
   return (
     <button
       data-cell={cell}
+      tabIndex={cell && !cell.endsWith(":0") ? -1 : 0}
       data-need={`${part.id}/${need.id}`}
       data-strands={count}
-      aria-label={`${name}, ${need.importance}: ${said}`}
       aria-pressed={selected}
       title={`${name} · ${need.importance} · ${said}`}
       onClick={() => select(selected ? null : { kind: "need", part: part.id, need: need.id })}
@@ -26,7 +26,14 @@ export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: 
         <Strands count={count} outcome={report?.baseline} width={16} breaking />
       </span>
       <span className="line-clamp-2 min-w-0 hyphens-auto break-words">{name}</span>
-      {need.importance === "once" && <span className="ml-auto shrink-0 text-[11px]">1×</span>}
+      <span className="sr-only">
+        , {need.importance}: {said}
+      </span>
+      {need.importance === "once" && (
+        <span aria-hidden className="ml-auto shrink-0 text-[11px]">
+          1×
+        </span>
+      )}
     </button>
   );
 }

@@ -19,8 +19,8 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
   return (
     <button
       data-cell={`0:${column}`}
+      tabIndex={column === 0 ? 0 : -1}
       aria-pressed={selected}
-      aria-label={`${part.name ?? part.id}, ${time(part.start)} to ${time(part.end)}, ${part.location ?? ""}, EV ${part.ev}, ${rulesOf(part, day.name).join(", ")}`}
       title="Change times, light and rules"
       onClick={() => select(selected ? null : { kind: "part", part: part.id })}
       className={`narrow flex min-h-[88px] flex-col items-start px-1.5 pt-1 pb-1 text-left leading-[1.25] ${selected ? "bg-ink text-ground" : ""}`}

@@ -3,6 +3,7 @@ import type { Item, Plan } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { seconds } from "../shared/format";
 import { useDay } from "./DayContext";
+import { moveBetweenCells } from "./moveBetweenCells";
 
 const order = ["body", "lens", "adapter", "converter", "tube", "flash"];
 const rank = (item: Item) => {
@@ -16,10 +17,11 @@ export function Shelf() {
   const { plan } = day.board;
   const places = [...plan.places].sort((a, b) => a.reachSeconds - b.reachSeconds);
   return (
-    <section aria-label="Kit" className="border-t border-rule px-4 py-2 max-[700px]:pb-6">
-      {places.map((place) => (
+    <section aria-label="Kit" onKeyDown={moveBetweenCells} className="border-t border-rule px-4 py-2 max-[700px]:pb-6">
+      {places.map((place, row) => (
         <PlaceRow
           key={place.id}
+          row={row}
           place={place}
           items={plan.items.filter((i) => day.placeOf(i) === place.id)}
         />
@@ -28,7 +30,7 @@ export function Shelf() {
   );
 }
 
-function PlaceRow({ place, items }: { place: Plan["places"][number]; items: Item[] }) {
+function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][number]; items: Item[] }) {
   const { day } = useDay();
   const sorted = [...items].sort((a, b) => rank(a) - rank(b));
   return (
@@ -41,9 +43,9 @@ function PlaceRow({ place, items }: { place: Plan["places"][number]; items: Item
         </span>
       </h2>
       <ul className="flex flex-wrap content-start gap-1">
-        {sorted.map((item) => (
+        {sorted.map((item, column) => (
           <li key={item.id}>
-            <ItemTag item={item} />
+            <ItemTag item={item} row={row} column={column} />
           </li>
         ))}
         {sorted.length === 0 && <li className="text-quiet">empty</li>}
@@ -52,7 +54,7 @@ function PlaceRow({ place, items }: { place: Plan["places"][number]; items: Item
   );
 }
 
-function ItemTag({ item }: { item: Item }) {
+function ItemTag({ item, row, column }: { item: Item; row: number; column: number }) {
   const { day, touchItem, selection } = useDay();
   const draggable = item.kind === "lens" || item.kind === "body";
   const { setNodeRef, listeners, transform } = useDraggable({ id: item.id, disabled: !draggable });
@@ -65,8 +67,9 @@ function ItemTag({ item }: { item: Item }) {
       ref={setNodeRef}
       {...listeners}
       data-item={item.id}
+      data-cell={`${row}:${column}`}
+      tabIndex={column === 0 ? 0 : -1}
       aria-pressed={selected}
-      aria-label={`${day.name(item.id)}${pulled ? ", pulled" : ""}${strands === 1 ? ", alone carries something" : ""}`}
       title={draggable ? "Drag to a hand, or open" : undefined}
       onClick={() => touchItem(item.id)}
       className={`tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ${inside && !selected ? "text-quiet" : ""} ${strands === 1 ? "font-bold" : ""}`}
@@ -82,7 +85,16 @@ function ItemTag({ item }: { item: Item }) {
         </span>
       )}
       {day.name(item.id)}
-      {item.doubtful && <span title="sometimes works">?</span>}
+      <span className="sr-only">
+        {pulled && ", pulled"}
+        {strands === 1 && ", alone carries something"}
+        {item.doubtful && ", sometimes works"}
+      </span>
+      {item.doubtful && (
+        <span aria-hidden title="sometimes works">
+          ?
+        </span>
+      )}
     </button>
   );
 }

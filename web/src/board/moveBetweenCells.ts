@@ -7,6 +7,9 @@ const steps: Record<string, [rows: number, columns: number]> = {
   ArrowRight: [0, 1],
 };
 
+/** Rows further apart than this are different sections (the strands and the needs). */
+const farApart = 50;
+
 /**
  * Arrow keys walk the board: left and right to the neighbouring part, up and down to the next thing in the column.
  * Cells name themselves data-cell="row:column".
@@ -20,12 +23,11 @@ export function moveBetweenCells(event: KeyboardEvent<HTMLElement>) {
     const [r = 0, c = 0] = (cell.dataset.cell ?? "").split(":").map(Number);
     return { cell, r, c };
   });
-  const distance = ({ r, c }: { r: number; c: number }) =>
-    step[0] !== 0
-      ? c === column
-        ? (r - row) * step[0]
-        : 0
-      : (c - column) * step[1] * 100 + (Math.abs(r - row) < 50 ? Math.abs(r - row) : -1e6);
+  const distance = ({ r, c }: { r: number; c: number }) => {
+    if (step[0] !== 0) return c === column ? (r - row) * step[0] : 0;
+    const along = (c - column) * step[1];
+    return along > 0 && Math.abs(r - row) < farApart ? along * farApart + Math.abs(r - row) : 0;
+  };
   const next = cells.filter((c) => distance(c) > 0).sort((a, b) => distance(a) - distance(b))[0];
   if (!next) return;
   event.preventDefault();

@@ -20,7 +20,7 @@ export function Home() {
       </header>
       <main className="py-5">
         <h1 className="text-xl font-semibold">
-          {list.data?.length === 0 ? "Plan your first day" : "Your assignments"}
+          {!list.data ? "Opening …" : list.data.length === 0 ? "Plan your first day" : "Your assignments"}
         </h1>
         {list.error && <p role="alert">{list.error.message}</p>}
         <ul className="mt-2">

@@ -1,0 +1,40 @@
+namespace YokePair.Browser.Tests;
+
+public sealed class Accessibility
+{
+    [Theory]
+    [InlineData("table")]
+    [InlineData("hall")]
+    public void No_view_has_serious_findings(string theme)
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site, theme: theme);
+        foreach (var path in new[]
+                 {
+                     "/", Page.Wedding, Page.Wedding + "?pull=ad1%40details", Page.Wedding + "?part=details&need=ring", Page.Wedding + "?part=vows",
+                     Page.Wedding + "?part=vows&hand=lead%3Aright", Page.Wedding + "?item=ad1",
+                 })
+        {
+            page.Open(path);
+            page.Find(path == "/" ? "main li" : "[data-need]");
+            Thread.Sleep(400);
+            var findings = page.AccessibilityFindings();
+            Assert.True(findings.Count == 0, $"{path}\n{string.Join('\n', findings)}");
+        }
+    }
+
+    [Fact]
+    public void Nor_has_the_phone()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site, 390, 844, touch: true, theme: "hall");
+        foreach (var path in new[] { "/", Page.Wedding, Page.Wedding + "?part=details&need=ring" })
+        {
+            page.Open(path);
+            page.Find(path == "/" ? "main li" : "[data-need]");
+            Thread.Sleep(400);
+            var findings = page.AccessibilityFindings();
+            Assert.True(findings.Count == 0, $"{path}\n{string.Join('\n', findings)}");
+        }
+    }
+}

@@ -1,0 +1,149 @@
+using System.Text.Json;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Chromium;
+using OpenQA.Selenium.Interactions;
+
+namespace YokePair.Browser.Tests;
+
+/// <summary>A browser on the app, in the words of the person who uses it.</summary>
+public sealed class Page : IDisposable
+{
+    private readonly string profile = Directory.CreateTempSubdirectory("yoke-profile-").FullName;
+    private readonly Site site;
+
+    public Page(Site site, int width = 1280, int height = 800, bool touch = false, string theme = "table")
+    {
+        this.site = site;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile}", $"--window-size={width},{height}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
+        if (touch) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 1, EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (a phone)" });
+        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        if (!touch) Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        Driver.Navigate().GoToUrl(new Uri(site.Address, "/mark.svg"));
+        Driver.ExecuteScript("localStorage.setItem('theme', arguments[0])", theme);
+    }
+
+    public ChromeDriver Driver { get; }
+
+    public Page Open(string path)
+    {
+        Driver.Navigate().GoToUrl(new Uri(site.Address, path));
+        return this;
+    }
+
+    public static string Wedding => "/steamer-wedding/day";
+
+    public string Verdict => Text("[data-testid=verdict]");
+
+    public string Path => new Uri(Driver.Url).PathAndQuery;
+
+    /// <summary>What the thing in focus says it is.</summary>
+    public string Focus => (string)Driver.ExecuteScript("return document.activeElement.textContent")!;
+
+    public string Text(string css) => Find(css).Text;
+
+    public IWebElement Find(string css) => Until(() => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed), $"something at {css}");
+
+    public bool Has(string css) => Driver.FindElements(By.CssSelector(css)).Count > 0;
+
+    public IWebElement Need(string id) => Find($"[data-need='{id}']");
+
+    public int Strands(string need) => int.Parse(Need(need).GetAttribute("data-strands")!, System.Globalization.CultureInfo.InvariantCulture);
+
+    public IWebElement Thing(string id) => Find($"[data-item='{id}']");
+
+    public IWebElement Hand(string part, string person, string position) => Find($"[data-hand='{part}/{person}/{position}']");
+
+    public IWebElement Button(string text) => Until(
+        () => Driver.FindElements(By.CssSelector("button, a, label")).FirstOrDefault(b => b.Displayed && b.Text.Contains(text, StringComparison.Ordinal)),
+        $"a button that says {text}");
+
+    public void VerdictBecomes(string start) => Until(() => Verdict.StartsWith(start, StringComparison.Ordinal) ? true : (bool?)null, $"a verdict that starts: {start}");
+
+    public void Until(Func<bool> happened, string what) => Until(() => happened() ? true : (bool?)null, what);
+
+    public Actions Hands => new(Driver);
+
+    /// <summary>Presses keys wherever the focus is.</summary>
+    public void Press(params string[] keys)
+    {
+        foreach (var key in keys) Hands.SendKeys(key).Perform();
+    }
+
+    public void PressWithControl(string key, bool shift = false)
+    {
+        var hands = Hands.KeyDown(Keys.Control);
+        if (shift) hands = hands.KeyDown(Keys.Shift);
+        hands = hands.SendKeys(key);
+        if (shift) hands = hands.KeyUp(Keys.Shift);
+        hands.KeyUp(Keys.Control).Perform();
+    }
+
+    /// <summary>Tabs until the focus is on something; never more than a person would.</summary>
+    public void TabTo(string css, int atMost = 150)
+    {
+        for (var i = 0; i < atMost; i++)
+        {
+            if (Driver.SwitchTo().ActiveElement() is { } at && (bool)Driver.ExecuteScript("return arguments[0].matches(arguments[1])", at, css)!) return;
+            Press(Keys.Tab);
+        }
+        throw new InvalidOperationException($"Tab never reaches {css}");
+    }
+
+    public void Drag(IWebElement what, IWebElement onto) =>
+        Hands.MoveToElement(what).ClickAndHold().MoveByOffset(0, -12).MoveToElement(onto, 0, -4).MoveToElement(onto).Release().Perform();
+
+    /// <summary>Serious and critical findings of the accessibility checker, one line each.</summary>
+    public IReadOnlyList<string> AccessibilityFindings()
+    {
+        Driver.ExecuteScript(File.ReadAllText(System.IO.Path.Combine(Site.Root, "web/node_modules/axe-core/axe.min.js")));
+        var json = (string)Driver.ExecuteAsyncScript("""
+            const done = arguments[arguments.length - 1];
+            axe.run(document).then(r => done(JSON.stringify(r.violations
+              .filter(v => ["serious", "critical"].includes(v.impact))
+              .flatMap(v => v.nodes.map(n => v.id + ": " + n.html.slice(0, 160))))));
+            """)!;
+        return JsonSerializer.Deserialize<string[]>(json)!;
+    }
+
+    /// <summary>What the browser complained of, refused requests that a test asked for left out.</summary>
+    public IReadOnlyList<string> Complaints() =>
+        [.. Driver.Manage().Logs.GetLog(LogType.Browser).Select(l => l.Message).Where(m => !m.Contains("the server responded with a status of 4", StringComparison.Ordinal))];
+
+    public void Picture(string file) => Driver.GetScreenshot().SaveAsFile(file);
+
+    public void Dispose()
+    {
+        Driver.Quit();
+        Driver.Dispose();
+        try
+        {
+            Directory.Delete(profile, recursive: true);
+        }
+        catch (IOException)
+        {
+            // The browser may still be closing its files; the folder is a temporary one.
+        }
+    }
+
+    private T Until<T>(Func<T?> found, string what)
+    {
+        var giveUp = DateTime.UtcNow.AddSeconds(10);
+        while (true)
+        {
+            try
+            {
+                if (found() is { } result) return result;
+            }
+            catch (StaleElementReferenceException)
+            {
+                // Drawn anew between finding and asking; look again.
+            }
+            if (DateTime.UtcNow > giveUp) throw new TimeoutException($"There never was {what}. The page says: {Driver.FindElement(By.TagName("body")).Text.ReplaceLineEndings(" / ")}");
+            Thread.Sleep(20);
+        }
+    }
+}

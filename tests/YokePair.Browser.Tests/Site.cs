@@ -1,0 +1,80 @@
+using System.Diagnostics;
+using System.Text.RegularExpressions;
+
+namespace YokePair.Browser.Tests;
+
+/// <summary>The built program in a process of its own, on a real SQLite file, as a user runs it.</summary>
+public sealed partial class Site : IDisposable
+{
+    private readonly string directory = Path.Combine(Path.GetTempPath(), $"yoke-site-{Guid.NewGuid():N}");
+    private readonly bool seed;
+    private Process process = null!;
+
+    /// <summary>Starts the program.</summary>
+    /// <param name="seed">Whether the demo days are already in it.</param>
+    public Site(bool seed)
+    {
+        this.seed = seed;
+        Start("http://127.0.0.1:0");
+    }
+
+    /// <summary>Where it listens.</summary>
+    public Uri Address { get; private set; } = null!;
+
+    /// <summary>The checkout.</summary>
+    public static string Root { get; } = FindRoot();
+
+    /// <summary>Kills the program without a warning, as a power cut would, and starts it again on the same file.</summary>
+    public void KillAndRestart()
+    {
+        process.Kill();
+        process.WaitForExit();
+        process.Dispose();
+        Start(Address.ToString());
+    }
+
+    public void Dispose()
+    {
+        process.Kill();
+        process.WaitForExit();
+        process.Dispose();
+        Directory.Delete(directory, recursive: true);
+    }
+
+    private void Start(string urls)
+    {
+        var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
+        process = Process.Start(new ProcessStartInfo("dotnet")
+        {
+            ArgumentList =
+            {
+                Path.Combine(Root, $"src/YokePair.Web/bin/{configuration}/net10.0/YokePair.Web.dll"),
+                "--urls", urls, "--data", directory, "--demo", Path.Combine(Root, "demo"), "--seed", seed ? "true" : "false",
+                "--webroot", Path.Combine(Root, "web/dist"), "--contentRoot", Path.Combine(Root, "src/YokePair.Web"),
+            },
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        })!;
+        using var started = new ManualResetEventSlim();
+        process.OutputDataReceived += (_, line) =>
+        {
+            if (line.Data is null || Listening().Match(line.Data) is not { Success: true } match) return;
+            Address = new Uri(match.Groups[1].Value);
+            started.Set();
+        };
+        process.BeginOutputReadLine();
+        if (started.Wait(TimeSpan.FromSeconds(20))) return;
+        process.Kill();
+        throw new InvalidOperationException("The server did not start; build src/YokePair.Web and web first.");
+    }
+
+    private static string FindRoot()
+    {
+        var at = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(at.FullName, "YokePair.slnx"))) at = at.Parent!;
+        return at.FullName;
+    }
+
+    [GeneratedRegex(@"Now listening on: (\S+)")]
+    private static partial Regex Listening();
+}
