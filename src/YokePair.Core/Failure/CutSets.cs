@@ -23,11 +23,12 @@ internal sealed class CutSets(bool[] failed)
         foreach (var (a, second) in branches)
             foreach (var b in second.Common)
                 if (!singles.Contains(b)) pairs.Add(Sorted(a, b));
+        var tried = new HashSet<(int, int)>();
         foreach (var (a, second) in branches)
         {
             foreach (var b in second.OneWay ?? [])
             {
-                if (singles.Contains(b) || pairs.Contains(Sorted(a, b))) continue;
+                if (singles.Contains(b) || pairs.Contains(Sorted(a, b)) || !tried.Add(Sorted(a, b))) continue;
                 failed[a] = true;
                 var third = Without(ways, b);
                 failed[a] = false;
@@ -87,7 +88,8 @@ internal sealed class SharedItems(bool[] failed)
         {
             rig = candidate.Rig;
             if (!WaySearch.InTime(rig.Seconds, need)) break;
-            if (Array.Exists(rig.Items, i => failed[i])) continue;
+            // A rig that uses all that is still shared can take nothing away from it.
+            if (rig.IsHit(failed) || (oneWay is not null && Settled())) continue;
             wants[0] = rig.Supplies.Batteries;
             wants[1] = rig.Supplies.OneCard;
             depth = 2;
@@ -121,15 +123,24 @@ internal sealed class SharedItems(bool[] failed)
                 }
             }
             if (found > 0) Enumerate(level + 1, total);
-            if (oneWay is not null && common.Count == 0) return;
+            if (oneWay is not null && Settled()) return;
         }
+    }
+
+    private bool Settled()
+    {
+        foreach (var item in common)
+            if (Array.IndexOf(rig.Items, item) < 0) return false;
+        return true;
     }
 
     private void Meet()
     {
         if (oneWay is null)
         {
-            oneWay = [.. rig.Items, .. picks[..depth].Select(p => p.Item)];
+            oneWay = new int[rig.Items.Length + depth];
+            rig.Items.CopyTo(oneWay, 0);
+            for (var i = 0; i < depth; i++) oneWay[rig.Items.Length + i] = picks[i].Item;
             common.AddRange(rig.Items);
             for (var i = 0; i < depth; i++) if (picks[i].Alone) common.Add(picks[i].Item);
             return;

@@ -10,7 +10,8 @@ namespace YokePair.Core.Failure;
 internal sealed class WaySearch(bool dualRecord)
 {
     private readonly Pick[] picks = new Pick[4];
-    private (Want Want, OptionGroup[] Groups)[] wants = [];
+    private readonly (Want Want, OptionGroup[] Groups)[] wants = new (Want, OptionGroup[])[4];
+    private int depth;
     private Pick[]? bestPicks;
     private double bestSeconds;
     private bool allowDoubtful;
@@ -38,7 +39,7 @@ internal sealed class WaySearch(bool dualRecord)
         {
             if (best is not null && candidate.Rig.Seconds >= best.Seconds) break;
             if (fullOnly && candidate.Quality != Quality.Full) continue;
-            if (Array.Exists(candidate.Rig.Items, i => failed[i])) continue;
+            if (candidate.Rig.IsHit(failed)) continue;
             rig = candidate.Rig;
             allowDoubtful = !fullOnly;
             bestSeconds = best?.Seconds ?? double.PositiveInfinity;
@@ -49,9 +50,9 @@ internal sealed class WaySearch(bool dualRecord)
                 // Two records first: where one card would be no quicker, show the way as it would really be shot.
                 for (var first = 0; first < rig.Supplies.Slots.Length; first++)
                     for (var second = first + 1; second < rig.Supplies.Slots.Length; second++)
-                        if (Try((Want.Card, rig.Supplies.Slots[first]), (Want.Card, rig.Supplies.Slots[second]))) records = 2;
+                        if (Try(rig.Supplies.Slots[first], rig.Supplies.Slots[second])) records = 2;
             }
-            if ((!fullOnly || !dualRecord) && Try((Want.Card, rig.Supplies.OneCard))) records = 1;
+            if ((!fullOnly || !dualRecord) && Try(rig.Supplies.OneCard)) records = 1;
             if (bestPicks is null) continue;
             var sound = candidate.Quality == Quality.Full && (records == 2 || !dualRecord) && !bestPicks.Any(p => p.From.Doubtful);
             best = new Way(rig, sound ? Quality.Full : Quality.SecondBest, bestSeconds, bestPicks);
@@ -59,20 +60,24 @@ internal sealed class WaySearch(bool dualRecord)
         return best;
     }
 
-    private bool Try(params (Want, OptionGroup[])[] cards)
+    private bool Try(OptionGroup[] card, OptionGroup[]? otherCard = null)
     {
-        wants = rig.Cells is null
-            ? [(Want.Battery, rig.Supplies.Batteries), .. cards]
-            : [(Want.Battery, rig.Supplies.Batteries), .. cards, (Want.Cells, rig.Cells)];
+        depth = 0;
+        Ask(Want.Battery, rig.Supplies.Batteries);
+        Ask(Want.Card, card);
+        if (otherCard is not null) Ask(Want.Card, otherCard);
+        if (rig.Cells is not null) Ask(Want.Cells, rig.Cells);
         var before = bestSeconds;
         Fill(0, rig.Seconds);
         return bestSeconds < before;
     }
 
+    private void Ask(Want want, OptionGroup[] groups) => wants[depth++] = (want, groups);
+
     private void Fill(int level, double seconds)
     {
         if (seconds >= bestSeconds) return;
-        if (level == wants.Length)
+        if (level == depth)
         {
             bestSeconds = seconds;
             bestPicks = picks[..level];

@@ -19,7 +19,7 @@ internal static class WayReports
         var hands = kit.Plan.Rules.Seconds;
         var rig = way.Rig;
         var steps = new List<Step>();
-        var fetched = rig.Fetched.Concat(way.Picks.Where(p => !p.From.InPlace).Select(p => (p.Item, p.From.Source)));
+        var fetched = rig.Fetched(layout).Concat(way.Picks.Where(p => !p.From.InPlace).Select(p => (p.Item, p.From.Source)));
         foreach (var source in fetched.GroupBy(f => f.Item2, f => f.Item1))
         {
             var seconds = layout.Cost(rig.Actor, source.Key);
@@ -32,7 +32,7 @@ internal static class WayReports
         }
         steps.Add(new Step(StepAction.Raise, Id(rig.Fitted.Body), hands.Raise));
         if (rig.ChangesLens) steps.Add(new Step(StepAction.ChangeLens, Id(rig.Fitted.Lens), hands.ChangeLens));
-        foreach (var piece in rig.Fitting) steps.Add(new Step(StepAction.FitAdapter, Id(piece), hands.FitAdapter));
+        foreach (var piece in rig.Fitting(kit, layout)) steps.Add(new Step(StepAction.FitAdapter, Id(piece), hands.FitAdapter));
         if (rig.FitsFlash) steps.Add(new Step(StepAction.FitFlash, Id(rig.Flash), hands.FitFlash));
         foreach (var pick in way.Picks)
             if (!pick.From.InPlace)

@@ -29,7 +29,7 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
     public double StabilisationStops => Math.Max(Body.StabilisationStops, Lens.StabilisationStops);
 
     /// <summary>Whether any piece only sometimes works.</summary>
-    public bool Doubtful => Body.Doubtful || Pieces.Any(p => p.Doubtful);
+    public bool Doubtful { get; } = Body.Doubtful || Lens.Doubtful || Converter?.Doubtful == true || Tube?.Doubtful == true || Adapter?.Doubtful == true;
 
     /// <summary>The pieces of glass, lens first.</summary>
     public IEnumerable<Item> Pieces

@@ -71,4 +71,7 @@ internal sealed class Kit
 internal sealed record FittedGlass(int Index, GlassOnBody Glass, int Body, int[] Pieces)
 {
     public int Lens => Pieces[0];
+
+    /// <summary>Body and glass.</summary>
+    public int[] Items { get; } = [Body, .. Pieces];
 }

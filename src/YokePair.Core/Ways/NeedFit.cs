@@ -49,7 +49,7 @@ public enum Shortfalls
 }
 
 /// <summary>How a body with glass on it serves a need in a part, with every figure the judgement rests on.</summary>
-public sealed record NeedFit
+public readonly record struct NeedFit
 {
     /// <summary>Worst of the pieces.</summary>
     public Quality Quality => NoFor != Shortfalls.None ? Quality.No : SecondBestFor != Shortfalls.None ? Quality.SecondBest : Quality.Full;
@@ -104,6 +104,12 @@ public sealed record NeedFit
         return judged.Done(fit with { ShutterSeconds = shutter, Iso = iso, StopsOver = over });
     }
 
+    /// <summary>The quality alone: most glass is out by its framing, and then its light need not be reckoned.</summary>
+    public static Quality AmbientQuality(Rules rules, Part part, Need need, GlassOnBody glass) =>
+        Glass.Framing.Fit(glass.EquivalentMm, need.Focal, need.Static, rules.StitchLimit).Quality == Quality.No
+            ? Quality.No
+            : Ambient(rules, part, need, glass).Quality;
+
     /// <summary>Whether flash on the camera may be thought of at all for a need.</summary>
     public static bool FlashThinkable(Part part, Need need) =>
         part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required && need.FlashPathM is not null && need.Light.Contains(LightKind.Flash);
@@ -136,7 +142,7 @@ public sealed record NeedFit
 
         var realMm = framing.EquivalentUsedMm / (glass.Crop * glass.ConverterFactor);
         var fNumber = Math.Max(Aperture.WidestAt(lens.Focal, lens.Aperture, realMm) * glass.ConverterFactor, (need.MinFNumber ?? 0) / glass.Crop);
-        var left = glass.UsableMegapixels / Math.Pow(framing.CropFactor, 2);
+        var left = glass.UsableMegapixels / (framing.CropFactor * framing.CropFactor);
 
         CloseUpFit? close = null;
         if (need.CloseWidthMm is { } width)
@@ -145,7 +151,7 @@ public sealed record NeedFit
             var largest = Glass.CloseUp.LargestMagnification(lens.Magnification, glass.ConverterFactor, tubeMm, realMm);
             var fit = Glass.CloseUp.Fit(width, glass.SensorWidthMm, largest, realMm, tubeMm);
             judged.Grade(fit.Quality, fit.Quality == Quality.No ? Shortfalls.TubeTooClose : Shortfalls.NotCloseEnough);
-            left = Math.Min(left, glass.UsableMegapixels / Math.Pow(fit.Factor, 2));
+            left = Math.Min(left, glass.UsableMegapixels / (fit.Factor * fit.Factor));
             fNumber *= 1 + fit.MagnificationUsed;
             close = fit;
         }
@@ -172,7 +178,7 @@ public sealed record NeedFit
     {
         private Shortfalls secondBest, no;
 
-        public NeedFit Fit { get; set; }
+        public NeedFit Fit;
 
         public void Grade(Quality quality, Shortfalls cause)
         {

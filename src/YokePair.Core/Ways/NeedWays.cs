@@ -41,12 +41,13 @@ internal sealed class NeedWays
         foreach (var rig in part.Rigs)
         {
             if (who != Kit.None && rig.Actor != who) continue;
-            var quality = fits[rig.Fitted.Index] ??= NeedFit.Ambient(rules, part.Part, need, rig.Fitted.Glass).Quality;
+            var quality = fits[rig.Fitted.Index] ??= NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted.Glass);
             if (quality != Quality.No) candidates.Add(new Candidate(rig, quality));
             // A flash only adds things that can fail, so it is worth a thought only where it makes the picture better.
             if (flash && quality != Quality.Full) AddFlashWays(part, need, rig, quality, candidates);
         }
-        return new NeedWays(need, ToleranceOf(rules, need), [.. candidates.OrderBy(c => c.Rig.Seconds)]);
+        // The part's rigs come quickest first; only flash ways stand out of order.
+        return new NeedWays(need, ToleranceOf(rules, need), flash ? [.. candidates.OrderBy(c => c.Rig.Seconds)] : [.. candidates]);
     }
 
     private static void AddFlashWays(PartWays part, Need need, Rig rig, Quality without, List<Candidate> candidates)
@@ -76,12 +77,13 @@ internal sealed class PartWays
             var supplies = new Dictionary<int, Supplies>();
             foreach (var fitted in kit.Glass)
             {
+                if (double.IsPositiveInfinity(Layout.Cost(actor, Layout.SourceOf(fitted.Body)))) continue;
                 if (!supplies.TryGetValue(fitted.Body, out var own))
                     supplies.Add(fitted.Body, own = Supplies.For(kit, Layout, actor, fitted.Body));
                 if (Rig.Create(kit, Layout, fitted, actor, own) is { } rig) rigs.Add(rig);
             }
         }
-        Rigs = rigs;
+        Rigs = [.. rigs.OrderBy(r => r.Seconds)];
         Needs = [.. part.Needs.Select(n => NeedWays.For(this, n))];
     }
 

@@ -15,7 +15,7 @@ internal sealed class PartLayout
     private readonly int[] setupOf;
     private readonly int[] spots;
     private readonly double[][] costs;
-    private readonly Dictionary<int, List<int>> onBody = [];
+    private readonly Dictionary<int, int[]> onBody = [];
     private readonly Dictionary<string, int> places = new(StringComparer.Ordinal);
     private readonly Dictionary<string, int> people = new(StringComparer.Ordinal);
 
@@ -60,7 +60,7 @@ internal sealed class PartLayout
     public int HandsOf(int source) => source - kit.Plan.Places.Count;
 
     /// <summary>Glass, adapter, converter and tube that are on a body.</summary>
-    public List<int> OnBody(int body) => onBody[body];
+    public int[] OnBody(int body) => onBody[body];
 
     /// <summary>The setup that names an item, or null.</summary>
     public Setup? SetupOf(int item) => setupOf[item] == Kit.None ? null : Part.Setups[setupOf[item]];
@@ -118,7 +118,7 @@ internal sealed class PartLayout
         return cost;
     }
 
-    private List<int> GlassOn(int body)
+    private int[] GlassOn(int body)
     {
         if (SetupOf(body) is { } setup)
             return [.. new[] { setup.Lens, setup.Converter, setup.Tube, setup.Adapter }.Where(id => id is not null).Select(kit.IndexOf)];
@@ -129,7 +129,7 @@ internal sealed class PartLayout
         if (lens != Kit.None) on.Add(lens);
         for (var i = 0; i < kit.Items.Length; i++)
             if (kit.Items[i] is Adapter or Converter or Tube && (Rests(i, body) || (lens != Kit.None && Rests(i, lens)))) on.Add(i);
-        return on;
+        return [.. on];
     }
 
     private bool Rests(int item, int on) => setupOf[item] == Kit.None && kit.RestsOn[item] == on;

@@ -28,14 +28,8 @@ internal sealed class Rig
     /// <summary>Where something must be fetched from, each source once.</summary>
     public required int[] Sources { get; init; }
 
-    /// <summary>What is fetched, with its source.</summary>
-    public required IReadOnlyList<(int Item, int Source)> Fetched { get; init; }
-
     /// <summary>Whether the lens must be changed.</summary>
-    public required bool ChangesLens { get; init; }
-
-    /// <summary>Adapters, converters and tubes to be fitted.</summary>
-    public required IReadOnlyList<int> Fitting { get; init; }
+    public bool ChangesLens { get; private init; }
 
     /// <summary>Whether the flash must be fitted.</summary>
     public bool FitsFlash { get; private init; }
@@ -46,37 +40,58 @@ internal sealed class Rig
     /// <summary>Cells for the flash; null when none are needed.</summary>
     public OptionGroup[]? Cells { get; private init; }
 
+    /// <summary>Whether anything of it has failed.</summary>
+    public bool IsHit(bool[] failed)
+    {
+        foreach (var item in Items)
+            if (failed[item]) return true;
+        return false;
+    }
+
     /// <summary>Works out a rig; null when a piece cannot be got at.</summary>
     public static Rig? Create(Kit kit, PartLayout layout, FittedGlass fitted, int actor, Supplies supplies)
     {
         var hands = kit.Plan.Rules.Seconds;
+        var seconds = layout.Cost(actor, layout.SourceOf(fitted.Body)) + hands.Raise;
+        if (double.IsPositiveInfinity(seconds)) return null;
         var on = layout.OnBody(fitted.Body);
-        var fetched = new List<(int Item, int Source)> { (fitted.Body, layout.SourceOf(fitted.Body)) };
-        var fitting = new List<int>();
-        var changes = on.Count != fitted.Pieces.Length || !Array.TrueForAll(fitted.Pieces, on.Contains);
-        if (changes)
+        var changes = on.Length != fitted.Pieces.Length;
+        foreach (var piece in fitted.Pieces) changes |= Array.IndexOf(on, piece) < 0;
+        if (!changes) return new Rig(fitted, actor, supplies) { Items = fitted.Items, Sources = [layout.SourceOf(fitted.Body)], Seconds = seconds };
+
+        // At most four sources: body, lens, converter or tube, adapter.
+        Span<int> sources = stackalloc int[4];
+        sources[0] = layout.SourceOf(fitted.Body);
+        var count = 1;
+        seconds += hands.ChangeLens;
+        foreach (var piece in fitted.Pieces)
         {
-            foreach (var piece in fitted.Pieces)
-            {
-                if (on.Contains(piece)) continue;
-                fetched.Add((piece, layout.SourceOf(piece)));
-                if (piece != fitted.Lens && kit.RestsOn[piece] != fitted.Lens) fitting.Add(piece);
-            }
+            if (Array.IndexOf(on, piece) >= 0) continue;
+            if (IsFitted(kit, fitted, piece)) seconds += hands.FitAdapter;
+            var source = layout.SourceOf(piece);
+            if (sources[..count].Contains(source)) continue;
+            seconds += layout.Cost(actor, source);
+            if (double.IsPositiveInfinity(seconds)) return null;
+            sources[count++] = source;
         }
-        var sources = fetched.Select(f => f.Source).Distinct().ToArray();
-        var seconds = hands.Raise + (changes ? hands.ChangeLens : 0) + fitting.Count * hands.FitAdapter + sources.Sum(s => layout.Cost(actor, s));
-        return double.IsPositiveInfinity(seconds)
-            ? null
-            : new Rig(fitted, actor, supplies)
-            {
-                Items = [fitted.Body, .. fitted.Pieces],
-                Sources = sources,
-                Fetched = fetched,
-                ChangesLens = changes,
-                Fitting = fitting,
-                Seconds = seconds,
-            };
+        return new Rig(fitted, actor, supplies) { Items = fitted.Items, Sources = sources[..count].ToArray(), ChangesLens = true, Seconds = seconds };
     }
+
+    /// <summary>What must be fetched to raise it, with where from.</summary>
+    public IEnumerable<(int Item, int Source)> Fetched(PartLayout layout)
+    {
+        yield return (Fitted.Body, layout.SourceOf(Fitted.Body));
+        foreach (var piece in Changed(layout)) yield return (piece, layout.SourceOf(piece));
+        if (FitsFlash) yield return (Flash, layout.SourceOf(Flash));
+    }
+
+    /// <summary>Adapters, converters and tubes to be fitted.</summary>
+    public IEnumerable<int> Fitting(Kit kit, PartLayout layout) => Changed(layout).Where(piece => IsFitted(kit, Fitted, piece));
+
+    private IEnumerable<int> Changed(PartLayout layout) =>
+        ChangesLens ? Fitted.Pieces.Where(piece => Array.IndexOf(layout.OnBody(Fitted.Body), piece) < 0) : [];
+
+    private static bool IsFitted(Kit kit, FittedGlass fitted, int piece) => piece != fitted.Lens && kit.RestsOn[piece] != fitted.Lens;
 
     /// <summary>The same rig with a flash in the shoe; null when the flash or its cells cannot be got at.</summary>
     public Rig? WithFlash(Kit kit, PartLayout layout, int flash)
@@ -84,7 +99,6 @@ internal sealed class Rig
         var hands = kit.Plan.Rules.Seconds;
         var fits = !layout.FlashOn(flash, Fitted.Body);
         var source = layout.SourceOf(flash);
-        List<(int, int)> fetched = fits ? [.. Fetched, (flash, source)] : [.. Fetched];
         var fresh = fits && !Sources.Contains(source);
         var seconds = Seconds + (fits ? hands.FitFlash : 0) + (fresh ? layout.Cost(Actor, source) : 0);
         if (double.IsPositiveInfinity(seconds)) return null;
@@ -95,9 +109,7 @@ internal sealed class Rig
             {
                 Items = [.. Items, flash],
                 Sources = fresh ? [.. Sources, source] : Sources,
-                Fetched = fetched,
                 ChangesLens = ChangesLens,
-                Fitting = Fitting,
                 Flash = flash,
                 FitsFlash = fits,
                 Cells = cells,

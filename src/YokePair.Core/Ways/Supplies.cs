@@ -75,22 +75,33 @@ internal sealed class Supplies
 
     private sealed class Grouping(PartLayout layout, int actor, double changeSeconds)
     {
-        private readonly Dictionary<(int Source, bool Doubtful), List<int>> groups = [];
+        private readonly List<(int Source, bool Doubtful, List<int> Items)> groups = [];
 
         public void Add(int item, bool inPlace, bool doubtful)
         {
             var source = inPlace ? PartLayout.Nowhere : layout.SourceOf(item);
             if (!inPlace && double.IsPositiveInfinity(layout.Cost(actor, source))) return;
-            if (!groups.TryGetValue((source, doubtful), out var list)) groups.Add((source, doubtful), list = []);
-            list.Add(item);
+            foreach (var group in groups)
+            {
+                if (group.Source != source || group.Doubtful != doubtful) continue;
+                group.Items.Add(item);
+                return;
+            }
+            groups.Add((source, doubtful, [item]));
         }
 
-        public OptionGroup[] Groups() =>
-        [
-            .. groups.Select(g => g.Key.Source == PartLayout.Nowhere
-                    ? new OptionGroup(PartLayout.Nowhere, 0, 0, g.Key.Doubtful, [.. g.Value])
-                    : new OptionGroup(g.Key.Source, layout.Cost(actor, g.Key.Source), changeSeconds, g.Key.Doubtful, [.. g.Value]))
-                .OrderBy(g => g.FetchSeconds + g.ChangeSeconds)
-        ];
+        public OptionGroup[] Groups()
+        {
+            var made = new OptionGroup[groups.Count];
+            for (var i = 0; i < made.Length; i++)
+            {
+                var (source, doubtful, items) = groups[i];
+                made[i] = source == PartLayout.Nowhere
+                    ? new OptionGroup(source, 0, 0, doubtful, [.. items])
+                    : new OptionGroup(source, layout.Cost(actor, source), changeSeconds, doubtful, [.. items]);
+            }
+            Array.Sort(made, (a, b) => (a.FetchSeconds + a.ChangeSeconds).CompareTo(b.FetchSeconds + b.ChangeSeconds));
+            return made;
+        }
     }
 }

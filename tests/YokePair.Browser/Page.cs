@@ -4,7 +4,7 @@ using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Chromium;
 using OpenQA.Selenium.Interactions;
 
-namespace YokePair.Browser.Tests;
+namespace YokePair.Browser;
 
 /// <summary>A browser on the app, in the words of the person who uses it.</summary>
 public sealed class Page : IDisposable

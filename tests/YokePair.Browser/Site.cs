@@ -1,7 +1,7 @@
 using System.Diagnostics;
 using System.Text.RegularExpressions;
 
-namespace YokePair.Browser.Tests;
+namespace YokePair.Browser;
 
 /// <summary>The built program in a process of its own, on a real SQLite file, as a user runs it.</summary>
 public sealed partial class Site : IDisposable

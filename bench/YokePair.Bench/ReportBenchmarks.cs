@@ -1,0 +1,64 @@
+using BenchmarkDotNet.Attributes;
+using BenchmarkDotNet.Columns;
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Tests;
+
+namespace YokePair.Bench;
+
+/// <summary>
+/// The whole report of the demo days on one core. The plain reference lists every way item by item and looks again for
+/// every thing removed; it is run on the smaller day, without cut sets, so that it ends, and the ratio is what the
+/// engine gains at the least.
+/// </summary>
+[Config(typeof(OneCore))]
+[MemoryDiagnoser]
+public class ReportBenchmarks
+{
+    private readonly Plan wedding = Demo("steamer-wedding");
+    private readonly Plan track = Demo("track-night");
+
+    private sealed class OneCore : ManualConfig
+    {
+        public OneCore()
+        {
+            AddJob(Job.Default.WithToolchain(InProcessEmitToolchain.Instance).WithWarmupCount(5).WithIterationCount(15).WithAffinity(1));
+            AddColumn(StatisticColumn.Median);
+        }
+    }
+
+    [Benchmark(Description = "wedding: report with every single loss and cut sets to size 3")]
+    public Report Wedding() => new DayAnalysis(wedding).Report();
+
+    [Benchmark(Description = "wedding: report as the board asks for it")]
+    public Report WeddingBoard() => new DayAnalysis(wedding).Report(withEvents: false);
+
+    [Benchmark(Description = "track night: report with every single loss and cut sets to size 3")]
+    public Report Track() => new DayAnalysis(track).Report();
+
+    [Benchmark(Baseline = true, Description = "track night: plain reference, every single loss only")]
+    public int Plain()
+    {
+        var slow = new SlowReference(track);
+        var harm = 0;
+        foreach (var part in track.Parts)
+            foreach (var need in part.Needs)
+            {
+                var ways = slow.Ways(part, need);
+                foreach (var item in track.Items)
+                    if (SlowReference.OutcomeOf(ways, slow.ToleranceOf(need), item.Id) >= Outcome.Late) harm++;
+            }
+        return harm;
+    }
+
+    private static Plan Demo(string name)
+    {
+        var at = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(at.FullName, "YokePair.slnx"))) at = at.Parent!;
+        return PlanFile.Read(File.ReadAllBytes(Path.Combine(at.FullName, "demo", name + ".yoke.json"))).Plan!;
+    }
+}
