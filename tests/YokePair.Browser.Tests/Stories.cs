@@ -20,7 +20,7 @@ public sealed class Stories
 
         page.Button("Pull test").Click();
         page.Thing("ad1").Click();
-        page.VerdictBecomes("Without the K1 adapter Ring, close is late");
+        page.VerdictBecomes("Without the K1 adapter Ring close-up is late");
         Assert.Equal(0, page.Strands("details/ring"));
         var now = page.Text("section[aria-label='What to do now']");
         Assert.Contains("take K1 adapter, old and loose from Car 15 min", now, StringComparison.Ordinal);
@@ -63,7 +63,7 @@ public sealed class Stories
         page.TabTo("[data-item=l24]");
         for (var i = 0; page.Focus != "K1 adapter, alone carries something" && i < 20; i++) page.Press(Keys.ArrowRight);
         page.Press(Keys.Enter);
-        page.VerdictBecomes("Without the K1 adapter Ring, close is late");
+        page.VerdictBecomes("Without the K1 adapter Ring close-up is late");
         page.Press(Keys.Escape);
         page.VerdictBecomes(AsPlanned);
 

@@ -31,7 +31,7 @@ public sealed class BoardTests(App app) : IClassFixture<App>
     public async Task Pulling_the_adapter_says_what_breaks_and_what_to_do_with_seconds()
     {
         var pull = (await client.Json(await NewWedding() + "/board?pull=ad1@details")).GetProperty("pull");
-        Assert.Equal("Without the K1 adapter from 12:30 Ring, close is late; everything else stays as it was.", pull.GetProperty("headline").GetString());
+        Assert.Equal("Without the K1 adapter from Details on, Ring close-up is late; everything else stays as it was.", pull.GetProperty("headline").GetString());
         var now = pull.GetProperty("changes")[0].GetProperty("now");
         Assert.Equal(950, now.GetProperty("seconds").GetDouble());
         Assert.Equal(["fetch", "raise", "changeLens", "fitAdapter"], now.GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("action").GetString()));

@@ -120,11 +120,11 @@ public sealed record Mount : PlanEdit
             .FirstOrDefault();
     }
 
-    /// <summary>Hands over what the new setup takes from another one; a body swaps whole, glass swaps for glass.</summary>
+    /// <summary>Hands over what the new setup takes from another one; body for body, glass for glass.</summary>
     private static Setup Yield(Setup other, Setup before, Setup after)
     {
         if (after.Body is not null && other.Body == after.Body)
-            return other with { Body = before.Body, Lens = Free(before.Lens), Converter = Free(before.Converter), Tube = Free(before.Tube), Adapter = Free(before.Adapter), Battery = null, Cards = null, Flash = null };
+            other = other with { Body = before.Body, Battery = null, Cards = null, Flash = null };
         if (after.Lens is not null && other.Lens == after.Lens)
             return other with { Lens = Free(before.Lens), Converter = Free(before.Converter), Tube = Free(before.Tube), Adapter = Free(before.Adapter) };
         return other with

@@ -70,7 +70,7 @@ public static class Mending
 
     private static IEnumerable<PlanEdit> Moves(Plan plan, Part part)
     {
-        var near = plan.Places.Where(p => !part.Unreachable.Contains(p.Id) && (p.Person is null || part.Present?.Contains(p.Person) != false)).OrderBy(p => p.ReachSeconds).ToList();
+        var near = plan.PlacesNear(part).OrderBy(p => p.ReachSeconds).ToList();
         foreach (var item in plan.Items)
         {
             // What a setup of this part names is in a hand, wherever it is packed; what lies on another thing goes with it.
@@ -83,12 +83,11 @@ public static class Mending
 
     private static IEnumerable<PlanEdit> Mounts(Plan plan, Part part)
     {
-        var near = plan.Places.Where(p => !part.Unreachable.Contains(p.Id) && (p.Person is null || part.Present?.Contains(p.Person) != false)).Select(p => p.Id).ToHashSet();
         foreach (var setup in part.Setups)
         {
             if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is not { } body) continue;
             foreach (var glass in GlassOnBody.Fitting(body, plan.Items))
-                if (part.Setups.All(s => s.Lens != glass.Lens.Id) && glass.Pieces.All(p => p.Place is { } at && (near.Contains(at) || at == "@" + glass.Lens.Id)))
+                if (part.Setups.All(s => s.Lens != glass.Lens.Id) && plan.IsNear(part, glass.Pieces))
                     yield return Mount.Of(part.Id, setup.Person, setup.Position, glass);
         }
     }

@@ -48,8 +48,8 @@ public static class PullTest
     private static string Headline(Plan plan, IReadOnlyList<Pulled> pulled, List<PullChange> changes)
     {
         var things = pulled.Select(p => plan.Items.FirstOrDefault(i => i.Id == p.Item)?.Label ?? p.Item).Select(n => $"the {n}").ToList();
-        var since = pulled.Select(p => plan.Parts.FirstOrDefault(x => x.Id == p.FromPart)?.Start).ToList();
-        var from = since.Count > 0 && since.TrueForAll(s => s == since[0]) && since[0] is { } start ? FormattableString.Invariant($" from {start:HH:mm}") : "";
+        var since = pulled.Select(p => p.FromPart).Distinct().ToList();
+        var from = since.Count == 1 && plan.Parts.FirstOrDefault(p => p.Id == since[0]) is { } part ? $" from {part.Label} on," : "";
         var told = new List<string>();
         Tell(Outcome.Lost, "lost");
         Tell(Outcome.Late, "late");

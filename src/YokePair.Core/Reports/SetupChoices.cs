@@ -31,6 +31,7 @@ public static class SetupChoices
         {
             // A tube serves close-ups and nothing else.
             if (glass.Tube is not null && !close) continue;
+            if (!plan.IsNear(part, glass.Pieces)) continue;
             if (pulled.Any(p => glass.Pieces.Any(piece => piece.Id == p.Item))) continue;
             var mount = Mount.Of(partId, person, position, glass);
             if (mount.Apply(plan).Plan is not { } tried) continue;

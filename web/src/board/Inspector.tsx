@@ -17,7 +17,7 @@ export function Inspector({ assignment }: { assignment: string }) {
       className="relative max-h-[36%] shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 max-[700px]:max-h-[60%]"
     >
       <button
-        className="float-right ml-4 px-1 pb-1 max-[700px]:min-h-[44px] max-[700px]:min-w-[44px]"
+        className="absolute top-1 right-3 px-1 py-1 max-[700px]:min-h-[44px] max-[700px]:min-w-[44px]"
         onClick={() => select(null)}
       >
         Close

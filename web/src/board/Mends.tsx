@@ -33,7 +33,7 @@ export function Mends({
       <h3 className="font-bold">Mend it</h3>
       {!data && <p className="text-quiet">Trying what you have packed …</p>}
       {data?.length === 0 && <p>No one move or change of what you have packed mends this.</p>}
-      <ul className="flex flex-col gap-1.5">
+      <ul className="mt-2 flex flex-col gap-1.5">
         {data?.map((mend) => (
           <li key={mend.label} className="flex items-start gap-2">
             <Strands count={mend.strands} width={16} height={16} label="With it" />

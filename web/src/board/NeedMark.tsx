@@ -22,18 +22,20 @@ export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: 
       onClick={() => select(selected ? null : { kind: "need", part: part.id, need: need.id })}
       className={`narrow flex min-h-[21px] w-full items-start gap-1.5 px-1 py-0.5 text-left leading-[1.15] max-[700px]:min-h-[44px] max-[700px]:items-center max-[700px]:text-[15px] ${selected ? "bg-ink text-ground" : ""} ${count < 2 && need.importance !== "nice" ? "font-bold" : ""}`}
     >
-      <span className={`shrink-0 pt-px ${selected ? "rounded-sm bg-ground" : ""}`}>
-        <Strands count={count} outcome={report?.baseline} width={16} breaking />
+      <span className="flex shrink-0 flex-col items-center pt-px">
+        <span className={selected ? "rounded-sm bg-ground" : ""}>
+          <Strands count={count} outcome={report?.baseline} width={16} breaking />
+        </span>
+        {need.importance === "once" && (
+          <span aria-hidden className="text-[10px] leading-none">
+            1×
+          </span>
+        )}
       </span>
-      <span className="line-clamp-2 min-w-0 hyphens-auto break-words">{name}</span>
+      <span className="line-clamp-2 min-w-0">{name}</span>
       <span className="sr-only">
         , {need.importance}: {said}
       </span>
-      {need.importance === "once" && (
-        <span aria-hidden className="ml-auto shrink-0 text-[11px]">
-          1×
-        </span>
-      )}
     </button>
   );
 }

@@ -35,7 +35,7 @@ export function NeedPanel({ assignment, part, need }: { assignment: string; part
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-3">
       <div className="min-w-0 flex-1 basis-[44rem]">
-        <h2 className="flex flex-wrap items-center gap-x-3">
+        <h2 className="flex flex-wrap items-center gap-x-3 max-[700px]:pr-14">
           <Strands
             count={data.report.strands}
             outcome={data.report.baseline}
@@ -163,7 +163,9 @@ function Row({ weighed: w, explanation: { asked } }: { weighed: Weighed; explana
           <>
             {isoAsked(w.fit.iso)} of {isoSet(w.isoCeiling)}{" "}
             <span className="text-quiet">
-              {stops(w.fit.stopsOver)}, {fNumber(w.fit.fNumber)} {shutter(w.fit.shutterSeconds)}
+              {stops(w.fit.stopsOver)}, {fNumber(w.fit.fNumber)}
+              {w.fit.shutterSeconds < asked.shutterSeconds * 0.99 &&
+                `, held still at ${shutter(w.fit.shutterSeconds)}`}
             </span>
           </>
         )}

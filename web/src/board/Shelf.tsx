@@ -17,7 +17,11 @@ export function Shelf() {
   const { plan } = day.board;
   const places = [...plan.places].sort((a, b) => a.reachSeconds - b.reachSeconds);
   return (
-    <section aria-label="Kit" onKeyDown={moveBetweenCells} className="border-t border-rule px-4 py-2 max-[700px]:pb-6">
+    <section
+      aria-label="Kit"
+      onKeyDown={moveBetweenCells}
+      className="border-t border-rule px-4 py-2 max-[700px]:pb-6"
+    >
       {places.map((place, row) => (
         <PlaceRow
           key={place.id}

@@ -1,0 +1,125 @@
+using CsCheck;
+using YokePair.Core.Editing;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+
+namespace YokePair.Core.Tests;
+
+public sealed class EditingTests
+{
+    private static readonly Plan Day = new()
+    {
+        Format = Plan.FormatName,
+        Version = 1,
+        People = [new Person { Id = "you" }],
+        Places = [new Place { Id = "belt", ReachSeconds = 5, Person = "you" }, new Place { Id = "car", ReachSeconds = 900 }],
+        Items =
+        [
+            Body("b1"), Body("b2"),
+            Lens("wide", "K2", 24), Lens("long", "K2", 85), Lens("macro", "K1", 100), Lens("odd", "K7", 50),
+            new Adapter { Id = "loose", Place = "belt", LensMount = "K1", BodyMount = "K2", Doubtful = true },
+            new Adapter { Id = "sound", Place = "belt", LensMount = "K1", BodyMount = "K2" },
+        ],
+        Parts =
+        [
+            new Part
+            {
+                Id = "vows", Ev = 11, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 15, 0, 0),
+                Setups = [new Setup { Person = "you", Position = "left", Body = "b1", Lens = "wide" }, new Setup { Person = "you", Position = "right", Body = "b2", Lens = "long" }],
+            },
+        ],
+    };
+
+    private static Body Body(string id) => new() { Id = id, Place = "belt", Mount = ["K2"], Megapixels = 24, IsoCeiling = 6400, Slots = [], BatteryType = "LB7" };
+
+    private static Lens Lens(string id, string mount, double mm) => new() { Id = id, Place = "belt", Mount = mount, Focal = new Interval(mm, mm), Aperture = new Interval(2, 2) };
+
+    private static EditResult Mount(string position, string? body, string? lens) =>
+        EditResult.Apply(Day, [new Mount { Part = "vows", Person = "you", Position = position, Body = body, Lens = lens }]);
+
+    private static string Hands(EditResult result) => string.Join(" | ", result.Plan!.Parts[0].Setups.Select(s => string.Join('+', s.Named().Select(n => n.Id))));
+
+    [Theory]
+    [InlineData("left", "b1", "long", "b1+long | b2+wide")]
+    [InlineData("left", "b2", "wide", "b2+wide | b1+long")]
+    [InlineData("left", "b2", "long", "b2+long | b1+wide")]
+    [InlineData("left", "b1", null, "b1 | b2+long")]
+    [InlineData("left", null, null, "b2+long")]
+    [InlineData("left", "b1", "macro", "b1+macro+sound | b2+long")]
+    [InlineData("third", "b1", "wide", "b2+long | b1+wide")]
+    public void What_a_hand_takes_from_the_other_is_given_back(string position, string? body, string? lens, string hands) =>
+        Assert.Equal(hands, Hands(Mount(position, body, lens)));
+
+    [Theory]
+    [InlineData("left", "b1", "odd", "lens")]
+    [InlineData("third", null, "macro", "body")]
+    [InlineData("left", "b9", "wide", "body")]
+    public void What_cannot_be_put_together_is_refused_with_the_field(string position, string? body, string lens, string field)
+    {
+        var refused = Mount(position, body, lens);
+        Assert.Null(refused.Plan);
+        Assert.Equal(field, Assert.Single(refused.Problems).Field);
+    }
+
+    [Fact]
+    public void The_adapter_that_lies_on_the_lens_comes_along_even_if_another_is_sounder()
+    {
+        var day = Day with { Items = [.. Day.Items.Select(i => i.Id == "loose" ? i with { Place = "@macro" } : i)] };
+        var result = EditResult.Apply(day, [new Mount { Part = "vows", Person = "you", Position = "left", Body = "b1", Lens = "macro" }]);
+        Assert.Equal("loose", result.Plan!.Parts[0].Setups[0].Adapter);
+    }
+
+    [Fact]
+    public void Edits_are_made_all_or_none()
+    {
+        var result = EditResult.Apply(Day, [new MoveItem { Item = "wide", Place = "car" }, new MoveItem { Item = "long", Place = "moon" }]);
+        Assert.Null(result.Plan);
+        Assert.Equal("place", Assert.Single(result.Problems).Field);
+    }
+
+    [Fact]
+    public void Any_edit_leads_to_a_plan_that_can_be_analysed_and_its_delta_leads_back()
+    {
+        var made = 0;
+        Gen.Int.Sample(seed =>
+        {
+            var plan = RandomPlan.From(seed);
+            var random = new Random(seed);
+            PlanEdit edit = random.Next(3) switch
+            {
+                0 => new MoveItem { Item = Pick(plan.Items).Id, Place = Pick(plan.Places).Id },
+                1 => new SetPart { Part = Pick(plan.Parts).Id, Ev = random.Next(-5, 25), Flash = FlashRule.Banned, Unreachable = [Pick(plan.Places).Id] },
+                _ => new Mount { Part = Pick(plan.Parts).Id, Person = Pick(plan.People).Id, Position = Pick(["left", "right"]), Body = Pick([.. plan.Items.OfType<Body>()]).Id, Lens = Pick([.. plan.Items.OfType<Lens>()]).Id },
+            };
+            if (EditResult.Apply(plan, [edit]).Plan is not { } next) return;
+            Interlocked.Increment(ref made);
+            Assert.Empty(PlanCheck.Usable(next));
+            Assert.Equal(PlanFile.Write(plan), PlanFile.Write(PlanDelta.To(next, plan).ApplyTo(next)));
+            Assert.Equal(PlanFile.Write(next), PlanFile.Write(PlanDelta.To(plan, next).ApplyTo(plan)));
+
+            T Pick<T>(IReadOnlyList<T> from) => from[random.Next(from.Count)];
+        }, iter: 500);
+        Assert.True(made > 150, $"{made} edits made");
+    }
+
+    [Fact]
+    public void A_mend_that_is_offered_is_true()
+    {
+        var offered = 0;
+        Gen.Int.Sample(seed =>
+        {
+            var plan = RandomPlan.From(seed);
+            foreach (var part in plan.Parts)
+                foreach (var need in part.Needs)
+                    foreach (var mend in Mending.For(plan, part.Id, need.Id)!)
+                    {
+                        Interlocked.Increment(ref offered);
+                        var (before, after) = (new DayAnalysis(plan).Report(false), new DayAnalysis(EditResult.Apply(plan, [mend.Edit]).Plan!).Report(false));
+                        Assert.Equal(mend.Strands, after.Needs.First(n => n.Part == part.Id && n.Need == need.Id).Strands);
+                        Assert.Equal(mend.GapsClosed, before.Gaps.Count - after.Gaps.Count);
+                        Assert.All(mend.SinglePointsGone, gone => Assert.DoesNotContain(after.SinglePoints, s => s.Item == gone));
+                    }
+        }, iter: 150);
+        Assert.True(offered > 20, $"{offered} mends offered");
+    }
+}
