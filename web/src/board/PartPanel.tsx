@@ -94,6 +94,12 @@ export function PartPanel({ part }: { part: Part }) {
           </div>
         </fieldset>
       </div>
+      {part.flash === "allowed" && (
+        <p className="text-quiet">
+          Flash can harm or distract: ask before using it near athletes, animals, drivers and people sensitive
+          to flashes. The venue has the last word.
+        </p>
+      )}
     </div>
   );
 }
