@@ -1,6 +1,7 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using System.Text.RegularExpressions;
 
 namespace YokePair.Core.Plans;
@@ -14,7 +15,7 @@ public static partial class PlanFile
     private const int MaxDepth = 32;
 
     /// <summary>How plans, and everything derived from them, are written as JSON.</summary>
-    public static JsonSerializerOptions JsonOptions { get; } = Configure(new JsonSerializerOptions { WriteIndented = true });
+    public static JsonSerializerOptions JsonOptions { get; } = Configure(new JsonSerializerOptions { WriteIndented = true, TypeInfoResolver = new DefaultJsonTypeInfoResolver() });
 
     /// <summary>Puts the plan file's conventions on a set of options, so that every JSON the app writes looks alike.</summary>
     public static JsonSerializerOptions Configure(JsonSerializerOptions options)

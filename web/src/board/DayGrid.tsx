@@ -67,7 +67,7 @@ export function DayGrid() {
             />
           ))}
 
-          <div className="self-center font-semibold">The day</div>
+          <div className="sticky left-0 z-2 flex items-center bg-ground font-semibold">The day</div>
           {parts.map((part) => (
             <div
               key={part.id}
@@ -86,7 +86,7 @@ export function DayGrid() {
 
           {positions.map((at, r) => (
             <Fragment key={`${at.person}:${at.position}`}>
-              <div className="border-t border-rule pt-1 leading-tight">
+              <div className="sticky left-0 z-2 border-t border-rule bg-ground pt-1 leading-tight">
                 <span className="font-semibold">
                   {day.name(at.person)} {at.position}
                 </span>
@@ -98,7 +98,7 @@ export function DayGrid() {
             </Fragment>
           ))}
 
-          <div className="border-t border-rule pt-1.5 font-semibold">
+          <div className="sticky left-0 z-2 border-t border-rule bg-ground pt-1.5 font-semibold">
             Needs
             <div className="font-normal text-quiet">
               {met} of {day.board.report.needs.length} hold

@@ -34,7 +34,10 @@ export function Home() {
                     {date(a.start)} · {a.people} {a.people === 1 ? "photographer" : "photographers"} ·{" "}
                     {a.things} things
                   </span>
-                  <span className="block">{a.verdict.headline}</span>
+                  <span className="block font-semibold">{a.verdict.headline}</span>
+                  <span className="line-clamp-2 max-w-prose text-quiet">
+                    {a.verdict.details.map((d) => d.text).join("")}
+                  </span>
                 </span>
               </Link>
             </li>
