@@ -23,7 +23,6 @@ builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<BadRequests>();
 builder.Services.AddHostFiltering(filter => filter.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
 builder.Services.AddOpenApi("v1", ApiDocument.Configure);
-builder.Services.AddResponseCompression();
 
 var app = builder.Build();
 await using (var scope = app.Services.CreateAsyncScope())
@@ -37,7 +36,6 @@ app.UseStatusCodePages();
 app.UseHostFiltering();
 app.UseMiddleware<PageProtection>();
 app.UseMiddleware<CrossSiteWrites>();
-app.UseResponseCompression();
 app.UseDefaultFiles();
 app.UseStaticFiles();
 

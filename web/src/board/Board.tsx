@@ -52,6 +52,12 @@ export function Board() {
     escape,
   });
 
+  // One value while nothing of it changes: a pending verdict must not draw the whole day anew.
+  const actions = useMemo(
+    () => day && { day, selection, select, edit, pulling, togglePull, touchItem, pulls },
+    [day, selection, select, edit, pulling, togglePull, touchItem, pulls],
+  );
+
   // A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls.
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -67,7 +73,7 @@ export function Board() {
         </Link>
       </main>
     );
-  if (!board || !day) return <main className="p-6 text-quiet">Opening the day …</main>;
+  if (!board || !day || !actions) return <main className="p-6 text-quiet">Opening the day …</main>;
 
   const drop = ({ active, over }: DragEndEvent) => {
     const target = over?.data.current as { part: string; person: string; position: string } | undefined;
@@ -81,7 +87,7 @@ export function Board() {
   };
 
   return (
-    <DayContext value={{ day, selection, select, edit, pulling, togglePull, touchItem, pulls }}>
+    <DayContext value={actions}>
       <DndContext sensors={sensors} onDragEnd={drop}>
         <div
           className={`flex h-full flex-col ${pulling ? "cursor-crosshair" : ""}`}

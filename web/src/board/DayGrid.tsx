@@ -1,4 +1,4 @@
-import { Fragment, useMemo } from "react";
+import { Fragment, memo, useMemo } from "react";
 import type { Part } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { useWidth } from "../shared/useWidth";
@@ -21,7 +21,7 @@ function firstBody(parts: Part[], at: Position, name: (id: string) => string) {
 }
 
 /** The day as a board: parts are columns on the time axis, camera positions are strands through it. */
-export function DayGrid() {
+export const DayGrid = memo(function DayGrid() {
   const { day } = useDay();
   const { parts, positions } = day;
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -121,4 +121,4 @@ export function DayGrid() {
       )}
     </div>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Strands } from "../marks/Strands";
 import { time } from "../shared/format";
 import { strandWord } from "../shared/words";
@@ -7,7 +8,7 @@ import { NeedMark } from "./NeedMark";
 import { rulesOf } from "./PartHead";
 
 /** The same day for a narrow screen: the parts one under the other, everything large enough for a thumb. */
-export function DayList() {
+export const DayList = memo(function DayList() {
   const { day, select } = useDay();
   return (
     <ol className="px-4">
@@ -56,4 +57,4 @@ export function DayList() {
       ))}
     </ol>
   );
-}
+});

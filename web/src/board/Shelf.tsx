@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { useDraggable } from "@dnd-kit/core";
 import type { Item, Plan } from "../api/client";
 import { Strands } from "../marks/Strands";
@@ -12,7 +13,7 @@ const rank = (item: Item) => {
 };
 
 /** Everything packed, place by place, nearest first. Glass and bodies are dragged from here into a hand. */
-export function Shelf() {
+export const Shelf = memo(function Shelf() {
   const { day } = useDay();
   const { plan } = day.board;
   const places = [...plan.places].sort((a, b) => a.reachSeconds - b.reachSeconds);
@@ -32,7 +33,7 @@ export function Shelf() {
       ))}
     </section>
   );
-}
+});
 
 function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][number]; items: Item[] }) {
   const { day } = useDay();

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
 
 /** Something the photographer must know about a change that was not made. */
@@ -64,6 +64,10 @@ export function useBoard(key: string, pull: string[]) {
     },
   });
 
+  const { mutate } = change;
+  const edit = useCallback((...edits: PlanEdit[]) => mutate({ edits }), [mutate]);
+  const step = useCallback((step: "undo" | "redo") => mutate({ step }), [mutate]);
+
   return {
     board: query.data,
     loadError: query.error,
@@ -71,7 +75,7 @@ export function useBoard(key: string, pull: string[]) {
     pending: change.isPending || query.isPlaceholderData,
     notice,
     dismiss: () => setNotice(null),
-    edit: (...edits: PlanEdit[]) => change.mutate({ edits }),
-    step: (step: "undo" | "redo") => change.mutate({ step }),
+    edit,
+    step,
   };
 }
