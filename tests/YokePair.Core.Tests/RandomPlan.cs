@@ -69,6 +69,16 @@ internal static class RandomPlan
                 State = Pick("clear", "clear", "clear", "loaded", "shot"),
             });
 
+        for (var i = 0; i < items.Count; i++)
+            if (Chance(0.06)) items[i] = items[i] with { Status = Pick(Enum.GetValues<Availability>()), From = Chance(0.5) ? new DateOnly(2027, 6, Pick(11, 12, 13)) : null, To = Chance(0.5) ? new DateOnly(2027, 6, Pick(13, 14)) : null };
+        bodies = [.. items.OfType<Body>()];
+        var pairs = new List<PairRule>();
+        for (var i = random.Next(0, 5); i > 0; i--)
+        {
+            var (a, b) = (Chance(0.6) ? Pick<Item>(bodies) : Pick(items.ToArray()), Pick(items.ToArray()));
+            if (!pairs.Any(p => p.IsOf(a.Id, b.Id))) pairs.Add(new PairRule { A = a.Id, B = b.Id, Fit = Pick(Enum.GetValues<PairFit>()) });
+        }
+
         var parts = Enumerable.Range(0, 2).Select(MakePart).ToList();
         return new Plan
         {
@@ -78,6 +88,7 @@ internal static class RandomPlan
             People = people,
             Places = places,
             Items = items,
+            Pairs = Chance(0.6) ? pairs : null,
             Parts = parts,
         };
 
@@ -88,6 +99,7 @@ internal static class RandomPlan
         Part MakePart(int number) => new()
         {
             Id = $"part{number}",
+            Start = Chance(0.7) ? new DateTime(2027, 6, 12 + number, 10, 0, 0) : null,
             Ev = Pick(5.0, 9, 11, 14),
             Quiet = Pick(QuietRule.No, QuietRule.No, QuietRule.Preferred, QuietRule.Required),
             Unreachable = Chance(0.3) ? [Pick(places.ToArray()).Id] : [],

@@ -64,10 +64,15 @@ internal sealed class SlowReference(Plan plan)
         foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType))
             foreach (var cards in CardChoices(part, body))
             {
+                if (cards.Any(c => Known(body, c.Card) == PairFit.No) || Known(body, battery) == PairFit.No) continue;
                 if (Seconds(part, person, body, chain, battery, cards) is not { } seconds) continue;
                 List<Item> all = [body, .. chain, battery, .. cards.Select(c => c.Card)];
+                if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;
+                List<Item> camera = [body, .. chain];
+                var half = (from x in camera from y in camera where Known(x, y) is not (null or PairFit.Full) select x).Any()
+                    || all.Except(camera).Any(supply => Known(body, supply) is not (null or PairFit.Full));
                 var records = !plan.Rules.DualRecord || cards.Count == 2;
-                ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !all.Any(i => i.Doubtful), seconds));
+                ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !all.Any(i => i.Doubtful), seconds));
             }
     }
 
@@ -91,8 +96,26 @@ internal sealed class SlowReference(Plan plan)
         foreach (var lens in plan.Items.OfType<Lens>())
             foreach (var middle in plan.Items.Where(i => (i is Converter c && lens.TakesConverter && c.Mount == lens.Mount) || (i is Tube t && t.Mount == lens.Mount)).Prepend(null))
                 foreach (var adapter in plan.Items.OfType<Adapter>().Where(a => a.LensMount == lens.Mount && body.Mount.Contains(a.BodyMount!)).Prepend(null))
-                    if (adapter is not null || body.Mount.Contains(lens.Mount))
-                        yield return [.. new Item?[] { lens, middle, adapter }.Where(i => i is not null).Select(i => i!)];
+                {
+                    List<Item> chain = [.. new Item?[] { lens, middle, adapter }.Where(i => i is not null).Select(i => i!)];
+                    var fits = adapter is not null || body.Mount.Contains(lens.Mount) || Known(body, lens) is not (null or PairFit.No);
+                    if (fits && !chain.Append(body).Any(x => chain.Append(body).Any(y => Known(x, y) == PairFit.No))) yield return chain;
+                }
+    }
+
+    private PairFit? Known(Item x, Item y) => x.Id == y.Id ? null : (plan.Pairs ?? []).FirstOrDefault(p => new[] { p.A, p.B }.Order().SequenceEqual(new[] { x.Id, y.Id }.Order()))?.Fit;
+
+    private static bool IsAway(Item item, DateOnly day)
+    {
+        var first = item.From ?? DateOnly.MinValue;
+        var last = item.To ?? DateOnly.MaxValue;
+        return item.Status switch
+        {
+            null or Availability.Ready => false,
+            Availability.RentedIn => day < first || day > last,
+            Availability.Lost or Availability.Retired => day >= first,
+            _ => day >= first && day <= last,
+        };
     }
 
     /// <summary>True full, false second best, null no.</summary>

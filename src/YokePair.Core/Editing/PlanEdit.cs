@@ -103,7 +103,7 @@ public sealed record Mount : PlanEdit
         if (Body is null) return Refuse("body", "there is no body in this hand yet; put one there first");
         if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == Body) is not { } body) return Refuse("body", $"there is no body \"{Body}\"");
         if (plan.Items.OfType<Lens>().FirstOrDefault(l => l.Id == Lens) is not { } lens) return Refuse("lens", $"there is no lens \"{Lens}\"");
-        return body.Mount.Contains(lens.Mount) || Adapter is not null || AdapterNeeded(plan) is not null
+        return body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens) || Adapter is not null || AdapterNeeded(plan) is not null
             ? null
             : Refuse("lens", $"the {lens.Label} ({lens.Mount}) does not fit the {body.Label} ({string.Join(", ", body.Mount)}), and no adapter leads from one to the other");
     }
@@ -113,7 +113,7 @@ public sealed record Mount : PlanEdit
     {
         var body = plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == Body);
         var lens = plan.Items.OfType<Lens>().FirstOrDefault(l => l.Id == Lens);
-        if (body is null || lens is null || body.Mount.Contains(lens.Mount)) return null;
+        if (body is null || lens is null || body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens)) return null;
         return plan.Items.OfType<Adapter>()
             .Where(a => a.LensMount == lens.Mount && a.BodyMount is { } mount && body.Mount.Contains(mount))
             .OrderBy(a => a.Place == "@" + lens.Id ? 0 : a.Doubtful ? 2 : 1)

@@ -12,6 +12,9 @@ public static class Day
     public static IReadOnlyList<Part> InOrder(Plan plan) =>
         plan.Parts.Any(p => p.Start is null) ? plan.Parts : [.. plan.Parts.OrderBy(p => p.Start)];
 
+    /// <summary>The day on which a part begins; null without times.</summary>
+    public static DateOnly? Of(Part part) => part.Start is { } start ? DateOnly.FromDateTime(start) : null;
+
     /// <summary>Whether a part is the given one or comes at or after its start: a failure lasts for the rest of the day.</summary>
     public static bool IsFrom(Plan plan, Part part, string? fromPart)
     {

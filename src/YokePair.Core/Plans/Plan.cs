@@ -36,6 +36,9 @@ public sealed record Plan
     /// <summary>Every physical thing of the assignment. What is not listed does not exist.</summary>
     public IReadOnlyList<Item> Items { get; init; } = [];
 
+    /// <summary>What the owner knows of pairs of things beyond their mounts and types.</summary>
+    public IReadOnlyList<PairRule>? Pairs { get; init; }
+
     /// <summary>The stretches of the day, in the order of the file.</summary>
     public IReadOnlyList<Part> Parts { get; init; } = [];
 

@@ -27,6 +27,13 @@ public static class PlanCheck
         }
         for (var i = 0; i < plan.Items.Count; i++) ItemCheck.Figures(plan.Items[i], $"items[{i}]", found);
 
+        for (var i = 0; i < (plan.Pairs?.Count ?? 0); i++)
+        {
+            ids.Thing($"pairs[{i}].a", plan.Pairs![i].A, found);
+            ids.Thing($"pairs[{i}].b", plan.Pairs[i].B, found);
+            if (plan.Pairs.Take(i).Any(p => p.IsOf(plan.Pairs[i].A, plan.Pairs[i].B))) found.Add($"pairs[{i}]", "these two are already a pair; keep one");
+        }
+
         var parts = new HashSet<string>(StringComparer.Ordinal);
         for (var i = 0; i < plan.Parts.Count; i++)
         {
@@ -86,6 +93,7 @@ public static class PlanCheck
         Holes("places", plan.Places);
         Holes("items", plan.Items);
         Holes("parts", plan.Parts);
+        Holes("pairs", plan.Pairs ?? []);
         for (var i = 0; i < plan.Parts.Count; i++)
         {
             if (plan.Parts[i] is not { } part) continue;
@@ -174,6 +182,11 @@ internal sealed class KnownIds
     public void Place(string field, string id, ProblemList found)
     {
         if (!places.Contains(id)) found.Add(field, $"there is no place \"{id}\"; places are {(places.Count == 0 ? "none yet" : string.Join(", ", places))}");
+    }
+
+    public void Thing(string field, string id, ProblemList found)
+    {
+        if (!items.ContainsKey(id)) found.Add(field, $"there is no item \"{id}\" in the file");
     }
 
     public void Item(string field, string id, Type kind, ProblemList found)

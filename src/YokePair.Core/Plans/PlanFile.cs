@@ -1,5 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using System.Text.RegularExpressions;
@@ -63,6 +64,28 @@ public static partial class PlanFile
 
     /// <summary>How reports are written: as plans, but a figure that is not there is said to be null.</summary>
     public static JsonSerializerOptions ReportOptions { get; } = new(JsonOptions) { DefaultIgnoreCondition = JsonIgnoreCondition.Never };
+
+    /// <summary>Reads one thing from its JSON object and checks its figures.</summary>
+    /// <param name="thing">The object, with its <c>kind</c>.</param>
+    /// <returns>The thing, or what is wrong with it by field.</returns>
+    public static (Item? Item, IReadOnlyList<PlanProblem> Problems) ReadItem(JsonObject thing)
+    {
+        try
+        {
+            if (thing.Deserialize<Item>(JsonOptions) is not { } item) return (null, [new PlanProblem("", "is null where a thing is expected")]);
+            var found = new ProblemList();
+            ItemCheck.Figures(item, "", found);
+            return found.All.Count == 0 ? (item, []) : (null, [.. found.All.Select(p => p with { Field = p.Field.TrimStart('.') })]);
+        }
+        catch (JsonException e)
+        {
+            return (null, [.. Explain(e).Select(p => p with { Line = null })]);
+        }
+        catch (NotSupportedException)
+        {
+            return (null, [new PlanProblem("kind", "is missing; say what the thing is, e.g. lens")]);
+        }
+    }
 
     private static PlanReading Failed(PlanProblem problem) => new(null, [problem]);
 

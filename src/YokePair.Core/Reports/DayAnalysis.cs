@@ -58,11 +58,14 @@ public sealed class DayAnalysis
     internal PartFindings Find(Part part)
     {
         var failed = new bool[kit.Items.Length];
+        var away = new bool[kit.Items.Length];
+        if (Day.Of(part) is { } date)
+            for (var i = 0; i < failed.Length; i++) failed[i] = away[i] = kit.Items[i].Status is not null && !kit.Items[i].IsHere(date);
         foreach (var pull in pulled)
-            if (kit.IndexOf(pull.Item) is var item and not Kit.None && Day.IsFrom(Plan, part, pull.FromPart)) failed[item] = true;
+            if (kit.IndexOf(pull.Item) is var item and not Kit.None && Day.IsFrom(Plan, part, pull.FromPart)) (failed[item], away[item]) = (true, false);
         var ways = new PartWays(kit, part);
         var cutSets = new CutSets(failed);
-        return new PartFindings(ways, failed, [.. ways.Needs.Select(need =>
+        return new PartFindings(ways, failed, away, [.. ways.Needs.Select(need =>
         {
             var (outcome, best) = search.Best(need, failed);
             return new NeedFinding(need, outcome, best, outcome.IsMet() ? cutSets.Find(need) : []);
@@ -73,8 +76,9 @@ public sealed class DayAnalysis
 /// <summary>What is found of one part.</summary>
 /// <param name="Ways">Rigs and ways.</param>
 /// <param name="Failed">By item number, what is gone in this part.</param>
+/// <param name="Away">By item number, what of that is not pulled but not here on that day.</param>
 /// <param name="Needs">Its needs.</param>
-internal sealed record PartFindings(PartWays Ways, bool[] Failed, IReadOnlyList<NeedFinding> Needs)
+internal sealed record PartFindings(PartWays Ways, bool[] Failed, bool[] Away, IReadOnlyList<NeedFinding> Needs)
 {
     public Part Part => Ways.Part;
 }

@@ -1,3 +1,4 @@
+using YokePair.Core.Failure;
 using YokePair.Core.Glass;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
@@ -10,6 +11,7 @@ internal static class GapReasons
     public static string Why(DayAnalysis day, PartFindings part, NeedFinding need)
     {
         var kit = day.Kit;
+        if (WhyAway(day, part, need) is { } away) return away;
         if (need.Best is { } late)
             return $"the quickest way, {Named(late.Rig.Fitted)}, takes {Words.Seconds(late.Seconds)} and it can wait {Words.Seconds(need.Ways.ToleranceSeconds)}";
         if (!part.Ways.Layout.Actors.Any(a => need.Need.Who == Need.Anyone || kit.Plan.People[a].Id == need.Need.Who))
@@ -38,6 +40,16 @@ internal static class GapReasons
         };
 
         bool Works(int[] items) => !Array.Exists(items, i => part.Failed[i]);
+    }
+
+    /// <summary>Whether the need would be met if what is away that day were here.</summary>
+    private static string? WhyAway(DayAnalysis day, PartFindings part, NeedFinding need)
+    {
+        if (!part.Away.Contains(true)) return null;
+        var (outcome, way) = day.BestOf(need.Ways, [.. part.Failed.Zip(part.Away, (failed, away) => failed && !away)]);
+        if (!outcome.IsMet() || way is null) return null;
+        var missing = way.Items.Where(i => part.Away[i]).Select(i => $"the {day.Kit.Items[i].Label} is {day.Kit.Items[i].WhyAway(Day.Of(part.Part)!.Value)}").ToList();
+        return missing.Count == 0 ? null : Words.List(missing);
     }
 
     private static string Named(FittedGlass fitted) => $"the {fitted.Glass.Lens.Label} on the {fitted.Glass.Body.Label}";

@@ -86,7 +86,7 @@ public static class Mending
         foreach (var setup in part.Setups)
         {
             if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is not { } body) continue;
-            foreach (var glass in GlassOnBody.Fitting(body, plan.Items))
+            foreach (var glass in GlassOnBody.Fitting(body, plan))
                 if (part.Setups.All(s => s.Lens != glass.Lens.Id) && plan.IsNear(part, glass.Pieces))
                     yield return Mount.Of(part.Id, setup.Person, setup.Position, glass);
         }

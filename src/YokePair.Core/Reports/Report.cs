@@ -20,6 +20,9 @@ public sealed record Report
     /// <summary>Items whose loss alone leaves a once or must need late or lost.</summary>
     public required IReadOnlyList<SinglePoint> SinglePoints { get; init; }
 
+    /// <summary>Things of the plan that are not here on the day of a part: lent, rented out, in repair, lost, retired.</summary>
+    public required IReadOnlyList<AwayThing> Away { get; init; }
+
     /// <summary>Every need of every part.</summary>
     public required IReadOnlyList<NeedReport> Needs { get; init; }
 
@@ -41,9 +44,16 @@ public sealed record Report
     /// <summary>What is packed where.</summary>
     public required IReadOnlyList<PlaceCount> Carry { get; init; }
 
-    /// <summary>Nothing uncovered, and no single thing that costs a picture.</summary>
-    public bool Sound => Gaps.Count == 0 && SinglePoints.Count == 0;
+    /// <summary>Nothing uncovered, no single thing that costs a picture, and nothing in a hand that is not there.</summary>
+    public bool Sound => Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand);
 }
+
+/// <summary>A thing that is planned and not there.</summary>
+/// <param name="Item">Item id.</param>
+/// <param name="Why">Why, in words: lent, in repair and until when.</param>
+/// <param name="Parts">Ids of the parts it is missing in.</param>
+/// <param name="InHand">Whether a setup of one of them names it.</param>
+public sealed record AwayThing(string Item, string Why, IReadOnlyList<string> Parts, bool InHand);
 
 /// <summary>A need not met even when nothing fails.</summary>
 /// <param name="Part">Part id.</param>

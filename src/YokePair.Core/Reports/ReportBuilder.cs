@@ -28,12 +28,14 @@ internal static class ReportBuilder
             }
         }
         var singlePoints = hits.OrderBy(h => h.Key).Select(h => new SinglePoint(kit.Items[h.Key].Id, h.Value)).ToList();
-        var verdict = VerdictWords.Of(day.Plan, gaps, singlePoints);
+        var away = Away(day);
+        var verdict = VerdictWords.Of(day.Plan, gaps, singlePoints, away);
         return new Report
         {
             Verdict = VerdictWords.Plain(verdict),
             VerdictParts = verdict,
             Gaps = gaps,
+            Away = away,
             SinglePoints = singlePoints,
             Needs = needs,
             Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
@@ -53,6 +55,20 @@ internal static class ReportBuilder
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
             Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => PackedIn(kit, i) == p.Id)))],
         };
+    }
+
+    private static List<AwayThing> Away(DayAnalysis day)
+    {
+        var away = new List<AwayThing>();
+        for (var i = 0; i < day.Kit.Items.Length; i++)
+        {
+            var parts = day.Parts.Where(p => p.Away[i]).Select(p => p.Part).ToList();
+            if (parts.Count == 0) continue;
+            var item = day.Kit.Items[i];
+            away.Add(new AwayThing(item.Id, item.WhyAway(Day.Of(parts[0])!.Value)!, [.. parts.Select(p => p.Id)],
+                parts.Any(p => p.Setups.Any(s => s.Named().Any(n => n.Id == item.Id)))));
+        }
+        return away;
     }
 
     /// <summary>The weakest of the needs that count; a part of nice needs only is as strong as they are.</summary>

@@ -27,7 +27,7 @@ public static class SetupChoices
         if (body is null) return [];
         var choices = new List<SetupChoice>();
         var close = part.Needs.Any(n => n.CloseWidthMm is not null);
-        foreach (var glass in GlassOnBody.Fitting(body, plan.Items))
+        foreach (var glass in GlassOnBody.Fitting(body, plan))
         {
             // A tube serves close-ups and nothing else.
             if (glass.Tube is not null && !close) continue;

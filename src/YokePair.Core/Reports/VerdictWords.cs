@@ -7,7 +7,7 @@ internal static class VerdictWords
 {
     private const int NeedsNamed = 3;
 
-    public static Verdict Of(Plan plan, IReadOnlyList<Gap> gaps, IReadOnlyList<SinglePoint> singlePoints)
+    public static Verdict Of(Plan plan, IReadOnlyList<Gap> gaps, IReadOnlyList<SinglePoint> singlePoints, IReadOnlyList<AwayThing> away)
     {
         var names = new Names(plan);
         var details = new List<Wording>();
@@ -22,14 +22,22 @@ internal static class VerdictWords
             details.Add(new Wording(names.Need(gap.Part, gap.Need), Part: gap.Part, Need: gap.Need));
             details.Add(new Wording($": {gap.Why}. "));
         }
+        foreach (var missing in away)
+        {
+            details.Add(new Wording(details.Count == 0 || missing == away[0] ? "Packed but not there: the " : "the "));
+            details.Add(new Wording(names.Item(missing.Item), Item: missing.Item));
+            details.Add(new Wording($", {missing.Why}{(missing == away[^1] ? ". " : "; ")}"));
+        }
         if (details.Count == 0) details.Add(new Wording($"All {plan.Parts.Sum(p => p.Needs.Count)} needs are met in time, and stay so without any one thing."));
-        return new Verdict(Headline(gaps.Count, singlePoints.SelectMany(s => s.Hits).Select(h => (h.Part, h.Need)).Distinct().Count()), details);
+        return new Verdict(Headline(gaps.Count, singlePoints.SelectMany(s => s.Hits).Select(h => (h.Part, h.Need)).Distinct().Count(), away.Count(a => a.InHand)), details);
     }
 
     public static string Plain(Verdict verdict) => $"{verdict.Headline} {string.Concat(verdict.Details.Select(d => d.Text)).TrimEnd()}";
 
-    private static string Headline(int uncovered, int hanging)
+    private static string Headline(int uncovered, int hanging, int missing)
     {
+        var absent = missing == 0 ? "" : $"{Words.Capital(Words.Number(missing))} {(missing == 1 ? "thing you plan to hold is" : "things you plan to hold are")} not there that day. ";
+        if (absent.Length > 0) return (absent + (uncovered + hanging == 0 ? "" : Headline(uncovered, hanging, 0))).Trim();
         if (uncovered == 0 && hanging == 0) return "Everything holds, whatever single thing fails.";
         var gap = uncovered == 0 ? "" : hanging == 0
             ? $"{Words.Number(uncovered)} {(uncovered == 1 ? "need is" : "needs are")} not covered"

@@ -28,8 +28,8 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
     /// <summary>Larger of the two stabilisations, stops.</summary>
     public double StabilisationStops => Math.Max(Body.StabilisationStops, Lens.StabilisationStops);
 
-    /// <summary>Whether any piece only sometimes works.</summary>
-    public bool Doubtful { get; } = Body.Doubtful || Lens.Doubtful || Converter?.Doubtful == true || Tube?.Doubtful == true || Adapter?.Doubtful == true;
+    /// <summary>Whether any piece only sometimes works, or two of them only half get on.</summary>
+    public bool Doubtful { get; private init; } = Body.Doubtful || Lens.Doubtful || Converter?.Doubtful == true || Tube?.Doubtful == true || Adapter?.Doubtful == true;
 
     /// <summary>The pieces of glass, lens first.</summary>
     public IEnumerable<Item> Pieces
@@ -43,17 +43,33 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
         }
     }
 
-    /// <summary>Every chain that fits a body, in the order of the plan's items.</summary>
-    public static IEnumerable<GlassOnBody> Fitting(Body body, IReadOnlyList<Item> items)
+    /// <summary>Every chain that fits a body, in the order of the plan's items: by mount, unless the owner knows better of a pair.</summary>
+    public static IEnumerable<GlassOnBody> Fitting(Body body, Plan plan)
     {
-        foreach (var lens in items.OfType<Lens>())
-            foreach (var (converter, tube) in Middles(lens, items))
+        foreach (var lens in plan.Items.OfType<Lens>())
+            foreach (var (converter, tube) in Middles(lens, plan.Items))
             {
-                if (body.Mount.Contains(lens.Mount)) yield return new GlassOnBody(body, lens, converter, tube, null);
-                foreach (var adapter in items.OfType<Adapter>())
+                if (body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens))
+                    if (Judged(new GlassOnBody(body, lens, converter, tube, null), plan) is { } direct) yield return direct;
+                foreach (var adapter in plan.Items.OfType<Adapter>())
                     if (adapter.LensMount == lens.Mount && adapter.BodyMount is { } mount && body.Mount.Contains(mount))
-                        yield return new GlassOnBody(body, lens, converter, tube, adapter);
+                        if (Judged(new GlassOnBody(body, lens, converter, tube, adapter), plan) is { } adapted) yield return adapted;
             }
+    }
+
+    /// <summary>The chain as the owner's pairs make it: null where two of it do not go together.</summary>
+    private static GlassOnBody? Judged(GlassOnBody chain, Plan plan)
+    {
+        if (plan.Pairs is not { Count: > 0 } pairs) return chain;
+        string[] ids = [chain.Body.Id, .. chain.Pieces.Select(p => p.Id)];
+        var doubtful = false;
+        foreach (var pair in pairs)
+        {
+            if (pair.A == pair.B || !ids.Contains(pair.A) || !ids.Contains(pair.B)) continue;
+            if (pair.Fit == PairFit.No) return null;
+            doubtful |= pair.Fit != PairFit.Full;
+        }
+        return doubtful ? chain with { Doubtful = true } : chain;
     }
 
     private static IEnumerable<(Converter?, Tube?)> Middles(Lens lens, IReadOnlyList<Item> items)

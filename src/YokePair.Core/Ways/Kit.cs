@@ -26,7 +26,7 @@ internal sealed class Kit
         }
         var glass = new List<FittedGlass>();
         foreach (var body in plan.Items.OfType<Body>())
-            foreach (var fitting in GlassOnBody.Fitting(body, plan.Items))
+            foreach (var fitting in GlassOnBody.Fitting(body, plan))
                 glass.Add(new FittedGlass(glass.Count, fitting, IndexOf(body.Id), [.. fitting.Pieces.Select(p => IndexOf(p.Id))]));
         Glass = [.. glass];
         Bodies = Indexes<Body>();

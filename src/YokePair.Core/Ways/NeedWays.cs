@@ -56,8 +56,10 @@ internal sealed class NeedWays
         foreach (var flash in kit.Flashes)
         {
             var item = (Flash)kit.Items[flash];
-            if (item.GuideNumber is null) continue;
+            var pair = kit.Plan.PairOf(rig.Fitted.Glass.Body.Id, item.Id);
+            if (item.GuideNumber is null || pair == PairFit.No) continue;
             var quality = NeedFit.WithFlash(kit.Plan.Rules, part.Part, need, rig.Fitted.Glass, item).Quality;
+            if (quality == Quality.Full && pair is not (null or PairFit.Full)) quality = Quality.SecondBest;
             if (quality < without && rig.WithFlash(kit, part.Layout, flash) is { } lit) candidates.Add(new Candidate(lit, quality));
         }
     }

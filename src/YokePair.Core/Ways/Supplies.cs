@@ -37,15 +37,16 @@ internal sealed class Supplies
         var hands = kit.Plan.Rules.Seconds;
         var batteries = new Grouping(layout, actor, hands.ChangeBattery);
         foreach (var i in kit.Batteries)
-            if (kit.Items[i] is Battery { Charged: true } battery && battery.Type == body.BatteryType)
-                batteries.Add(i, layout.BatteryIn(i, bodyIndex), battery.Doubtful);
+            if (kit.Items[i] is Battery { Charged: true } battery && battery.Type == body.BatteryType && kit.Plan.PairOf(body.Id, battery.Id) is var pair and not PairFit.No)
+                batteries.Add(i, layout.BatteryIn(i, bodyIndex), battery.Doubtful || IsHalf(pair));
 
         var one = new Grouping(layout, actor, hands.ChangeCard);
         var slots = body.Slots.Select(_ => new Grouping(layout, actor, hands.ChangeCard)).ToArray();
         foreach (var i in kit.Cards)
         {
             var card = (Card)kit.Items[i];
-            if (!card.CanRecord || card.Type is null) continue;
+            if (!card.CanRecord || card.Type is null || kit.Plan.PairOf(body.Id, card.Id) is not (var pair and not PairFit.No)) continue;
+            var doubtful = card.Doubtful || IsHalf(pair);
             bool fits = false, loaded = false;
             for (var slot = 0; slot < slots.Length; slot++)
             {
@@ -53,11 +54,11 @@ internal sealed class Supplies
                 var here = layout.CardIn(i, bodyIndex, slot);
                 // A card that is not clear may stay where it is loaded, and only there.
                 if (!here && card.State != Card.Clear) continue;
-                slots[slot].Add(i, here, card.Doubtful);
+                slots[slot].Add(i, here, doubtful);
                 fits = true;
                 loaded |= here;
             }
-            if (fits) one.Add(i, loaded, card.Doubtful);
+            if (fits) one.Add(i, loaded, doubtful);
         }
         return new Supplies(batteries.Groups(), one.Groups(), [.. slots.Select(s => s.Groups())]);
     }
@@ -72,6 +73,8 @@ internal sealed class Supplies
                 cells.Add(i, kit.RestsOn[i] == flash, set.Doubtful);
         return cells.Groups();
     }
+
+    private static bool IsHalf(PairFit? pair) => pair is not (null or PairFit.Full);
 
     private sealed class Grouping(PartLayout layout, int actor, double changeSeconds)
     {

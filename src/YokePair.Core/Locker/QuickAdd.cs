@@ -1,0 +1,118 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Locker;
+
+/// <summary>A piece of a typed line and what it was taken for.</summary>
+/// <param name="Text">As typed.</param>
+/// <param name="Meaning">In words, e.g. weight 820 g.</param>
+public sealed record Understood(string Text, string Meaning);
+
+/// <summary>Something the arithmetic cannot do without.</summary>
+/// <param name="Figure">Its name.</param>
+/// <param name="Question">What to ask.</param>
+/// <param name="Example">How an answer is typed.</param>
+public sealed record Asked(string Figure, string Question, string Example);
+
+/// <summary>A typed line, read.</summary>
+/// <param name="Line">As typed.</param>
+/// <param name="Summary">What would be added, in a few words.</param>
+/// <param name="Understood">Piece by piece.</param>
+/// <param name="Missing">What must still be said.</param>
+/// <param name="Problems">What cannot be.</param>
+/// <param name="Estimates">Typical figures taken for what was not typed, in words.</param>
+/// <param name="Things">The things, complete but for ids; empty while something is missing or wrong.</param>
+public sealed record QuickLine(
+    string Line,
+    string Summary,
+    IReadOnlyList<Understood> Understood,
+    IReadOnlyList<Asked> Missing,
+    IReadOnlyList<PlanProblem> Problems,
+    IReadOnlyList<string> Estimates,
+    IReadOnlyList<Item> Things)
+{
+    /// <summary>Whether it can be added as it stands.</summary>
+    public bool Ready => Things.Count > 0;
+}
+
+/// <summary>
+/// Reads lines as people note down their gear: <c>24-70/2.8 K2 #3 820g</c>, <c>2x card CFx-B 128 #11-12</c>,
+/// <c>6x battery LB7 14.7Wh 2024-03</c>. The order of the words does not matter, except that a count comes first.
+/// </summary>
+public static class QuickAdd
+{
+    private const int MostCopies = 200;
+
+    /// <summary>Reads each line that holds anything.</summary>
+    public static IReadOnlyList<QuickLine> ReadAll(string text, KnownWords known) =>
+        [.. text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(line => Read(line, known))];
+
+    /// <summary>Reads one line.</summary>
+    public static QuickLine Read(string line, KnownWords known) => new QuickLineReader(line, known).Read();
+
+    internal static QuickLine Finish(string line, string kind, JsonObject thing, int copies, IReadOnlyList<int> numbers, List<Understood> understood, List<PlanProblem> problems)
+    {
+        if (copies > MostCopies || numbers.Count > MostCopies) problems.Add(new PlanProblem("count", $"at most {MostCopies} at once"));
+        if (numbers.Count > 1 && copies > 1 && numbers.Count != copies) problems.Add(new PlanProblem("number", $"{copies} things and {numbers.Count} numbers; give one number, or as many as there are things"));
+        var missing = Typical.Essentials(kind).Where(e => thing[e.Figure] is null).Select(e => new Asked(e.Figure, e.Question, e.Example)).ToList();
+        var things = new List<Item>();
+        List<string> estimates = [];
+        if (problems.Count == 0 && missing.Count == 0)
+        {
+            Typical.Fill(kind, thing);
+            estimates = [.. (thing["estimated"]?.AsArray() ?? []).Select(e => e!.GetValue<string>()).Select(e => FigureCatalogue.Find(kind, e)!).Select(f => $"{f.Words} {f.Format(thing[f.Name])}{(f.Unit is null ? "" : " " + f.Unit)}")];
+            var count = Math.Max(copies, numbers.Count);
+            for (var i = 0; i < count; i++)
+            {
+                var one = (JsonObject)thing.DeepClone();
+                one["id"] = "new";
+                int? number = numbers.Count == count ? numbers[i] : numbers.Count == 1 ? numbers[0] + i : null;
+                if (number is { } n) one["number"] = n;
+                one["name"] = Naming.Full(kind, one, number);
+                var (item, wrong) = PlanFile.ReadItem(one);
+                problems.AddRange(wrong);
+                if (item is null) break;
+                things.Add(item);
+            }
+        }
+        if (problems.Count > 0) things.Clear();
+        var what = kind.Length == 0 ? "not understood yet" : $"{kind} {Naming.Bare(kind, thing)}";
+        return new QuickLine(line, copies > 1 ? $"{copies.ToString(CultureInfo.InvariantCulture)} × {what}" : what, understood, missing, problems, estimates, things);
+    }
+}
+
+/// <summary>What things are called when nobody says.</summary>
+internal static class Naming
+{
+    public static string Full(string kind, JsonObject thing, int? number)
+    {
+        var bare = Bare(kind, thing);
+        return number is not { } n ? bare : kind == "card" ? string.Create(CultureInfo.InvariantCulture, $"{bare} {n}") : string.Create(CultureInfo.InvariantCulture, $"{bare} no. {n}");
+    }
+
+    public static string Bare(string kind, JsonObject thing)
+    {
+        if (thing["name"]?.GetValue<string>() is { Length: > 0 } name) return name;
+        return kind switch
+        {
+            "lens" when thing["focal"] is { } focal && thing["aperture"] is { } aperture =>
+                $"{Show("focal", focal)} f/{Show("aperture", aperture)}{(thing["magnification"] is JsonValue m && m.GetValue<double>() >= 0.5 ? " macro" : "")}",
+            "battery" or "cells" when thing["type"] is { } type => $"{type}",
+            "card" => "Card",
+            "adapter" when thing["lensMount"] is { } mount => $"{mount} adapter",
+            "converter" when thing["factor"] is { } factor => $"{Show("factor", factor)}× converter",
+            "tube" when thing["extensionMm"] is { } mm => $"{Show("extensionMm", mm)} mm tube",
+            "charger" when thing["batteryTypes"] is JsonArray types => $"Charger {string.Join('+', types.Select(t => t!.GetValue<string>()))}",
+            "filter" when thing["stepsToMm"] is { } to => $"Step-up ring {Show("threadMm", thing["threadMm"])}–{Show("stepsToMm", to)}",
+            "filter" when thing["threadMm"] is { } thread => thing["stops"] is { } stops ? $"ND filter {Show("threadMm", thread)} mm, {Show("stops", stops)} stops" : $"Filter {Show("threadMm", thread)} mm",
+            "support" when thing["form"] is { } form => Capital(form.GetValue<string>()),
+            "powerbank" => "Power bank",
+            _ => Capital(kind),
+        };
+
+        string Show(string figure, JsonNode? value) => FigureCatalogue.Find(kind, figure)!.Format(value).Replace('-', '–');
+    }
+
+    private static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+}
