@@ -42,6 +42,10 @@ public sealed class PlanStore(YokeContext db)
         return [.. rows.Select(r => new StoredPlan(r.Key, r.Revision, Parse(r), null, null))];
     }
 
+    /// <summary>Assignments whose plan takes any of some things along.</summary>
+    public async Task<IReadOnlyList<StoredPlan>> UsingAsync(IReadOnlyCollection<string> things, CancellationToken cancel = default) =>
+        [.. (await ListAsync(cancel)).Where(s => s.Plan.Items.Any(i => things.Contains(i.Id)))];
+
     public async Task<StoredPlan?> FindAsync(string key, CancellationToken cancel = default) =>
         await db.Assignments.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key, cancel) is { } row ? await DescribeAsync(row, Parse(row), cancel) : null;
 

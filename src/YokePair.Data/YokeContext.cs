@@ -3,12 +3,16 @@ using Microsoft.EntityFrameworkCore.Design;
 
 namespace YokePair.Data;
 
-/// <summary>The database: one SQLite file with the assignments and the log of edits made to them.</summary>
+/// <summary>The database: one SQLite file with the assignments, the locker, and the log of edits made to each.</summary>
 public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbContext(options)
 {
     public DbSet<AssignmentRow> Assignments => Set<AssignmentRow>();
 
     public DbSet<EditRow> Edits => Set<EditRow>();
+
+    public DbSet<LockerRow> Locker => Set<LockerRow>();
+
+    public DbSet<LockerEditRow> LockerEdits => Set<LockerEditRow>();
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -24,6 +28,18 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
             row.ToTable("Edits");
             row.HasKey(e => new { e.AssignmentKey, e.Number });
             row.HasOne<AssignmentRow>().WithMany().HasForeignKey(e => e.AssignmentKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<LockerRow>(row =>
+        {
+            row.ToTable("Locker");
+            row.HasKey(t => t.Key);
+            row.Property(t => t.Revision).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<LockerEditRow>(row =>
+        {
+            row.ToTable("LockerEdits");
+            row.HasKey(e => e.Number);
+            row.Property(e => e.Number).ValueGeneratedNever();
         });
     }
 }

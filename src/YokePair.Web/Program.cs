@@ -3,6 +3,7 @@ using YokePair.Data;
 using YokePair.Web;
 using YokePair.Web.Assignments;
 using YokePair.Web.Board;
+using YokePair.Web.Locker;
 using YokePair.Web.Security;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -17,6 +18,8 @@ if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls("http://127.0
 var settings = AppSettings.From(builder.Configuration);
 builder.Services.AddSingleton(settings);
 builder.Services.AddPlanStore(settings.DataDirectory);
+builder.Services.AddScoped<Days>();
+builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.ConfigureHttpJsonOptions(json => PlanFile.Configure(json.SerializerOptions));
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
@@ -28,7 +31,7 @@ var app = builder.Build();
 await using (var scope = app.Services.CreateAsyncScope())
 {
     await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
-    if (settings.SeedDemo) await DemoDays.SeedAsync(settings, scope.ServiceProvider.GetRequiredService<PlanStore>());
+    if (settings.SeedDemo) await DemoDays.SeedAsync(settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
 }
 
 app.UseExceptionHandler();
@@ -42,6 +45,7 @@ app.UseStaticFiles();
 var api = app.MapGroup("/api");
 api.MapAssignments();
 api.MapBoard();
+api.MapLocker();
 app.MapOpenApi();
 app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is nothing at this address."));
 app.MapFallbackToFile("index.html");

@@ -4,20 +4,36 @@ namespace YokePair.Core.Editing;
 
 /// <summary>The parts and items that differ between two states of a plan, as they are in one of them. Undo and redo are such deltas.</summary>
 /// <param name="Parts">Changed parts, whole.</param>
-/// <param name="Items">Changed items, whole.</param>
-public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> Items)
+/// <param name="Items">Changed and added items, whole.</param>
+/// <param name="Gone">Ids of items that are no longer there.</param>
+public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> Items, IReadOnlyList<string>? Gone = null)
 {
     /// <summary>What leads from one plan to the other. Edits replace records and share the rest, so what is the same object is unchanged.</summary>
-    public static PlanDelta To(Plan from, Plan to) => new(
-        [.. to.Parts.Where(p => !from.Parts.Contains(p, ReferenceEqualityComparer.Instance))],
-        [.. to.Items.Where(i => !from.Items.Contains(i, ReferenceEqualityComparer.Instance))]);
+    public static PlanDelta To(Plan from, Plan to)
+    {
+        var left = to.Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
+        string[] gone = [.. from.Items.Select(i => i.Id).Where(id => !left.Contains(id))];
+        return new PlanDelta(
+            [.. to.Parts.Where(p => !from.Parts.Contains(p, ReferenceEqualityComparer.Instance))],
+            [.. to.Items.Where(i => !from.Items.Contains(i, ReferenceEqualityComparer.Instance))],
+            gone.Length == 0 ? null : gone);
+    }
 
-    /// <summary>Puts the parts and items in place of those with the same ids.</summary>
+    /// <summary>Puts the parts and items in place of those with the same ids, adds new items and takes away those that are gone.</summary>
     public Plan ApplyTo(Plan plan)
     {
         foreach (var part in Parts) plan = plan.With(part);
+        if (Items.Count == 0 && Gone is null) return plan;
         var items = Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
-        return items.Count == 0 ? plan : plan with { Items = [.. plan.Items.Select(i => items.GetValueOrDefault(i.Id, i))] };
+        var there = plan.Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
+        return plan with
+        {
+            Items =
+            [
+                .. plan.Items.Where(i => Gone?.Contains(i.Id) != true).Select(i => items.GetValueOrDefault(i.Id, i)),
+                .. Items.Where(i => !there.Contains(i.Id)),
+            ],
+        };
     }
 }
 

@@ -9,6 +9,8 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(Mount), "mount")]
 [JsonDerivedType(typeof(SetPart), "setPart")]
 [JsonDerivedType(typeof(MoveItem), "moveItem")]
+[JsonDerivedType(typeof(PackThing), "pack")]
+[JsonDerivedType(typeof(UnpackThing), "unpack")]
 public abstract record PlanEdit
 {
     /// <summary>Makes the change.</summary>

@@ -80,19 +80,18 @@ public static class Alone
         bool Others<T>(Func<T, bool> replaces) where T : Item => others.Cast<T>().Any(replaces);
     }
 
-    /// <summary>What could be used with the thing and cannot be without it.</summary>
+    /// <summary>What could be used with the thing, on the bodies it leads to, and cannot be without it.</summary>
     private static List<Item> Idle(Item thing, List<Item> here, List<Item> sound, Compatibility compatibility)
     {
         var named = here.Where(i => thing.NeededBy?.Contains(i.Id) == true && !sound.Any(o => o.Id != thing.Id && o.NeededBy?.Contains(i.Id) == true)).ToList();
         if (thing is not Adapter adapter) return named;
-        var bodies = here.OfType<Body>().ToList();
-        var adapters = sound.OfType<Adapter>().Where(a => a.Id != adapter.Id).ToList();
+        var served = here.OfType<Body>().Where(b => adapter.BodyMount is { } m && b.Mount.Contains(m)).ToList();
+        var adapters = sound.OfType<Adapter>().Where(a => a.Id != adapter.Id && a.LensMount == adapter.LensMount).ToList();
         return
         [
             .. named,
             .. here.OfType<Lens>().Where(l => l.Mount == adapter.LensMount
-                && bodies.Any(b => compatibility.Of(b, l).Works)
-                && !bodies.Any(b => b.Mount.Contains(l.Mount) || adapters.Any(a => a.LensMount == l.Mount && a.BodyMount is { } m && b.Mount.Contains(m)))),
+                && served.Any(b => !b.Mount.Contains(l.Mount) && compatibility.Of(b, l).Works && !adapters.Any(a => a.BodyMount is { } m && b.Mount.Contains(m)))),
         ];
     }
 

@@ -21,6 +21,11 @@ public static class LockerFigures
             thing["crop"] = Math.Round(36 / width.GetValue<double>(), 3);
             return null;
         }
+        if (name is "id" or "estimated")
+        {
+            thing[name] = name == "id" ? text.Trim() : new JsonArray([.. text.Split('+', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(e => (JsonNode)e)]);
+            return null;
+        }
         if (FigureCatalogue.Find(kind, name) is not { } figure) return new PlanProblem(name, $"a {kind} has no such figure");
         if (text.Trim().Length == 0) thing.Remove(figure.Name);
         else

@@ -44,9 +44,17 @@ public static class QuickAdd
 {
     private const int MostCopies = 200;
 
-    /// <summary>Reads each line that holds anything.</summary>
-    public static IReadOnlyList<QuickLine> ReadAll(string text, KnownWords known) =>
-        [.. text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(line => Read(line, known))];
+    /// <summary>Reads each line that holds anything; what earlier lines name is known to later ones.</summary>
+    public static IReadOnlyList<QuickLine> ReadAll(string text, KnownWords known)
+    {
+        var read = new List<QuickLine>();
+        foreach (var line in text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        {
+            read.Add(Read(line, known));
+            known = known.And(KnownWords.Of(read[^1].Things));
+        }
+        return read;
+    }
 
     /// <summary>Reads one line.</summary>
     public static QuickLine Read(string line, KnownWords known) => new QuickLineReader(line, known).Read();

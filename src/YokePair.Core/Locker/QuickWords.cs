@@ -11,6 +11,15 @@ public sealed record KnownWords(IReadOnlySet<string> Mounts, IReadOnlySet<string
     /// <summary>Nothing known yet.</summary>
     public static KnownWords None { get; } = new(new HashSet<string>(), new HashSet<string>(), new HashSet<string>());
 
+    /// <summary>Both together.</summary>
+    public KnownWords And(KnownWords more)
+    {
+        return new KnownWords(Both(Mounts, more.Mounts), Both(BatteryTypes, more.BatteryTypes), Both(RadioSystems, more.RadioSystems));
+
+        static IReadOnlySet<string> Both(IReadOnlySet<string> one, IReadOnlySet<string> other) =>
+            other.All(one.Contains) ? one : new HashSet<string>(one.Concat(other), StringComparer.OrdinalIgnoreCase);
+    }
+
     /// <summary>What a locker's things use.</summary>
     public static KnownWords Of(IEnumerable<Plans.Item> things)
     {

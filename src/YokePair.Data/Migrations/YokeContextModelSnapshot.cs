@@ -74,6 +74,49 @@ namespace YokePair.Data.Migrations
                     b.ToTable("Edits", (string)null);
                 });
 
+            modelBuilder.Entity("YokePair.Data.LockerEditRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("After")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<byte[]>("Before")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Label")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Undone")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Number");
+
+                    b.ToTable("LockerEdits", (string)null);
+                });
+
+            modelBuilder.Entity("YokePair.Data.LockerRow", b =>
+                {
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Json")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Key");
+
+                    b.ToTable("Locker", (string)null);
+                });
+
             modelBuilder.Entity("YokePair.Data.EditRow", b =>
                 {
                     b.HasOne("YokePair.Data.AssignmentRow", null)

@@ -5,6 +5,8 @@ using YokePair.Core.Reports;
 using YokePair.Data;
 using YokePair.Web.Security;
 
+using YokePair.Web.Locker;
+
 namespace YokePair.Web.Assignments;
 
 /// <summary>An assignment in the list, with what the day is worth.</summary>
@@ -31,12 +33,12 @@ internal static class AssignmentEndpoints
             .WithMetadata(new RequestSizeLimitAttribute(RequestLimits.ImportBytes));
     }
 
-    private static async Task<Ok<List<AssignmentSummary>>> List(PlanStore store, CancellationToken cancel)
+    private static async Task<Ok<List<AssignmentSummary>>> List(PlanStore store, Days days, CancellationToken cancel)
     {
         var list = new List<AssignmentSummary>();
         foreach (var stored in await store.ListAsync(cancel))
         {
-            var plan = stored.Plan;
+            var plan = (await days.WithLockerAsync(stored, cancel)).Plan;
             var report = new DayAnalysis(plan).Report(withEvents: false);
             list.Add(new AssignmentSummary(stored.Key, plan.Assignment.Name, plan.Assignment.Kind, plan.Parts.Min(p => p.Start), plan.Parts.Max(p => p.End),
                 plan.People.Count, plan.Items.Count, report.Parts.Select(p => p.Strands).DefaultIfEmpty(3).Min(), report.VerdictParts));
@@ -60,7 +62,7 @@ internal static class AssignmentEndpoints
         return Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));
     }
 
-    private static async Task<IResult> Export(string key, PlanStore store, CancellationToken cancel) =>
+    private static async Task<IResult> Export(string key, Days store, CancellationToken cancel) =>
         await store.FindAsync(key, cancel) is { } stored
             ? Results.File(PlanFile.Write(stored.Plan), "application/json", $"{key}.yoke.json")
             : Problems.NotFound("assignment");

@@ -1,6 +1,8 @@
 using YokePair.Core.Plans;
 using YokePair.Data;
 
+using YokePair.Web.Locker;
+
 namespace YokePair.Web.Assignments;
 
 /// <summary>The made-up days that ship with the app, as plan files anyone could have exported.</summary>
@@ -17,12 +19,17 @@ internal static class DemoDays
     public static async Task<byte[]?> ReadAsync(AppSettings settings, string name, CancellationToken cancel = default) =>
         Names(settings).Contains(name) ? await File.ReadAllBytesAsync(Path.Combine(settings.DemoDirectory!, name + Suffix), cancel) : null;
 
+    /// <summary>The demo locker; null when there is none.</summary>
+    public static async Task<byte[]?> LockerAsync(AppSettings settings, CancellationToken cancel = default) =>
+        settings.DemoDirectory is { } directory && Path.Combine(directory, "locker.yoke-locker.json") is var file && File.Exists(file) ? await File.ReadAllBytesAsync(file, cancel) : null;
+
     /// <summary>Fills an empty database; one that holds anything is left as it is.</summary>
-    public static async Task SeedAsync(AppSettings settings, PlanStore store)
+    public static async Task SeedAsync(AppSettings settings, PlanStore store, LockerStore lockers)
     {
         if ((await store.ListAsync()).Count > 0) return;
         foreach (var name in Names(settings))
             if (PlanFile.Read((await ReadAsync(settings, name))!).Plan is { } plan)
                 await store.AddAsync(plan);
+        if (await LockerAsync(settings) is { } locker) await LockerImports.TakeAsync(locker, keep: true, lockers, CancellationToken.None);
     }
 }

@@ -3,6 +3,8 @@ using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Data;
 
+using YokePair.Web.Locker;
+
 namespace YokePair.Web.Board;
 
 /// <summary>Everything the day board shows, in one answer.</summary>
@@ -39,42 +41,46 @@ internal static class BoardEndpoints
     private static void Change(RouteHandlerBuilder route) =>
         route.Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
-    private static async Task<IResult> Show(string key, string[]? pull, PlanStore store, CancellationToken cancel) =>
+    private static async Task<IResult> Show(string key, string[]? pull, Days store, CancellationToken cancel) =>
         await store.FindAsync(key, cancel) is { } stored ? Results.Ok(View(stored, pull)) : Problems.NotFound("assignment");
 
-    private static async Task<IResult> Edit(string key, EditRequest request, PlanStore store, CancellationToken cancel) =>
-        Answer(await store.EditAsync(key, request.BaseRevision, request.Edits, cancel), request.Pull);
+    private static async Task<IResult> Edit(string key, EditRequest request, PlanStore store, Days days, CancellationToken cancel)
+    {
+        var edits = new List<PlanEdit>();
+        foreach (var edit in request.Edits) edits.Add(edit is PackThing pack ? pack with { Found = await days.ThingAsync(pack.Thing, cancel) } : edit);
+        return await AnswerAsync(await store.EditAsync(key, request.BaseRevision, edits, cancel), request.Pull, days, cancel);
+    }
 
-    private static async Task<IResult> Undo(string key, StepRequest request, PlanStore store, CancellationToken cancel) =>
-        Answer(await store.UndoAsync(key, request.BaseRevision, cancel), request.Pull);
+    private static async Task<IResult> Undo(string key, StepRequest request, PlanStore store, Days days, CancellationToken cancel) =>
+        await AnswerAsync(await store.UndoAsync(key, request.BaseRevision, cancel), request.Pull, days, cancel);
 
-    private static async Task<IResult> Redo(string key, StepRequest request, PlanStore store, CancellationToken cancel) =>
-        Answer(await store.RedoAsync(key, request.BaseRevision, cancel), request.Pull);
+    private static async Task<IResult> Redo(string key, StepRequest request, PlanStore store, Days days, CancellationToken cancel) =>
+        await AnswerAsync(await store.RedoAsync(key, request.BaseRevision, cancel), request.Pull, days, cancel);
 
-    private static async Task<IResult> Explain(string key, string part, string need, string[]? pull, PlanStore store, CancellationToken cancel)
+    private static async Task<IResult> Explain(string key, string part, string need, string[]? pull, Days store, CancellationToken cancel)
     {
         if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
         var explanation = new DayAnalysis(stored.Plan, Pulls(stored.Plan, pull)).Explain(part, need);
         return explanation is null ? Problems.NotFound("need") : Results.Ok(explanation);
     }
 
-    private static async Task<IResult> Mends(string key, string part, string need, PlanStore store, CancellationToken cancel)
+    private static async Task<IResult> Mends(string key, string part, string need, Days store, CancellationToken cancel)
     {
         if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
         var mends = Mending.For(stored.Plan, part, need);
         return mends is null ? Problems.NotFound("need") : Results.Ok(mends);
     }
 
-    private static async Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, PlanStore store, CancellationToken cancel)
+    private static async Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days store, CancellationToken cancel)
     {
         if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
         var choices = SetupChoices.For(stored.Plan, Pulls(stored.Plan, pull), part, person, position, body);
         return choices is null ? Problems.NotFound("part") : Results.Ok(choices);
     }
 
-    private static IResult Answer(ChangeOutcome outcome, IReadOnlyList<string>? pull) => outcome switch
+    private static async Task<IResult> AnswerAsync(ChangeOutcome outcome, IReadOnlyList<string>? pull, Days days, CancellationToken cancel) => outcome switch
     {
-        ChangeOutcome.Done done => Results.Ok(View(done.Now, pull)),
+        ChangeOutcome.Done done => Results.Ok(View(await days.WithLockerAsync(done.Now, cancel), pull)),
         ChangeOutcome.Stale stale => Results.Problem(
             statusCode: StatusCodes.Status409Conflict,
             title: "This plan was changed elsewhere, so your change was not made.",

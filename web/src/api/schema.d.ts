@@ -212,6 +212,198 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/locker": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowLocker"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/things/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowThing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["AskPair"];
+        put?: never;
+        post: operations["SetPair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ReadLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["SetFigures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["CopyThing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/removals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["RemoveThings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["UndoLocker"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["RedoLocker"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OpenDemoLocker"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/locker/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ImportLocker"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -220,6 +412,15 @@ export interface components {
         Added: {
             key: string;
             name: string;
+        };
+        /** @description A thing whose loss nothing in the locker replaces. */
+        AloneThing: {
+            /** @description Its id. */
+            id: string;
+            /** @description What would be missing, in a clause. */
+            why: string;
+            /** @description Ids of things that would lie idle without it. */
+            idle: string[];
         };
         /** @description A plan, whole, with things that may be pulled from it. */
         AnalysisRequest: {
@@ -276,6 +477,13 @@ export interface components {
             /** @description IANA zone in which the local times of the parts are meant. */
             timeZone?: null | string;
         };
+        /** @description An assignment by name and day. */
+        AssignmentDay: {
+            key: string;
+            name: string;
+            /** Format: date */
+            day: null | string;
+        };
         /** @description An assignment in the list, with what the day is worth. */
         AssignmentSummary: {
             key: string;
@@ -290,6 +498,18 @@ export interface components {
             /** Format: int32 */
             strands: number;
             verdict: components["schemas"]["Verdict"];
+        };
+        /** @enum {unknown} */
+        Availability: "ready" | "lent" | "rentedOut" | "rentedIn" | "inRepair" | "lost" | "retired" | null;
+        /** @description A thing that is planned and not there. */
+        AwayThing: {
+            item: string;
+            /** @description Why, in words: lent, in repair and until when. */
+            why: string;
+            /** @description Ids of the parts it is missing in. */
+            parts: string[];
+            /** @description Whether a setup of one of them names it. */
+            inHand: boolean;
         };
         /** @description Everything the day board shows, in one answer. */
         BoardView: {
@@ -310,10 +530,70 @@ export interface components {
             /** @description What redo would make again. */
             redo: null | string;
         };
+        /** @description What a body can be used with. */
+        BodyOutfit: {
+            /** @description Body id. */
+            id: string;
+            /**
+             * Format: int32
+             * @description How many lenses go on it directly.
+             */
+            glass: number;
+            /**
+             * Format: int32
+             * @description How many through an adapter.
+             */
+            adapted: number;
+            /**
+             * Format: int32
+             * @description Batteries of its type that are here.
+             */
+            batteries: number;
+            /** @description Cards that are here, by slot. */
+            cardsBySlot: number[];
+            /**
+             * Format: int32
+             * @description Flashes that fit its shoe.
+             */
+            flashes: number;
+            /**
+             * Format: int32
+             * @description Triggers that fit its shoe.
+             */
+            triggers: number;
+            /** @description What it has too little of, in words. */
+            lacks: string[];
+        };
         /** @description A card slot of a body. */
         CardSlot: {
             /** @description Card type, e.g. `SD` or `CFexpress-B`. */
             type?: null | string;
+            /**
+             * Format: double
+             * @description Sustained write speed, MB/s.
+             */
+            writeMegabytesPerSecond?: null | number;
+        };
+        /** @description How two things of a locker get on, and why. */
+        Compatible: {
+            fit: null | components["schemas"]["PairFit"];
+            /** @description Why, in a clause. */
+            reason: string;
+            /** @description Id of the adapter between them, where one is needed. */
+            by?: null | string;
+            /**
+             * @description Whether the owner said so.
+             * @default false
+             */
+            overruled: boolean;
+            /** @description Whether they can be used together at all. */
+            works: boolean;
+        };
+        /** @description Copies of a thing, numbered on. */
+        CopyRequest: {
+            id: string;
+            /** Format: int32 */
+            copies: number;
         };
         /** @description Edits made on one revision of a plan. */
         EditRequest: {
@@ -321,6 +601,44 @@ export interface components {
             baseRevision: number;
             edits: components["schemas"]["PlanEdit"][];
             pull?: null | string[];
+        };
+        /** @description One figure that things of some kinds have: a column of a table, a field of a form. */
+        Figure: {
+            /** @description Its name in the files, e.g. `filterThreadMm`. */
+            name: string;
+            /** @description What it is called, e.g. filter thread. */
+            words: string;
+            /** @description Unit, where it has one. */
+            unit: null | string;
+            /** @description How it is written. */
+            form: components["schemas"]["FigureForm"];
+            /** @description The words of a choice. */
+            options: string[];
+            /** @description Kinds of thing that have it. */
+            kinds: string[];
+        };
+        /** @description Figures to be set on things. */
+        FigureChange: {
+            things: components["schemas"]["SeenThing"][];
+            set: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * @description How a figure of a thing is written.
+         * @enum {unknown}
+         */
+        FigureForm: "number" | "yesNo" | "text" | "texts" | "range" | "numbers" | "day" | "choice" | "slots";
+        /** @description One figure of a thing, to be read and typed over. */
+        FigureValue: {
+            name: string;
+            words: string;
+            unit: null | string;
+            form: components["schemas"]["FigureForm"];
+            options: string[];
+            text: string;
+            estimated: boolean;
+            essential: boolean;
         };
         /** @description The figures of a NeedFit that a page or print shows. */
         FitFigures: {
@@ -372,6 +690,8 @@ export interface components {
              */
             flashPower: null | number;
         };
+        /** @enum {unknown} */
+        FlashPower: "ownCells" | "ownPack" | "sharedPack" | null;
         /**
          * @description Whether flash may be used in a part.
          * @enum {unknown}
@@ -392,6 +712,13 @@ export interface components {
             outcome: components["schemas"]["Outcome"];
             /** @description What keeps it from being met. */
             why: string;
+        };
+        /** @description The glass of a locker on one logarithmic rule of focal lengths. */
+        GlassRule: {
+            /** @description Every lens, shortest first. */
+            lenses: components["schemas"]["RuledLens"][];
+            /** @description Gaps, single and manifold cover among the lenses that are here and fit. */
+            stretches: components["schemas"]["Stretch"][];
         };
         /** @description Seconds that each operation takes. */
         HandlingSeconds: {
@@ -440,6 +767,41 @@ export interface components {
             /** @description Late or lost. */
             outcome: components["schemas"]["Outcome"];
         };
+        /** Format: binary */
+        IFormFile: string;
+        /** @description What an import would do, or did. */
+        ImportAnswer: {
+            rows: components["schemas"]["ImportRow"][];
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            changed: number;
+            /** Format: int32 */
+            same: number;
+            /** Format: int32 */
+            refused: number;
+            ignored: string[];
+            readAs: string;
+            kept: boolean;
+        };
+        /** @description One row of an import, weighed. */
+        ImportRow: {
+            /**
+             * Format: int32
+             * @description Line in the file.
+             */
+            line: number;
+            /** @description What would be done. */
+            action: components["schemas"]["RowAction"];
+            /** @description Kind of thing. */
+            kind: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description For a change, which figures from what to what. */
+            what: string[];
+            /** @description For a refusal, why. */
+            problems: components["schemas"]["PlanProblem"][];
+        };
         /**
          * @description What a need is worth.
          * @enum {unknown}
@@ -465,6 +827,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description A camera battery. */
         ItemBattery: {
@@ -472,6 +895,16 @@ export interface components {
             kind?: "battery";
             /** @description Type, as in string Body.BatteryType. */
             type?: null | string;
+            /**
+             * Format: double
+             * @description Energy when new, Wh.
+             */
+            wattHours?: null | number;
+            /**
+             * Format: double
+             * @description Share of that which is left of it, 0 to 1; null = as new.
+             */
+            health?: null | number;
             /** @description False: takes no part. */
             charged: boolean;
             /** @description Stable id, unique among items, people and places. */
@@ -482,6 +915,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description A camera body. */
         ItemBody: {
@@ -532,6 +1026,41 @@ export interface components {
             syncSeconds: number;
             /** @description Hot-shoe system; null = takes any flash. */
             shoe?: null | string;
+            silentShutter?: null | components["schemas"]["SilentShutter"];
+            /**
+             * Format: double
+             * @description Lowest ISO.
+             */
+            baseIso?: null | number;
+            /**
+             * Format: double
+             * @description Fastest shutter time, seconds.
+             */
+            fastestShutterSeconds?: null | number;
+            /**
+             * Format: double
+             * @description Frames per full charge of its battery.
+             */
+            framesPerCharge?: null | number;
+            /**
+             * Format: double
+             * @description Buffer, MB.
+             */
+            bufferMegabytes?: null | number;
+            /**
+             * Format: double
+             * @description Raw file, MB.
+             */
+            rawMegabytes?: null | number;
+            /**
+             * Format: double
+             * @description JPEG file, MB.
+             */
+            jpegMegabytes?: null | number;
+            /** @description Whether it can be powered or charged by USB. */
+            usbCharging?: null | boolean;
+            /** @description Whether it is sealed against rain. */
+            sealed?: null | boolean;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -540,6 +1069,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description A memory card. */
         ItemCard: {
@@ -552,6 +1142,11 @@ export interface components {
              * @description Printed size.
              */
             gigabytes?: null | number;
+            /**
+             * Format: double
+             * @description Sustained write speed, MB/s.
+             */
+            writeMegabytesPerSecond?: null | number;
             /** @description `clear` may be put in, `loaded` may stay where it is, anything else takes no part. */
             state: string;
             /** @description Stable id, unique among items, people and places. */
@@ -562,11 +1157,74 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Card reader; carried, not yet reckoned with. */
         ItemCardReader: {
             /** @enum {string} */
             kind?: "reader";
+            /** @description Types of card it reads. */
+            cardTypes?: null | string[];
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -575,11 +1233,77 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Harness, belt; carried, not yet reckoned with. */
         ItemCarryGear: {
             /** @enum {string} */
             kind?: "carry";
+            /**
+             * Format: double
+             * @description Cameras it carries.
+             */
+            cameras?: null | number;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -588,11 +1312,78 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
-        /** @description Bag or hard case as a thing; carried, not yet reckoned with. */
+        /** @description Bag or hard case as a thing; its weight is its empty weight. */
         ItemCase: {
             /** @enum {string} */
             kind?: "case";
+            /** @description Inner size, mm: length, width, height. */
+            innerMm?: null | number[];
+            /** @description Whether it can be locked. */
+            lockable?: null | boolean;
+            /** @description Whether it goes into an aircraft's cabin by usual rules; carriers differ. */
+            cabin?: null | boolean;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -601,6 +1392,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description One full set of cells for a flash. */
         ItemCells: {
@@ -608,6 +1460,11 @@ export interface components {
             kind?: "cells";
             /** @description Type, as in string? Flash.CellsType. */
             type?: null | string;
+            /**
+             * Format: double
+             * @description Cells in the set.
+             */
+            cellCount?: null | number;
             /** @description False: takes no part. */
             charged: boolean;
             /** @description Stable id, unique among items, people and places. */
@@ -618,11 +1475,84 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Charger; carried, not yet reckoned with. */
         ItemCharger: {
             /** @enum {string} */
             kind?: "charger";
+            /** @description Types of battery or cells it charges. */
+            batteryTypes?: null | string[];
+            /**
+             * Format: double
+             * @description Batteries it charges at once.
+             */
+            bays?: null | number;
+            /**
+             * Format: double
+             * @description Hours for a full charge.
+             */
+            hours?: null | number;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -631,6 +1561,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Multiplies focal length and f-number. */
         ItemConverter: {
@@ -651,11 +1642,84 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Drive for copies; carried, not yet reckoned with. */
         ItemDrive: {
             /** @enum {string} */
             kind?: "drive";
+            /**
+             * Format: double
+             * @description Size.
+             */
+            gigabytes?: null | number;
+            /**
+             * Format: double
+             * @description Minutes it takes to copy a full card by itself.
+             */
+            minutesPerCard?: null | number;
+            /** @description Types of card it copies by itself. */
+            cardTypes?: null | string[];
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -664,11 +1728,87 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
-        /** @description Filter; carried, not yet reckoned with. */
+        /** @description Filter or step-up ring; carried, not yet reckoned with. */
         ItemFilter: {
             /** @enum {string} */
             kind?: "filter";
+            /**
+             * Format: double
+             * @description Thread that screws into the lens, mm.
+             */
+            threadMm?: null | number;
+            /**
+             * Format: double
+             * @description For a ring: thread of the filter that screws into it, mm.
+             */
+            stepsToMm?: null | number;
+            /**
+             * Format: double
+             * @description Stops of light it takes; null for none.
+             */
+            stops?: null | number;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -677,6 +1817,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description A flash for the hot shoe. */
         ItemFlash: {
@@ -698,6 +1899,22 @@ export interface components {
             shoe?: null | string;
             /** @description Whether it can light a frame at a shutter time shorter than the body's sync. */
             highSpeedSync: boolean;
+            power?: null | components["schemas"]["FlashPower"];
+            /**
+             * Format: double
+             * @description Full-power pops per set of cells or charge of its pack.
+             */
+            fullPops?: null | number;
+            /** @description Radio system it speaks. */
+            radioSystem?: null | string;
+            /** @description Whether it can trigger others by radio. */
+            canSend?: null | boolean;
+            /** @description Whether it has a radio receiver built in. */
+            canHear?: null | boolean;
+            /** @description Colour of the gel on it, in a word. */
+            gel?: null | string;
+            /** @description What modifiers must have to go on it, in a word. */
+            modifierMount?: null | string;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -706,11 +1923,81 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Battery grip; carried, not yet reckoned with. */
         ItemGrip: {
             /** @enum {string} */
             kind?: "grip";
+            /** @description Name of the model of body it fits, as the bodies' names begin. */
+            fitsBody?: null | string;
+            /** @description Type of battery it holds. */
+            batteryType?: null | string;
+            /**
+             * Format: double
+             * @description How many it holds.
+             */
+            holds?: null | number;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -719,6 +2006,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description A lens. */
         ItemLens: {
@@ -747,6 +2095,30 @@ export interface components {
              * @description Stops by which its stabilisation relaxes the hand-held shutter floor.
              */
             stabilisationStops: number;
+            /**
+             * Format: double
+             * @description Nearest focus, metres.
+             */
+            nearestFocusM?: null | number;
+            /**
+             * Format: double
+             * @description Sharp or reliable only from this f-number on.
+             */
+            workingFNumber?: null | number;
+            /**
+             * Format: double
+             * @description Stops of light its glass swallows beyond its f-number.
+             */
+            tStopLoss?: null | number;
+            /** @description Whether it is used on a support only. */
+            needsSupport?: null | boolean;
+            /**
+             * Format: double
+             * @description Filter thread, mm.
+             */
+            filterThreadMm?: null | number;
+            /** @description Whether it is sealed against rain. */
+            sealed?: null | boolean;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -755,11 +2127,74 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Umbrella, softbox and the like; carried, not yet reckoned with. */
         ItemModifier: {
             /** @enum {string} */
             kind?: "modifier";
+            /** @description Modifier mounts it fits. */
+            fits?: null | string[];
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -768,8 +2203,69 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
-        /** @description Anything else. */
+        /** @description Anything else; its IReadOnlyList&lt;string&gt;? Item.Roles say what it is for. */
         ItemOtherThing: {
             /** @enum {string} */
             kind?: "other";
@@ -781,11 +2277,87 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
-        /** @description Power pack; carried, not yet reckoned with. */
+        /** @description Power pack for flashes; carried, not yet reckoned with. */
         ItemPack: {
             /** @enum {string} */
             kind?: "pack";
+            /**
+             * Format: double
+             * @description Heads it can feed at once.
+             */
+            outlets?: null | number;
+            /**
+             * Format: double
+             * @description Energy, Wh.
+             */
+            wattHours?: null | number;
+            /**
+             * Format: double
+             * @description Full-power pops per charge.
+             */
+            fullPops?: null | number;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -794,11 +2366,77 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Power bank; carried, not yet reckoned with. */
         ItemPowerBank: {
             /** @enum {string} */
             kind?: "powerbank";
+            /**
+             * Format: double
+             * @description Energy, Wh.
+             */
+            wattHours?: null | number;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -807,6 +2445,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description An item that belongs to a cut set of a once or must need. */
         ItemReport: {
@@ -821,6 +2520,15 @@ export interface components {
         ItemStandLight: {
             /** @enum {string} */
             kind?: "light";
+            /**
+             * Format: double
+             * @description Power, watts.
+             */
+            watts?: null | number;
+            /** @description Type of battery it takes. */
+            batteryType?: null | string;
+            /** @description What modifiers must have to go on it, in a word. */
+            modifierMount?: null | string;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -829,11 +2537,81 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
-        /** @description Tripod, monopod, stand; carried, not yet reckoned with. */
+        /** @description Tripod, monopod, stand, clamp; carried, not yet reckoned with. */
         ItemSupport: {
             /** @enum {string} */
             kind?: "support";
+            /** @description What it is in a word: tripod, monopod, stand, clamp. */
+            form?: null | string;
+            /**
+             * Format: double
+             * @description Heaviest load, grams.
+             */
+            maxLoadG?: null | number;
+            /** @description Kind of plate it takes. */
+            plate?: null | string;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -842,11 +2620,80 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
-        /** @description Radio trigger; carried, not yet reckoned with. */
+        /** @description Radio trigger, receiver or relay; carried, not yet reckoned with. */
         ItemTrigger: {
             /** @enum {string} */
             kind?: "trigger";
+            /** @description Radio system it sends to; null = it does not send. */
+            sends?: null | string;
+            /** @description Radio system it hears; null = it does not hear. A relay does both. */
+            hears?: null | string;
+            /** @description Hot-shoe system it fits; null = any. */
+            shoe?: null | string;
+            /** @description Type of the cells it needs. */
+            cellsType?: null | string;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -855,6 +2702,67 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /** @description Extension tube: closer, and close only. */
         ItemTube: {
@@ -875,12 +2783,116 @@ export interface components {
             place?: null | string;
             /** @description Sometimes works: every way with it is second best. */
             doubtful: boolean;
+            /**
+             * Format: int32
+             * @description Number painted on it, to tell it from its like.
+             */
+            number?: null | number;
+            /**
+             * Format: int32
+             * @description How many identical ones this stands for; null = one.
+             */
+            count?: null | number;
+            /** @description Whose it is, in a word: lead, second, hired. */
+            owner?: null | string;
+            status?: null | components["schemas"]["Availability"];
+            /**
+             * Format: date
+             * @description First day of Availability? Item.Status; null = since ever.
+             */
+            from?: unknown;
+            /**
+             * Format: date
+             * @description Last day of Availability? Item.Status; null = without end.
+             */
+            to?: unknown;
+            make?: null | components["schemas"]["Make"];
+            /** @description What it is for, in free words: audio recorder, dress clip. */
+            roles?: null | string[];
+            /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
+            neededBy?: null | string[];
+            /**
+             * Format: double
+             * @description Weight, grams.
+             */
+            weightG?: null | number;
+            /** @description Outer size, mm: length, width, height. */
+            sizeMm?: null | number[];
+            /**
+             * Format: double
+             * @description What it would cost to replace, in the owner's currency.
+             */
+            value?: null | number;
+            /** @description Serial number. */
+            serial?: null | string;
+            /**
+             * Format: date
+             * @description Day it was first used.
+             */
+            firstUse?: unknown;
+            /**
+             * Format: date
+             * @description Day it should next be serviced.
+             */
+            serviceDue?: unknown;
+            /**
+             * Format: double
+             * @description Charge cycles of a battery, shutter count of a body.
+             */
+            cycles?: null | number;
+            /** @description Anything else worth knowing. */
+            notes?: null | string;
+            /** @description Names of figures that are typical values rather than known ones. */
+            estimated?: null | string[];
         };
         /**
          * @description Light a need may be photographed by.
          * @enum {unknown}
          */
         LightKind: "ambient" | "flash";
+        /** @description Things a change was about. */
+        LockerChanged: {
+            ids: string[];
+        };
+        /** @description Everything the locker's page shows, in one answer. */
+        LockerPage: {
+            /**
+             * Format: date
+             * @description The day it speaks of.
+             */
+            day: string;
+            /** @description What the locker says about itself. */
+            report: components["schemas"]["LockerReport"];
+            /** @description The glass on its rule. */
+            glass: components["schemas"]["GlassRule"];
+            /** @description Id of the body the glass is seen through; null = real focal lengths. */
+            body: null | string;
+            /** @description Revision of each thing; a change says which one it was made on. */
+            revisions: {
+                [key: string]: number;
+            };
+            /** @description What undo would take back. */
+            undo: null | string;
+            /** @description What redo would make again. */
+            redo: null | string;
+            /** @description Generic kinds to begin with. */
+            starters: components["schemas"]["Starter"][];
+            /** @description Days one may look at. */
+            assignments: components["schemas"]["AssignmentDay"][];
+            /** @description Every figure things can have. */
+            figures: components["schemas"]["Figure"][];
+        };
+        /** @description What a locker says about itself on a day. */
+        LockerReport: {
+            /** @description Everything, by kind, number and name. */
+            things: components["schemas"]["ThingView"][];
+            /** @description What stands alone, with what would lie idle without it. */
+            alone: components["schemas"]["AloneThing"][];
+            /** @description What each body can be used with. */
+            bodies: components["schemas"]["BodyOutfit"][];
+            /** @description The whole in a sentence. */
+            headline: string;
+        };
         /** @description Things that fail together, and what that does in each part. */
         LossEvent: {
             /** @description Id of the event; for a single item, the item's. */
@@ -910,6 +2922,8 @@ export interface components {
             /** @description What to do now; empty when the way one would have taken still stands, or none is left. */
             steps: components["schemas"]["Step"][];
         };
+        /** @enum {unknown} */
+        Make: "own" | "thirdParty" | "cheap" | null;
         /** @description An edit that makes a need safer, proved by running the whole report with it. */
         Mend: {
             /** @description The edit. */
@@ -1026,11 +3040,44 @@ export interface components {
              */
             strands: number;
         };
+        /** @description How another thing gets on with the one shown. */
+        Neighbour: {
+            id: string;
+            name: string;
+            kind: string;
+            fit: components["schemas"]["PairFit"];
+            reason: string;
+            by: null | string;
+            overruled: boolean;
+        };
         /**
          * @description What becomes of a need, best first, so that the larger is the worse.
          * @enum {unknown}
          */
         Outcome: "holds" | "thins" | "late" | "lost";
+        /**
+         * @description How two things get on with each other.
+         * @enum {unknown}
+         */
+        PairFit: "full" | "manualFocusOnly" | "doubtful" | "no" | "untested";
+        /** @description How two things get on; no fit takes back what was said. */
+        PairRequest: {
+            a: string;
+            b: string;
+            fit: null | components["schemas"]["PairFit"];
+            note: null | string;
+        };
+        /** @description What the owner knows of two things that mounts and types do not say. */
+        PairRule: {
+            /** @description Id of one thing. */
+            a: string;
+            /** @description Id of the other; the order does not matter. */
+            b: string;
+            /** @description How they get on. */
+            fit: components["schemas"]["PairFit"];
+            /** @description Why, in the owner's words. */
+            note?: null | string;
+        };
         /** @description A stretch of the day. */
         Part: {
             /** @description Stable id, unique among parts. */
@@ -1128,11 +3175,13 @@ export interface components {
             places: components["schemas"]["Place"][];
             /** @description Every physical thing of the assignment. What is not listed does not exist. */
             items: components["schemas"]["Item"][];
+            /** @description What the owner knows of pairs of things beyond their mounts and types. */
+            pairs?: null | components["schemas"]["PairRule"][];
             /** @description The stretches of the day, in the order of the file. */
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"];
         /** @description Puts a body with glass in a person's position for one part. What another position of that part held of it is given what was here. */
         PlanEditMount: {
             /** @enum {string} */
@@ -1162,6 +3211,15 @@ export interface components {
             /** @description Place id, or `@item`. */
             place: string;
         };
+        /** @description Takes a thing from the locker along. */
+        PlanEditPackThing: {
+            /** @enum {string} */
+            type?: "pack";
+            /** @description Id of the thing in the locker; it keeps it in the plan. */
+            thing: string;
+            /** @description Place it is packed in. */
+            place: string;
+        };
         /** @description Changes a part's times, light or rules; what is null stays as it is. */
         PlanEditSetPart: {
             /** @enum {string} */
@@ -1181,6 +3239,24 @@ export interface components {
             quiet?: null | components["schemas"]["QuietRule"];
             /** @description New list of places out of reach. */
             unreachable?: null | string[];
+        };
+        /** @description Leaves a thing at home. */
+        PlanEditUnpackThing: {
+            /** @enum {string} */
+            type?: "unpack";
+            item: string;
+        };
+        /** @description One thing wrong with a plan, said so that its owner can mend it. */
+        PlanProblem: {
+            /** @description Path of the field, e.g. `items[3].focal`; empty for the file as a whole. */
+            field: string;
+            /** @description What is wrong and what would be right. */
+            message: string;
+            /**
+             * Format: int64
+             * @description Line in the file, counted from 1, where it is known.
+             */
+            line?: null | number;
         };
         ProblemDetails: {
             type?: null | string;
@@ -1235,11 +3311,39 @@ export interface components {
          * @enum {unknown}
          */
         Quality: "full" | "secondBest" | "no";
+        /** @description A typed line, read. */
+        QuickLine: {
+            /** @description As typed. */
+            line: string;
+            /** @description What would be added, in a few words. */
+            summary: string;
+            /** @description Piece by piece. */
+            understood: components["schemas"]["Understood"][];
+            /** @description What must still be said. */
+            missing: components["schemas"]["Asked"][];
+            /** @description What cannot be. */
+            problems: components["schemas"]["PlanProblem"][];
+            /** @description Typical figures taken for what was not typed, in words. */
+            estimates: string[];
+            /** @description The things, complete but for ids; empty while something is missing or wrong. */
+            things: components["schemas"]["Item"][];
+            /** @description Whether it can be added as it stands. */
+            ready: boolean;
+        };
+        /** @description Lines to be read. */
+        QuickText: {
+            text: string;
+        };
         /**
          * @description How quiet a part asks one to be.
          * @enum {unknown}
          */
         QuietRule: "no" | "preferred" | "required";
+        /** @description Things to be deleted; things that plans use only if told so. */
+        RemoveRequest: {
+            things: components["schemas"]["SeenThing"][];
+            evenIfPlanned: boolean;
+        };
         /** @description Everything the analysis says about a plan. All ids are the plan's own. */
         Report: {
             /** @description The day in a sentence or two. */
@@ -1250,6 +3354,8 @@ export interface components {
             gaps: components["schemas"]["Gap"][];
             /** @description Items whose loss alone leaves a once or must need late or lost. */
             singlePoints: components["schemas"]["SinglePoint"][];
+            /** @description Things of the plan that are not here on the day of a part: lent, rented out, in repair, lost, retired. */
+            away: components["schemas"]["AwayThing"][];
             /** @description Every need of every part. */
             needs: components["schemas"]["NeedReport"][];
             /** @description How many strands carry each part. */
@@ -1264,8 +3370,31 @@ export interface components {
             cards: components["schemas"]["SupplyCount"][];
             /** @description What is packed where. */
             carry: components["schemas"]["PlaceCount"][];
-            /** @description Nothing uncovered, and no single thing that costs a picture. */
+            /** @description Nothing uncovered, no single thing that costs a picture, and nothing in a hand that is not there. */
             sound: boolean;
+        };
+        /**
+         * @description What an import would do with one row.
+         * @enum {unknown}
+         */
+        RowAction: "added" | "changed" | "same" | "refused";
+        /** @description A lens laid on the rule. */
+        RuledLens: {
+            /** @description Its id. */
+            id: string;
+            /** @description Focal range, mm: real, or as seen on the chosen body. */
+            rangeMm: components["schemas"]["Interval"];
+            /** @description Widest f-number at the two ends. */
+            fNumbers: components["schemas"]["Interval"];
+            /**
+             * Format: double
+             * @description 0 to 1: how much light it gathers, 1 at f/1.2 and 0 at f/8.
+             */
+            thickness: number;
+            /** @description Whether it goes on the chosen body (true where none is chosen). */
+            fits: boolean;
+            /** @description How it goes there, or why not. */
+            why: null | string;
         };
         /** @description Constants the user may change. */
         Rules: {
@@ -1290,6 +3419,12 @@ export interface components {
             tolerance: components["schemas"]["Tolerances"];
             /** @description How long each operation of the hands takes. */
             seconds: components["schemas"]["HandlingSeconds"];
+        };
+        /** @description A thing as it was seen. */
+        SeenThing: {
+            id: string;
+            /** Format: int32 */
+            revision: number;
         };
         /** @description One person's position in one part, with what is set up there. Everything it names is in that person's hand. */
         Setup: {
@@ -1336,11 +3471,20 @@ export interface components {
         };
         /** @description What can keep a way from being full. */
         Shortfalls: string;
+        /** @enum {unknown} */
+        SilentShutter: "clean" | "banding" | null;
         /** @description A thing that alone can cost pictures. */
         SinglePoint: {
             item: string;
             /** @description What its loss costs. */
             hits: components["schemas"]["Hit"][];
+        };
+        /** @description A generic kind of thing with typical figures, as the line one would type for it. */
+        Starter: {
+            /** @description What it is. */
+            name: string;
+            /** @description The line; what differs from owner to owner is left out and will be asked for. */
+            line: string;
         };
         /** @description One step. */
         Step: {
@@ -1368,6 +3512,22 @@ export interface components {
             baseRevision: number;
             pull?: null | string[];
         };
+        /** @description A stretch of focal lengths worth a word. */
+        Stretch: {
+            /** @description What it is. */
+            kind: components["schemas"]["StretchKind"];
+            /** @description From where to where, mm. */
+            rangeMm: components["schemas"]["Interval"];
+            /** @description Said in a sentence. */
+            words: string;
+            /** @description Id of the lens that alone reaches there. */
+            lens?: null | string;
+        };
+        /**
+         * @description What a stretch of the rule is.
+         * @enum {unknown}
+         */
+        StretchKind: "gap" | "single" | "overlap";
         /** @description How many there are of a type, and how many can be used. */
         SupplyCount: {
             /** @description Type of battery, cells or card. */
@@ -1383,6 +3543,65 @@ export interface components {
              */
             ready: number;
         };
+        /** @description One thing with all that is known of it. */
+        ThingDetail: {
+            id: string;
+            kind: string;
+            name: string;
+            /** Format: int32 */
+            revision: number;
+            figures: components["schemas"]["FigureValue"][];
+            around: components["schemas"]["Neighbour"][];
+            plans: components["schemas"]["AssignmentDay"][];
+            idle: string[];
+        };
+        /** @description A thing as the locker shows it. */
+        ThingView: {
+            /** @description Its id. */
+            id: string;
+            /** @description Its kind. */
+            kind: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Number painted on it.
+             */
+            number: null | number;
+            /** @description The figures that matter, in one line. */
+            line: string;
+            /** @description Whose it is. */
+            owner: null | string;
+            /** @description Whether it can be had. */
+            status: components["schemas"]["Availability"];
+            /** @description Why it is not here on the day; null when it is. */
+            away: null | string;
+            /**
+             * Format: double
+             * @description Years since its first use.
+             */
+            ageYears: null | number;
+            /** @description Why its loss is replaced by nothing; null when it is. */
+            alone: null | string;
+            /** @description What else should be known: doubtful, weak, due for service, estimates. */
+            warnings: string[];
+            /**
+             * Format: double
+             * @description For a battery, its health (0 when not charged); for a card, 1 clear, 0 otherwise.
+             */
+            level: null | number;
+            /** @description For a battery: charged or flat; for a card: its state. */
+            state: null | string;
+            /** @description For a body, the types of its card slots. */
+            slots: null | string[];
+            /** @description Type of battery, cells or card. */
+            type: null | string;
+            /**
+             * Format: int32
+             * @description How many of its figures are typical ones.
+             */
+            estimates: number;
+        };
         /** @description Seconds a need of each importance may wait; a nice need waits without limit. */
         Tolerances: {
             /**
@@ -1395,6 +3614,13 @@ export interface components {
              * @description For what must be had in its part.
              */
             must: number;
+        };
+        /** @description A piece of a typed line and what it was taken for. */
+        Understood: {
+            /** @description As typed. */
+            text: string;
+            /** @description In words, e.g. weight 820 g. */
+            meaning: string;
         };
         /** @description A verdict in two parts: the headline, and the details one may need to act. */
         Verdict: {
@@ -1933,6 +4159,529 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowLocker: {
+        parameters: {
+            query?: {
+                day?: string;
+                body?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerPage"];
+                };
+            };
+        };
+    };
+    ShowThing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    AskPair: {
+        parameters: {
+            query: {
+                a: string;
+                b: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compatible"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    SetPair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ReadLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuickText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuickLine"][];
+                };
+            };
+        };
+    };
+    AddLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuickText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    SetFigures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FigureChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    CopyThing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    RemoveThings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemoveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    UndoLocker: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    RedoLocker: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    OpenDemoLocker: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ImportLocker: {
+        parameters: {
+            query: {
+                keep: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": components["schemas"]["IFormFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,33 @@
+namespace YokePair.Data;
+
+/// <summary>A thing of the locker, or what the owner knows of a pair of them, as the JSON its file would hold.</summary>
+public sealed class LockerRow
+{
+    /// <summary>The thing's id; for a pair, both ids in order behind <see cref="PairPrefix"/>.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>Counts its changes, over its deletion and return.</summary>
+    public required int Revision { get; set; }
+
+    public required byte[] Json { get; set; }
+
+    internal const string PairPrefix = "pair:";
+
+    internal static string KeyOf(string a, string b) => PairPrefix + (string.CompareOrdinal(a, b) < 0 ? $"{a}|{b}" : $"{b}|{a}");
+}
+
+/// <summary>One change of the locker, kept for undo and redo.</summary>
+public sealed class LockerEditRow
+{
+    public required int Number { get; init; }
+
+    public required string Label { get; init; }
+
+    /// <summary>JSON by key before it, null where there was none.</summary>
+    public required byte[] Before { get; init; }
+
+    /// <summary>JSON by key after it, null where there is none.</summary>
+    public required byte[] After { get; init; }
+
+    public bool Undone { get; set; }
+}

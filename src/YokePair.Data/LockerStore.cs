@@ -1,0 +1,158 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using YokePair.Core.Plans;
+
+namespace YokePair.Data;
+
+/// <summary>The locker as it is kept.</summary>
+/// <param name="Things">Every thing.</param>
+/// <param name="Pairs">What the owner knows of pairs.</param>
+/// <param name="Revisions">By key of a thing, how often it changed.</param>
+/// <param name="Undo">Label of the change that undo would take back; null = none.</param>
+/// <param name="Redo">Label of the change that redo would make again; null = none.</param>
+public sealed record StoredLocker(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo);
+
+/// <summary>A thing to be put, replaced or taken away.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="BaseRevision">Revision it was seen at; null = it must be new.</param>
+/// <param name="Now">The thing as it shall be; null = gone.</param>
+public sealed record LockerChange(string Id, int? BaseRevision, Item? Now);
+
+/// <summary>What came of a change of the locker; null problems = made and on disk.</summary>
+/// <param name="Stale">Names of things that changed elsewhere since they were seen; nothing was overwritten.</param>
+/// <param name="Refused">Why there is nothing to do.</param>
+public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused = null)
+{
+    public bool Done => Stale.Count == 0 && Refused is null;
+
+    internal static readonly LockerOutcome Made = new([]);
+}
+
+/// <summary>Keeps the locker. Every change is one transaction, all of it or nothing.</summary>
+public sealed class LockerStore(YokeContext db)
+{
+    private const int UndoDepth = 200;
+
+    public async Task<StoredLocker> LoadAsync(CancellationToken cancel = default)
+    {
+        var rows = await db.Locker.AsNoTracking().ToListAsync(cancel);
+        var things = rows.Where(r => !IsPair(r.Key)).ToList();
+        return new StoredLocker(
+            [.. things.Select(r => Read<Item>(r.Json))],
+            [.. rows.Where(r => IsPair(r.Key)).Select(r => Read<PairRule>(r.Json))],
+            things.ToDictionary(r => r.Key, r => r.Revision, StringComparer.Ordinal),
+            (await NextStep(undo: true, cancel))?.Label,
+            (await NextStep(undo: false, cancel))?.Label);
+    }
+
+    /// <summary>Makes changes of things, with pairs of things that go.</summary>
+    public Task<LockerOutcome> ChangeAsync(string label, IReadOnlyList<LockerChange> changes, CancellationToken cancel = default) => ImportAsync(label, changes, [], cancel);
+
+    /// <summary>The same, with what a file says of pairs.</summary>
+    public async Task<LockerOutcome> ImportAsync(string label, IReadOnlyList<LockerChange> changes, IReadOnlyList<PairRule> pairs, CancellationToken cancel = default)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var ids = changes.Select(c => c.Id).ToHashSet(StringComparer.Ordinal);
+        var rows = await RowsAsync(ids, cancel);
+        var stale = changes.Where(c => rows.GetValueOrDefault(c.Id)?.Revision != c.BaseRevision).Select(c => c.Now?.Label ?? c.Id).ToList();
+        if (stale.Count > 0) return new LockerOutcome(stale);
+        var after = changes.ToDictionary(c => c.Id, c => c.Now is null ? null : Write(c.Now), StringComparer.Ordinal);
+        var gone = changes.Where(c => c.Now is null).Select(c => c.Id).ToHashSet(StringComparer.Ordinal);
+        if (gone.Count > 0)
+            foreach (var pair in await db.Locker.Where(r => r.Key.StartsWith(LockerRow.PairPrefix)).ToListAsync(cancel))
+                if (Read<PairRule>(pair.Json) is var rule && (gone.Contains(rule.A) || gone.Contains(rule.B)))
+                {
+                    rows[pair.Key] = pair;
+                    after[pair.Key] = null;
+                }
+        foreach (var rule in pairs)
+        {
+            var key = LockerRow.KeyOf(rule.A, rule.B);
+            after[key] = Write(rule);
+            if (await db.Locker.FirstOrDefaultAsync(r => r.Key == key, cancel) is { } row) rows[key] = row;
+        }
+        if (after.Count == 0) return LockerOutcome.Made;
+        await LogAsync(label, rows, after, cancel);
+        await WriteAsync(rows, after, cancel);
+        await transaction.CommitAsync(cancel);
+        return LockerOutcome.Made;
+    }
+
+    /// <summary>Says how two things get on; null takes it back.</summary>
+    public async Task<LockerOutcome> SetPairAsync(string a, string b, PairRule? rule, string label, CancellationToken cancel = default)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var key = LockerRow.KeyOf(a, b);
+        var rows = await RowsAsync([key], cancel);
+        var after = new Dictionary<string, byte[]?> { [key] = rule is null ? null : Write(rule) };
+        await LogAsync(label, rows, after, cancel);
+        await WriteAsync(rows, after, cancel);
+        await transaction.CommitAsync(cancel);
+        return LockerOutcome.Made;
+    }
+
+    /// <summary>Takes back the last change, or makes it again. Refused where what it touched has changed since.</summary>
+    public async Task<LockerOutcome> StepAsync(bool undo, CancellationToken cancel = default)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        if (await NextStep(undo, cancel) is not { } edit) return new LockerOutcome([], undo ? "There is nothing to undo." : "There is nothing to redo.");
+        var (from, to) = (Snapshot(undo ? edit.After : edit.Before), Snapshot(undo ? edit.Before : edit.After));
+        var rows = await RowsAsync(from.Keys, cancel);
+        var moved = from.Where(f => !(rows.GetValueOrDefault(f.Key)?.Json ?? []).AsSpan().SequenceEqual(f.Value ?? [])).Select(f => f.Key).ToList();
+        if (moved.Count > 0) return new LockerOutcome(moved);
+        edit.Undone = undo;
+        await WriteAsync(rows, to, cancel);
+        await transaction.CommitAsync(cancel);
+        return LockerOutcome.Made;
+    }
+
+    private async Task<Dictionary<string, LockerRow>> RowsAsync(IEnumerable<string> keys, CancellationToken cancel)
+    {
+        var wanted = keys.ToHashSet(StringComparer.Ordinal);
+        // Beyond a few hundred, reading all is quicker than a list of parameters, and SQLite limits those.
+        var rows = wanted.Count < 200 ? await db.Locker.Where(r => wanted.Contains(r.Key)).ToListAsync(cancel) : await db.Locker.ToListAsync(cancel);
+        return rows.Where(r => wanted.Contains(r.Key)).ToDictionary(r => r.Key, StringComparer.Ordinal);
+    }
+
+    private async Task LogAsync(string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    {
+        await db.LockerEdits.Where(e => e.Undone).ExecuteDeleteAsync(cancel);
+        var number = (await db.LockerEdits.MaxAsync(e => (int?)e.Number, cancel) ?? 0) + 1;
+        await db.LockerEdits.Where(e => e.Number <= number - UndoDepth).ExecuteDeleteAsync(cancel);
+        db.LockerEdits.Add(new LockerEditRow
+        {
+            Number = number,
+            Label = label,
+            Before = JsonSerializer.SerializeToUtf8Bytes(after.Keys.ToDictionary(k => k, k => rows.GetValueOrDefault(k)?.Json)),
+            After = JsonSerializer.SerializeToUtf8Bytes(after),
+        });
+    }
+
+    private async Task WriteAsync(Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    {
+        // A thing that comes back must not look like the one somebody saw before it went.
+        var fresh = (await db.Locker.MaxAsync(r => (int?)r.Revision, cancel) ?? 0) + 1;
+        foreach (var (key, json) in after)
+        {
+            var row = rows.GetValueOrDefault(key);
+            if (json is null && row is not null) db.Locker.Remove(row);
+            else if (json is not null && row is null) db.Locker.Add(new LockerRow { Key = key, Revision = fresh, Json = json });
+            else if (json is not null) (row!.Json, row.Revision) = (json, fresh);
+        }
+        await db.SaveChangesAsync(cancel);
+    }
+
+    private Task<LockerEditRow?> NextStep(bool undo, CancellationToken cancel)
+    {
+        var edits = db.LockerEdits.Where(e => e.Undone != undo);
+        return (undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number)).FirstOrDefaultAsync(cancel);
+    }
+
+    private static bool IsPair(string key) => key.StartsWith(LockerRow.PairPrefix, StringComparison.Ordinal);
+
+    private static Dictionary<string, byte[]?> Snapshot(byte[] json) => JsonSerializer.Deserialize<Dictionary<string, byte[]?>>(json)!;
+
+    private static T Read<T>(byte[] json) => JsonSerializer.Deserialize<T>(json, PlanFile.JsonOptions)!;
+
+    private static byte[] Write<T>(T value) => JsonSerializer.SerializeToUtf8Bytes(value, PlanFile.JsonOptions);
+}

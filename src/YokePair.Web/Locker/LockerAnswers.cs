@@ -1,0 +1,53 @@
+using YokePair.Core.Locker;
+using YokePair.Core.Plans;
+
+namespace YokePair.Web.Locker;
+
+/// <summary>An assignment by name and day.</summary>
+public sealed record AssignmentDay(string Key, string Name, DateOnly? Day);
+
+/// <summary>Everything the locker's page shows, in one answer.</summary>
+/// <param name="Day">The day it speaks of.</param>
+/// <param name="Report">What the locker says about itself.</param>
+/// <param name="Glass">The glass on its rule.</param>
+/// <param name="Body">Id of the body the glass is seen through; null = real focal lengths.</param>
+/// <param name="Revisions">Revision of each thing; a change says which one it was made on.</param>
+/// <param name="Undo">What undo would take back.</param>
+/// <param name="Redo">What redo would make again.</param>
+/// <param name="Starters">Generic kinds to begin with.</param>
+/// <param name="Assignments">Days one may look at.</param>
+/// <param name="Figures">Every figure things can have.</param>
+public sealed record LockerPage(DateOnly Day, LockerReport Report, GlassRule Glass, string? Body, IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo, IReadOnlyList<Starter> Starters, IReadOnlyList<AssignmentDay> Assignments, IReadOnlyList<Figure> Figures);
+
+/// <summary>One figure of a thing, to be read and typed over.</summary>
+public sealed record FigureValue(string Name, string Words, string? Unit, FigureForm Form, IReadOnlyList<string> Options, string Text, bool Estimated, bool Essential);
+
+/// <summary>How another thing gets on with the one shown.</summary>
+public sealed record Neighbour(string Id, string Name, string Kind, PairFit Fit, string Reason, string? By, bool Overruled);
+
+/// <summary>One thing with all that is known of it.</summary>
+public sealed record ThingDetail(string Id, string Kind, string Name, int Revision, IReadOnlyList<FigureValue> Figures, IReadOnlyList<Neighbour> Around, IReadOnlyList<AssignmentDay> Plans, IReadOnlyList<string> Idle);
+
+/// <summary>Lines to be read.</summary>
+public sealed record QuickText(string Text);
+
+/// <summary>A thing as it was seen.</summary>
+public sealed record SeenThing(string Id, int Revision);
+
+/// <summary>Figures to be set on things.</summary>
+public sealed record FigureChange(IReadOnlyList<SeenThing> Things, IReadOnlyDictionary<string, string> Set);
+
+/// <summary>Copies of a thing, numbered on.</summary>
+public sealed record CopyRequest(string Id, int Copies);
+
+/// <summary>Things to be deleted; things that plans use only if told so.</summary>
+public sealed record RemoveRequest(IReadOnlyList<SeenThing> Things, bool EvenIfPlanned);
+
+/// <summary>How two things get on; no fit takes back what was said.</summary>
+public sealed record PairRequest(string A, string B, PairFit? Fit, string? Note);
+
+/// <summary>Things a change was about.</summary>
+public sealed record LockerChanged(IReadOnlyList<string> Ids);
+
+/// <summary>What an import would do, or did.</summary>
+public sealed record ImportAnswer(IReadOnlyList<ImportRow> Rows, int Added, int Changed, int Same, int Refused, IReadOnlyList<string> Ignored, string ReadAs, bool Kept);

@@ -1,0 +1,85 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using QRCoder;
+using YokePair.Core.Locker;
+using YokePair.Core.Plans;
+using YokePair.Data;
+using YokePair.Data.Csv;
+
+namespace YokePair.Web.Locker;
+
+/// <summary>The locker: seeing what is owned and what goes with what.</summary>
+internal static class LockerEndpoints
+{
+    public static void MapLocker(this IEndpointRouteBuilder api)
+    {
+        var locker = api.MapGroup("/locker");
+        locker.MapGet("", Show).WithName("ShowLocker").Produces<LockerPage>();
+        locker.MapGet("/things/{id}", Detail).WithName("ShowThing").Produces<ThingDetail>().ProducesProblem(StatusCodes.Status404NotFound);
+        locker.MapGet("/things/{id}/tag.svg", Tag).WithName("ThingTag").ExcludeFromDescription();
+        locker.MapGet("/pair", Pair).WithName("AskPair").Produces<Compatible>().ProducesProblem(StatusCodes.Status404NotFound);
+        locker.MapGet("/export.csv", ExportTable).WithName("ExportTable").ExcludeFromDescription();
+        locker.MapGet("/export.json", ExportFile).WithName("ExportLocker").ExcludeFromDescription();
+        locker.MapGet("/template.csv", (string? kind) => Results.File(LockerCsv.Template(kind), "text/csv", $"{kind ?? "locker"}-template.csv")).WithName("Template").ExcludeFromDescription();
+        locker.MapLockerChanges();
+        locker.MapLockerImport();
+    }
+
+    private static async Task<Ok<LockerPage>> Show(DateOnly? day, string? body, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
+    {
+        var locker = await store.LoadAsync(cancel);
+        var on = day ?? DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        var compatibility = new Compatibility(locker.Things, locker.Pairs);
+        var through = locker.Things.OfType<Body>().FirstOrDefault(b => b.Id == body);
+        return TypedResults.Ok(new LockerPage(on, LockerReport.Of(locker.Things, compatibility, on), GlassRule.Lay(locker.Things, compatibility, through, on), through?.Id,
+            locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All, [.. (await plans.ListAsync(cancel)).Select(Named)], FigureCatalogue.All));
+    }
+
+    private static async Task<IResult> Detail(string id, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
+    {
+        var locker = await store.LoadAsync(cancel);
+        if (locker.Things.FirstOrDefault(t => t.Id == id) is not { } thing) return Problems.NotFound("thing");
+        var compatibility = new Compatibility(locker.Things, locker.Pairs);
+        var alone = Alone.Find(locker.Things, compatibility, DateOnly.FromDateTime(clock.GetLocalNow().DateTime)).FirstOrDefault(a => a.Id == id);
+        return Results.Ok(new ThingDetail(id, FigureCatalogue.KindOf(thing), thing.Label, locker.Revisions[id], Figures(thing),
+            [.. compatibility.Around(thing).OrderBy(x => x.Answer.Fit).Select(x => new Neighbour(x.Other.Id, x.Other.Label, FigureCatalogue.KindOf(x.Other), x.Answer.Fit!.Value, x.Answer.Reason, x.Answer.By, x.Answer.Overruled))],
+            [.. (await plans.UsingAsync([id], cancel)).Select(Named)],
+            alone?.Idle ?? []));
+    }
+
+    private static List<FigureValue> Figures(Item thing)
+    {
+        var kind = FigureCatalogue.KindOf(thing);
+        var json = FigureCatalogue.ToJson(thing);
+        var essential = Typical.Essentials(kind).Select(e => e.Figure).ToHashSet(StringComparer.Ordinal);
+        return
+        [
+            .. FigureCatalogue.Of(kind).OrderByDescending(f => essential.Contains(f.Name)).ThenBy(f => f.Kinds.Count)
+                .Select(f => new FigureValue(f.Name, f.Words, f.Unit, f.Form, f.Options, f.Format(json[f.Name]), thing.Estimated?.Contains(f.Name) == true, essential.Contains(f.Name))),
+        ];
+    }
+
+    private static async Task<IResult> Pair(string a, string b, LockerStore store, CancellationToken cancel)
+    {
+        var locker = await store.LoadAsync(cancel);
+        return locker.Things.FirstOrDefault(t => t.Id == a) is { } one && locker.Things.FirstOrDefault(t => t.Id == b) is { } other
+            ? Results.Ok(new Compatibility(locker.Things, locker.Pairs).Of(one, other))
+            : Problems.NotFound("thing");
+    }
+
+    private static async Task<IResult> Tag(string id, HttpRequest request, LockerStore store, CancellationToken cancel)
+    {
+        if ((await store.LoadAsync(cancel)).Things.All(t => t.Id != id)) return Problems.NotFound("thing");
+        using var code = QRCodeGenerator.GenerateQrCode($"{request.Scheme}://{request.Host}/locker?thing={Uri.EscapeDataString(id)}", QRCodeGenerator.ECCLevel.M);
+        using var drawing = new SvgQRCode(code);
+        return Results.Text(drawing.GetGraphic(4), "image/svg+xml");
+    }
+
+    private static async Task<IResult> ExportTable(LockerStore store, CancellationToken cancel) =>
+        Results.File(LockerCsv.Write((await store.LoadAsync(cancel)).Things), "text/csv", "locker.csv");
+
+    private static async Task<IResult> ExportFile(LockerStore store, CancellationToken cancel) =>
+        await store.LoadAsync(cancel) is var locker ? Results.File(LockerFile.Write(locker.Things, locker.Pairs), "application/json", "locker.yoke-locker.json") : null!;
+
+    internal static AssignmentDay Named(StoredPlan stored) =>
+        new(stored.Key, stored.Plan.Assignment.Name, stored.Plan.Parts.Min(p => p.Start) is { } start ? DateOnly.FromDateTime(start) : null);
+}

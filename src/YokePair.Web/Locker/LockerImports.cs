@@ -1,0 +1,62 @@
+using Microsoft.AspNetCore.Mvc;
+using YokePair.Core.Locker;
+using YokePair.Core.Plans;
+using YokePair.Data;
+using YokePair.Data.Csv;
+using YokePair.Web.Assignments;
+using YokePair.Web.Security;
+
+namespace YokePair.Web.Locker;
+
+/// <summary>Files into the locker: first looked at row by row, then all of it or nothing.</summary>
+internal static class LockerImports
+{
+    public static void MapLockerImport(this IEndpointRouteBuilder locker)
+    {
+        locker.MapPost("/demo", OpenDemo).WithName("OpenDemoLocker").Produces<ImportAnswer>().ProducesProblem(StatusCodes.Status404NotFound);
+        locker.MapPost("/import", Import).WithName("ImportLocker").Produces<ImportAnswer>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .Accepts<IFormFile>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(RequestLimits.ImportBytes));
+    }
+
+    private static async Task<IResult> OpenDemo(AppSettings settings, LockerStore store, CancellationToken cancel) =>
+        await DemoDays.LockerAsync(settings, cancel) is { } file ? await TakeAsync(file, keep: true, store, cancel) : Problems.NotFound("demo locker");
+
+    private static async Task<IResult> Import(HttpRequest request, bool keep, LockerStore store, CancellationToken cancel)
+    {
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, cancel);
+        return await TakeAsync(body.ToArray(), keep, store, cancel);
+    }
+
+    /// <summary>Weighs a file and, if told so and all of it can be taken, takes it.</summary>
+    public static async Task<IResult> TakeAsync(byte[] file, bool keep, LockerStore store, CancellationToken cancel)
+    {
+        if (file.Length > LockerCsv.MaxBytes) return Problems.Unprocessable("Nothing was imported.", [new PlanProblem("", $"the file has {file.Length / 1_000_000} MB; at most {LockerCsv.MaxBytes / 1_000_000} MB")]);
+        var isJson = file.AsSpan().IndexOfAnyExcept(" \t\r\n\uFEFF"u8) is var start and >= 0 && file[start] == (byte)'{';
+        IReadOnlyList<PairRule> pairs = [];
+        IReadOnlyList<PlanProblem> problems;
+        IReadOnlyList<FiledThing> filed;
+        IReadOnlyList<string> ignored = [];
+        var readAs = "locker file";
+        if (isJson) (filed, pairs, problems) = LockerFile.Read(file);
+        else
+        {
+            var table = LockerCsv.Read(file);
+            (filed, ignored, problems, readAs) = (table.Things, table.Ignored, table.Problems, $"table, {table.Separator} between columns, {table.Encoding}");
+        }
+        if (problems.Count > 0) return Problems.Unprocessable("This file cannot be read. Nothing was imported.", problems);
+        var locker = await store.LoadAsync(cancel);
+        var weighed = WeighedImport.Of(locker.Things, filed);
+        var kept = keep && weighed.Clean;
+        if (kept)
+        {
+            var ids = locker.Things.Concat(weighed.Things).Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
+            var outcome = await store.ImportAsync($"{weighed.Things.Count} things imported", [.. weighed.Things.Select(t => new LockerChange(t.Id, locker.Revisions.TryGetValue(t.Id, out var seen) ? seen : null, t))],
+                [.. pairs.Where(p => ids.Contains(p.A) && ids.Contains(p.B))], cancel);
+            if (!outcome.Done) return await LockerChanges.Made(Task.FromResult(outcome), []);
+        }
+        return Results.Ok(new ImportAnswer(weighed.Rows, Count(RowAction.Added), Count(RowAction.Changed), Count(RowAction.Same), Count(RowAction.Refused), ignored, readAs, kept));
+
+        int Count(RowAction action) => weighed.Rows.Count(r => r.Action == action);
+    }
+}
