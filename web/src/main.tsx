@@ -4,6 +4,9 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Board } from "./board/Board";
 import { Home } from "./home/Home";
+import { ImportPage } from "./locker/ImportPage";
+import { Labels } from "./locker/Labels";
+import { Locker } from "./locker/Locker";
 import "./styles.css";
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 5_000 } } });
@@ -14,6 +17,9 @@ createRoot(document.getElementById("root")!).render(
       <BrowserRouter>
         <Routes>
           <Route path="/" element={<Home />} />
+          <Route path="/locker" element={<Locker />} />
+          <Route path="/locker/import" element={<ImportPage />} />
+          <Route path="/locker/labels" element={<Labels />} />
           <Route path="/:assignment/day" element={<Board />} />
           <Route
             path="*"

@@ -119,7 +119,7 @@ internal static class ThingLine
     {
         IEnumerable<string?> parts = item switch
         {
-            Body b => [$"{Words.Tenths(b.Megapixels)} MP {(b.Crop == 1 ? "full frame" : $"crop {Words.Tenths(b.Crop)}")}", $"deliver to {Words.Iso(b.IsoCeiling)}", string.Join('+', b.Slots.Select(s => s.Type)), string.Join(", ", b.Mount), b.BatteryType, b.Silent ? "silent" : null],
+            Body b => [$"{Words.Tenths(b.Megapixels)} MP {(b.Crop == 1 ? "full frame" : $"crop {Words.Tenths(b.Crop)}")}", FormattableString.Invariant($"deliver to {b.IsoCeiling:0}"), string.Join('+', b.Slots.Select(s => s.Type)), string.Join(", ", b.Mount), b.BatteryType, b.Silent ? "silent" : null],
             Lens l => [l.Mount, $"{Words.Tenths(l.Magnification)}×", l.TakesConverter ? "takes converter" : null, l.FilterThreadMm is { } t ? $"ø{Words.Tenths(t)}" : null],
             Adapter a => [$"{a.LensMount} → {a.BodyMount}"],
             Converter c => [$"{Words.Tenths(c.Factor)}×", c.Mount],

@@ -13,7 +13,7 @@ public sealed record Understood(string Text, string Meaning);
 /// <param name="Figure">Its name.</param>
 /// <param name="Question">What to ask.</param>
 /// <param name="Example">How an answer is typed.</param>
-public sealed record Asked(string Figure, string Question, string Example);
+public sealed record StillAsked(string Figure, string Question, string Example);
 
 /// <summary>A typed line, read.</summary>
 /// <param name="Line">As typed.</param>
@@ -27,7 +27,7 @@ public sealed record QuickLine(
     string Line,
     string Summary,
     IReadOnlyList<Understood> Understood,
-    IReadOnlyList<Asked> Missing,
+    IReadOnlyList<StillAsked> Missing,
     IReadOnlyList<PlanProblem> Problems,
     IReadOnlyList<string> Estimates,
     IReadOnlyList<Item> Things)
@@ -63,7 +63,7 @@ public static class QuickAdd
     {
         if (copies > MostCopies || numbers.Count > MostCopies) problems.Add(new PlanProblem("count", $"at most {MostCopies} at once"));
         if (numbers.Count > 1 && copies > 1 && numbers.Count != copies) problems.Add(new PlanProblem("number", $"{copies} things and {numbers.Count} numbers; give one number, or as many as there are things"));
-        var missing = Typical.Essentials(kind).Where(e => thing[e.Figure] is null).Select(e => new Asked(e.Figure, e.Question, e.Example)).ToList();
+        var missing = Typical.Essentials(kind).Where(e => thing[e.Figure] is null).Select(e => new StillAsked(e.Figure, e.Question, e.Example)).ToList();
         var things = new List<Item>();
         List<string> estimates = [];
         if (problems.Count == 0 && missing.Count == 0)

@@ -19,6 +19,15 @@ export type PullResult = Schemas["PullResult"];
 export type Mend = Schemas["Mend"];
 export type SetupChoice = Schemas["SetupChoice"];
 export type Verdict = Schemas["Verdict"];
+export type LockerPage = Schemas["LockerPage"];
+export type ThingView = Schemas["ThingView"];
+export type ThingDetail = Schemas["ThingDetail"];
+export type FigureValue = Schemas["FigureValue"];
+export type Figure = Schemas["Figure"];
+export type QuickLine = Schemas["QuickLine"];
+export type ImportAnswer = Schemas["ImportAnswer"];
+export type PairFit = Schemas["PairFit"];
+export type GlassRule = Schemas["GlassRule"];
 export type AssignmentSummary = Schemas["AssignmentSummary"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
@@ -46,3 +55,9 @@ export async function answer<T>(
   const lines = problem.detail?.split("\n").filter(Boolean) ?? [];
   throw new ProblemError(response.status, problem.title ?? `The server answered ${response.status}.`, lines);
 }
+
+/** For bodies that are files: they go as they are, it is the server that reads them. */
+export const asItIs = {
+  bodySerializer: (body: unknown) => body as BodyInit,
+  headers: { "Content-Type": "application/octet-stream" },
+};

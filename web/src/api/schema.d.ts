@@ -3320,7 +3320,7 @@ export interface components {
             /** @description Piece by piece. */
             understood: components["schemas"]["Understood"][];
             /** @description What must still be said. */
-            missing: components["schemas"]["Asked"][];
+            missing: components["schemas"]["StillAsked"][];
             /** @description What cannot be. */
             problems: components["schemas"]["PlanProblem"][];
             /** @description Typical figures taken for what was not typed, in words. */
@@ -3511,6 +3511,15 @@ export interface components {
             /** Format: int32 */
             baseRevision: number;
             pull?: null | string[];
+        };
+        /** @description Something the arithmetic cannot do without. */
+        StillAsked: {
+            /** @description Its name. */
+            figure: string;
+            /** @description What to ask. */
+            question: string;
+            /** @description How an answer is typed. */
+            example: string;
         };
         /** @description A stretch of focal lengths worth a word. */
         Stretch: {

@@ -1,7 +1,8 @@
-import type { PlanEdit } from "../api/client";
+import { ProblemError, type PlanEdit } from "../api/client";
+import { Problem } from "../shared/Problem";
 import type { Notice } from "./useBoard";
 
-/** A change that was not made: what is wrong, where, and how to mend it. */
+/** A change that was not made, and what can be done about it. */
 export function NoticeBar({
   notice,
   dismiss,
@@ -13,18 +14,7 @@ export function NoticeBar({
 }) {
   const { again: edits } = notice;
   return (
-    <div
-      role="alert"
-      className="flex flex-wrap items-center gap-x-4 gap-y-1 border-y-2 border-broken bg-raised px-4 py-2"
-    >
-      <div className="flex-1 basis-80">
-        <strong>{notice.title}</strong>
-        <ul>
-          {notice.lines.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
-      </div>
+    <Problem error={new ProblemError(0, notice.title, notice.lines)}>
       {edits && (
         <button className="webbing" onClick={() => again(edits)}>
           Make my change on the new plan
@@ -33,6 +23,6 @@ export function NoticeBar({
       <button className="webbing" onClick={dismiss}>
         {edits ? "Leave it" : "Close"}
       </button>
-    </div>
+    </Problem>
   );
 }

@@ -1,6 +1,7 @@
 import { ToggleGroup } from "radix-ui";
-import { useId, useState, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import type { Part } from "../api/client";
+import { TypedField } from "../shared/TypedField";
 import { useDay } from "./DayContext";
 
 /** Named light levels, EV at ISO 100. */
@@ -100,42 +101,6 @@ export function PartPanel({ part }: { part: Part }) {
           to flashes. The venue has the last word.
         </p>
       )}
-    </div>
-  );
-}
-
-interface Typed {
-  label: string;
-  type: string;
-  step?: string;
-  value: string;
-  commit: (value: string) => void;
-}
-
-/** A field that is kept while typed and takes effect when left or on Enter; what was refused stays there to be mended. */
-function TypedField({ label, value, commit, ...input }: Typed) {
-  const id = useId();
-  const [typed, setTyped] = useState(value);
-  const [seen, setSeen] = useState(value);
-  if (seen !== value) {
-    setSeen(value);
-    setTyped(value);
-  }
-  const done = () => {
-    if (typed !== value && typed !== "") commit(typed);
-  };
-  return (
-    <div className="flex flex-col gap-0.5">
-      <label htmlFor={id}>{label}</label>
-      <input
-        id={id}
-        {...input}
-        className="webbing font-normal"
-        value={typed}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={done}
-        onKeyDown={(e) => e.key === "Enter" && done()}
-      />
     </div>
   );
 }

@@ -2,10 +2,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { useNavigate, Link } from "react-router";
 import { answer, api, ProblemError } from "../api/client";
-import { Wordmark } from "../board/BoardHeader";
 import { Strands } from "../marks/Strands";
 import { date } from "../shared/format";
-import { ThemeButton } from "../shared/ThemeButton";
+import { PageHeader } from "../shared/PageHeader";
+import { Problem } from "../shared/Problem";
 
 const largestFile = 8 * 1024 * 1024;
 
@@ -13,12 +13,9 @@ const largestFile = 8 * 1024 * 1024;
 export function Home() {
   const list = useQuery({ queryKey: ["assignments"], queryFn: () => answer(api.GET("/api/assignments")) });
   return (
-    <div className="mx-auto max-w-4xl px-4">
-      <header className="flex items-center justify-between border-b border-rule py-2">
-        <Wordmark />
-        <ThemeButton />
-      </header>
-      <main className="py-5">
+    <div>
+      <PageHeader />
+      <main className="mx-auto max-w-4xl px-4 py-5">
         <h1 className="text-xl font-semibold">
           {!list.data ? "Opening …" : list.data.length === 0 ? "Plan your first day" : "Your assignments"}
         </h1>
@@ -99,13 +96,8 @@ function Begin() {
         />
       </label>
       {problem && (
-        <div role="alert" className="w-full border-y-2 border-broken bg-raised px-3 py-2">
-          <strong>{problem.message}</strong>
-          <ul>
-            {problem.lines.map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
+        <div className="w-full">
+          <Problem error={problem} />
         </div>
       )}
     </section>

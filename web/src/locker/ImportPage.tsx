@@ -1,0 +1,181 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useId, useState } from "react";
+import { Link } from "react-router";
+import { answer, api, asItIs, type ImportAnswer } from "../api/client";
+import { PageHeader } from "../shared/PageHeader";
+import { Problem } from "../shared/Problem";
+
+const words = { added: "new", changed: "changed", same: "as it is", refused: "refused" } as const;
+const kinds = ["body", "lens", "adapter", "flash", "battery", "card", "support", "other"];
+
+const send = (file: File, keep: boolean) =>
+  answer(api.POST("/api/locker/import", { params: { query: { keep } }, body: file as never, ...asItIs }));
+
+/** A table or locker file, looked at row by row before any of it is kept: all or nothing. */
+export function ImportPage() {
+  const input = useId();
+  const client = useQueryClient();
+  const [file, setFile] = useState<File | null>(null);
+  const look = useMutation({ mutationFn: (f: File) => send(f, false) });
+  const keep = useMutation({
+    mutationFn: (f: File) => send(f, true),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["locker"] }),
+  });
+  const weighed = keep.data ?? look.data;
+  const error = keep.error ?? look.error;
+  return (
+    <div className="flex h-full flex-col">
+      <PageHeader title="Locker" aside="from a file" />
+      <main className="mx-auto min-h-0 w-full max-w-5xl flex-1 overflow-auto px-4 py-4">
+        <h1 className="text-xl font-semibold" data-testid="verdict">
+          {keep.data?.kept
+            ? `${keep.data.added} added, ${keep.data.changed} changed.`
+            : weighed
+              ? headline(weighed)
+              : "Things from a file"}
+        </h1>
+        <p className="max-w-prose text-quiet">
+          A table (CSV) with a column “kind” and one for each figure, or a locker file. Semicolons, commas or
+          tabs, decimal commas or points, old encodings: all the same. Nothing is kept before you have seen
+          what it does.
+        </p>
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <label htmlFor={input} className="webbing cursor-pointer focus-within:outline-2">
+            {file ? "Another file" : "Choose a file"}
+            <input
+              id={input}
+              type="file"
+              accept=".csv,.tsv,.txt,.json,text/csv,application/json"
+              className="sr-only"
+              onChange={(e) => {
+                const chosen = e.target.files?.[0];
+                e.target.value = "";
+                if (!chosen) return;
+                setFile(chosen);
+                keep.reset();
+                look.mutate(chosen);
+              }}
+            />
+          </label>
+          {file && weighed && !keep.data?.kept && (
+            <button
+              className="webbing"
+              disabled={weighed.refused > 0 || weighed.added + weighed.changed === 0 || keep.isPending}
+              onClick={() => keep.mutate(file)}
+            >
+              Keep all {weighed.added + weighed.changed}
+            </button>
+          )}
+          {keep.data?.kept && (
+            <Link to="/locker" className="webbing">
+              To the locker
+            </Link>
+          )}
+          <span className="text-quiet">
+            Empty tables:{" "}
+            <a className="underline" href="/api/locker/template.csv" download>
+              all kinds
+            </a>
+            {kinds.map((k) => (
+              <span key={k}>
+                ,{" "}
+                <a className="underline" href={`/api/locker/template.csv?kind=${k}`} download>
+                  {k}
+                </a>
+              </span>
+            ))}
+          </span>
+        </div>
+        {error && (
+          <div className="mt-3">
+            <Problem error={error} />
+          </div>
+        )}
+        {weighed && <Rows weighed={weighed} name={file?.name ?? ""} />}
+      </main>
+    </div>
+  );
+}
+
+function headline(w: ImportAnswer) {
+  const all = [
+    w.added > 0 && `${w.added} new`,
+    w.changed > 0 && `${w.changed} changed`,
+    w.same > 0 && `${w.same} as they are`,
+    w.refused > 0 && `${w.refused} refused`,
+  ].filter(Boolean);
+  if (w.rows.length === 0) return "There is nothing in this file.";
+  return `${all.join(", ")}.${w.refused > 0 ? " Mend those in the file first; nothing is kept until then." : ""}`;
+}
+
+function Rows({ weighed, name }: { weighed: ImportAnswer; name: string }) {
+  const [only, setOnly] = useState<string | null>(null);
+  const rows = [...weighed.rows]
+    .sort((a, b) => rank(a.action) - rank(b.action))
+    .filter((r) => !only || r.action === only);
+  return (
+    <section aria-label="Rows" className="mt-3">
+      <p>
+        {name}: {weighed.readAs}.{" "}
+        {weighed.ignored.length > 0 && (
+          <span className="font-semibold text-hangs">
+            No thing has a figure {weighed.ignored.map((i) => `“${i}”`).join(", ")}; left out.
+          </span>
+        )}
+      </p>
+      <div className="flex gap-4 py-1" role="group" aria-label="Show rows">
+        {(["refused", "changed", "added", "same"] as const).map((action) => {
+          const n = weighed[action];
+          return (
+            n > 0 && (
+              <button
+                key={action}
+                aria-pressed={only === action}
+                className="webbing"
+                onClick={() => setOnly(only === action ? null : action)}
+              >
+                {n} {words[action]}
+              </button>
+            )
+          );
+        })}
+      </div>
+      <table className="w-full border-collapse text-left">
+        <thead>
+          <tr className="border-b border-ink">
+            <th className="py-1 pr-3">Line</th>
+            <th className="pr-3">Kind</th>
+            <th className="pr-3">Thing</th>
+            <th className="pr-3">Would be</th>
+            <th>What and why</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.slice(0, 500).map((r) => (
+            <tr key={r.line} className="border-b border-rule align-top">
+              <td className="py-0.5 pr-3 text-quiet">{r.line}</td>
+              <td className="pr-3">{r.kind}</td>
+              <td className="pr-3 font-semibold">{r.name}</td>
+              <td
+                className={`pr-3 font-semibold ${r.action === "refused" ? "text-broken" : r.action === "changed" ? "text-hangs" : r.action === "added" ? "text-holds" : "text-quiet"}`}
+              >
+                {words[r.action]}
+              </td>
+              <td>
+                {r.what.join("; ")}
+                {r.problems.map((p) => (
+                  <div key={p.field + p.message}>
+                    <strong>{p.field}</strong> {p.message}
+                  </div>
+                ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {rows.length > 500 && <p className="text-quiet">and {rows.length - 500} more rows</p>}
+    </section>
+  );
+}
+
+const rank = (action: string) => ["refused", "changed", "added", "same"].indexOf(action);

@@ -1,0 +1,202 @@
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { date } from "../shared/format";
+import { PageHeader } from "../shared/PageHeader";
+import { Problem } from "../shared/Problem";
+import { Bodies, Tokens } from "./BodiesAndTokens";
+import { FilterBar } from "./FilterBar";
+import { isFiltered, matches, noFilters } from "./filters";
+import { GlassRuleView } from "./GlassRuleView";
+import { QuickAddBox } from "./QuickAddBox";
+import { Starters } from "./Starters";
+import { ThingList } from "./ThingList";
+import { ThingPanel } from "./ThingPanel";
+import { changes, useLocker, useLockerChange } from "./useLocker";
+
+/** Everything they own, and what of it stands alone, is missing, or is not here on the day. */
+export function Locker() {
+  const [params, setParams] = useSearchParams();
+  const [day, body, selected] = [params.get("day"), params.get("body"), params.get("thing")];
+  const { data: page, error } = useLocker(day ?? undefined, body ?? undefined);
+  const change = useLockerChange();
+  const [filters, setFilters] = useState(noFilters);
+  const [typed, setTyped] = useState("");
+  const wanted = useDeferredValue(filters);
+  const found = useMemo(() => (page?.report.things ?? []).filter((t) => matches(t, wanted)), [page, wanted]);
+  const byId = useMemo(() => new Map(page?.report.things.map((t) => [t.id, t])), [page]);
+  const foundIds = useMemo(() => new Set(found.map((t) => t.id)), [found]);
+  const put = (key: string, value: string | null) =>
+    setParams(
+      (old) => {
+        const now = new URLSearchParams(old);
+        if (value) now.set(key, value);
+        else now.delete(key);
+        return now;
+      },
+      { replace: true },
+    );
+  const select = (id: string | null) => put("thing", id === selected ? null : id);
+  useLockerKeys({
+    undo: () => change.mutate(changes.undo),
+    redo: () => change.mutate(changes.redo),
+    escape: () => select(null),
+  });
+
+  if (error && !page)
+    return (
+      <main className="p-6">
+        <Problem error={error} />
+      </main>
+    );
+  if (!page) return <main className="p-6 text-quiet">Opening the locker …</main>;
+  const looking = isFiltered(wanted);
+  const { report } = page;
+  const rest = looking
+    ? found
+    : found.filter((t) => t.kind !== "lens" && t.kind !== "body" && t.level == null);
+  return (
+    <div className="flex h-full flex-col">
+      <PageHeader title="Locker" aside={`${report.things.length} things`}>
+        <button
+          className="py-1 disabled:text-quiet"
+          disabled={!page.undo}
+          title={page.undo ? `Undo: ${page.undo}` : "Nothing to undo"}
+          onClick={() => change.mutate(changes.undo)}
+        >
+          Undo
+        </button>
+        <button
+          className="py-1 disabled:text-quiet"
+          disabled={!page.redo}
+          title={page.redo ? `Redo: ${page.redo}` : "Nothing to redo"}
+          onClick={() => change.mutate(changes.redo)}
+        >
+          Redo
+        </button>
+        <Link to="/locker/import" className="py-1">
+          From a file
+        </Link>
+        <Link to="/locker/labels" className="py-1">
+          Labels
+        </Link>
+      </PageHeader>
+      <main className="min-h-0 flex-1 overflow-auto" data-testid="locker">
+        <div className="flex flex-wrap items-start gap-x-8 gap-y-3 px-4 py-2.5">
+          <div className="min-w-0 flex-1 basis-[30rem]">
+            <h1 className="text-xl font-semibold" data-testid="verdict">
+              {report.headline}
+            </h1>
+            <label className="text-quiet">
+              on{" "}
+              <select
+                className="border-b border-rule bg-transparent text-ink"
+                value={day ?? ""}
+                onChange={(e) => put("day", e.target.value || null)}
+              >
+                <option value="">{day ? "today" : `today, ${date(page.day)}`}</option>
+                {page.assignments
+                  .filter((a) => a.day)
+                  .map((a) => (
+                    <option key={a.key} value={a.day ?? ""}>
+                      {a.name}, {date(a.day)}
+                    </option>
+                  ))}
+              </select>
+            </label>
+            {report.alone.length > 0 && (
+              <ul className="mt-1" aria-label="Alone of their kind">
+                {report.alone.slice(0, 6).map((a) => (
+                  <li key={a.id}>
+                    <button className="font-bold text-hangs underline" onClick={() => select(a.id)}>
+                      {byId.get(a.id)?.name}
+                    </button>{" "}
+                    {a.why}
+                    {a.idle.length > 0 &&
+                      `; without it ${a.idle.map((i) => byId.get(i)?.name ?? i).join(" and ")} ${a.idle.length === 1 ? "lies" : "lie"} idle`}
+                  </li>
+                ))}
+                {report.alone.length > 6 && (
+                  <li className="text-quiet">and {report.alone.length - 6} more</li>
+                )}
+              </ul>
+            )}
+          </div>
+          <QuickAddBox text={typed} setText={setTyped} />
+        </div>
+        {change.error && <Problem error={change.error} />}
+        <Starters
+          page={page}
+          write={(line) => {
+            setTyped(typed ? `${typed}\n${line}` : line);
+            document.getElementById("quick")?.focus();
+          }}
+        />
+        {report.things.length > 0 && (
+          <>
+            <FilterBar page={page} filters={filters} set={setFilters} found={found} />
+            {looking && <ThingList title="Found" things={rest} selected={selected} select={select} />}
+            {page.glass.lenses.some((l) => foundIds.has(l.id)) && (
+              <GlassRuleView
+                page={page}
+                things={byId}
+                shown={(id) => foundIds.has(id)}
+                selected={selected}
+                select={select}
+                look={(b) => put("body", b || null)}
+              />
+            )}
+            <Bodies page={page} things={found} selected={selected} select={select} />
+            <Tokens things={found} selected={selected} select={select} />
+            {!looking && (
+              <ThingList title="Everything else" things={rest} selected={selected} select={select} />
+            )}
+          </>
+        )}
+      </main>
+      {selected && <ThingPanel key={selected} id={selected} page={page} select={select} />}
+    </div>
+  );
+}
+
+interface Keys {
+  undo: () => void;
+  redo: () => void;
+  escape: () => void;
+}
+
+/** A to add, F to find, undo and redo, Esc; none while something is being typed. */
+function useLockerKeys(keys: Keys) {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement &&
+        event.target.matches("input:not([type=checkbox]), select, textarea");
+      if (event.key === "Escape") {
+        if (typing) (event.target as HTMLElement).blur();
+        else latest.current.escape();
+        return;
+      }
+      if (typing || event.altKey) return;
+      const key = event.key.toLowerCase();
+      const control = event.ctrlKey || event.metaKey;
+      const act = control
+        ? key === "z"
+          ? event.shiftKey
+            ? latest.current.redo
+            : latest.current.undo
+          : undefined
+        : key === "a" || key === "f"
+          ? () => document.getElementById(key === "a" ? "quick" : "find")?.focus()
+          : undefined;
+      if (!act) return;
+      event.preventDefault();
+      act();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+}

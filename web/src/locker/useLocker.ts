@@ -1,0 +1,45 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answer, api } from "../api/client";
+
+/** The locker on a day, its glass seen through a body. */
+export function useLocker(day: string | undefined, body: string | undefined) {
+  return useQuery({
+    queryKey: ["locker", day, body],
+    queryFn: () => answer(api.GET("/api/locker", { params: { query: { day, body } } })),
+    placeholderData: keepPreviousData,
+  });
+}
+
+/** One thing with everything known of it. */
+export function useThing(id: string) {
+  return useQuery({
+    queryKey: ["locker-thing", id],
+    queryFn: () => answer(api.GET("/api/locker/things/{id}", { params: { path: { id } } })),
+    placeholderData: (old) => (old?.id === id ? old : undefined),
+  });
+}
+
+/** Makes changes of the locker one after the other, and looks at it anew after each. */
+export function useLockerChange() {
+  const client = useQueryClient();
+  return useMutation({
+    scope: { id: "locker" },
+    mutationFn: (change: () => Promise<unknown>) => change(),
+    onSettled: () =>
+      Promise.all(
+        [["locker"], ["locker-thing"], ["board"]].map((queryKey) => client.invalidateQueries({ queryKey })),
+      ),
+  });
+}
+
+export const changes = {
+  add: (text: string) => answer(api.POST("/api/locker/things", { body: { text } })),
+  set: (things: { id: string; revision: number }[], set: Record<string, string>) =>
+    answer(api.POST("/api/locker/figures", { body: { things, set } })),
+  copy: (id: string, copies: number) => answer(api.POST("/api/locker/copies", { body: { id, copies } })),
+  remove: (things: { id: string; revision: number }[], evenIfPlanned: boolean) =>
+    answer(api.POST("/api/locker/removals", { body: { things, evenIfPlanned } })),
+  undo: () => answer(api.POST("/api/locker/undo")),
+  redo: () => answer(api.POST("/api/locker/redo")),
+  demo: () => answer(api.POST("/api/locker/demo")),
+};

@@ -1,0 +1,33 @@
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { ThemeButton } from "./ThemeButton";
+import { Wordmark } from "./Wordmark";
+
+/** The line at the top of every page: where one is, where else one can go, what can be done. */
+export function PageHeader({
+  title,
+  aside,
+  children,
+}: {
+  title?: string;
+  aside?: string;
+  children?: ReactNode;
+}) {
+  return (
+    <header className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-4 py-1.5">
+      <Wordmark />
+      {title && <span className="font-medium">{title}</span>}
+      {aside && <span className="text-quiet max-[700px]:hidden">{aside}</span>}
+      <span className="ml-auto flex flex-wrap items-center gap-x-4">
+        {children}
+        <Link to="/locker" className="py-1">
+          Locker
+        </Link>
+        <Link to="/" className="py-1">
+          Assignments
+        </Link>
+        <ThemeButton />
+      </span>
+    </header>
+  );
+}
