@@ -23,6 +23,34 @@ public sealed class Shots
     }
 
     [Theory(Explicit = true)]
+    [InlineData("locker-glass", "table", "?day=2027-06-12", "")]
+    [InlineData("locker-tokens", "table", "?day=2027-06-12", "section[aria-label=Bodies]")]
+    [InlineData("locker-thing", "hall", "?day=2027-06-12&body=b2&thing=ad1", "")]
+    public void Of_the_locker(string name, string theme, string query, string at)
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site, theme: theme).Open("/locker" + query);
+        page.Find("[data-thing]");
+        if (at.Length > 0) page.Driver.ExecuteScript("arguments[0].scrollIntoView()", page.Find(at));
+        Thread.Sleep(1000);
+        page.Picture(Path.Combine(Folder, name + ".png"));
+    }
+
+    [Fact(Explicit = true)]
+    public void Of_an_import()
+    {
+        var file = Path.Combine(Path.GetTempPath(), "autumn-kit.csv");
+        File.WriteAllText(file, "id;kind;name;number;mount;focal;aperture;weightG;type;gigabytes;health;colour\nl24;lens;24 f/1.4;;K2;24;1,4;635;;;;\n;lens;40 f/2;;K2;40;2;180;;;;black\n;lens;105 f/2.8;;K2;105;;;;;;\n;card;Card 33;33;;;;;SD;128;;\n;card;Card 34;34;;;;;SD;128;;\nbat7;battery;LB7 no. 7;7;;;;82;LB7;;0,62;\nbat8;battery;LB7 no. 8;8;;;;82;LB7;;heavy;\nz24;lens;24–70 f/2.8;;K2;24-70;2,8;820;;;;\n");
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/locker/import");
+        page.Find("label[for]");
+        page.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);
+        page.Find("section[aria-label=Rows]");
+        page.Picture(Path.Combine(Folder, "locker-import.png"));
+        File.Delete(file);
+    }
+
+    [Theory(Explicit = true)]
     [InlineData("phone-day", "")]
     [InlineData("phone-need", "?part=dinner&need=speaker")]
     public void Of_the_phone(string name, string query)

@@ -53,7 +53,7 @@ public sealed class Page : IDisposable
 
     public int Strands(string need) => int.Parse(Need(need).GetAttribute("data-strands")!, System.Globalization.CultureInfo.InvariantCulture);
 
-    public IWebElement Thing(string id) => Find($"[data-item='{id}']");
+    public IWebElement Thing(string id, string named = "item") => Find($"[data-{named}='{id}']");
 
     public IWebElement Hand(string part, string person, string position) => Find($"[data-hand='{part}/{person}/{position}']");
 

@@ -14,8 +14,8 @@ public sealed record AloneThing(string Id, string Why, IReadOnlyList<string> Idl
 /// </summary>
 public static class Alone
 {
-    /// <summary>A stand-in may be slower by at most this many stops.</summary>
-    private const double StopsSlower = 1;
+    /// <summary>A stand-in may be slower by one stop: f/4 for f/2.8, as f-numbers are engraved.</summary>
+    private const double AStopSlower = 1.43;
 
     /// <summary>Everything that stands alone on a day.</summary>
     public static IReadOnlyList<AloneThing> Find(IReadOnlyList<Item> things, Compatibility compatibility, DateOnly day)
@@ -108,7 +108,7 @@ public static class Alone
         double? low = null, high = null;
         foreach (var focal in points)
         {
-            var wanted = Glass.Aperture.WidestAt(lens.Focal, lens.Aperture, focal) * Math.Pow(2, StopsSlower / 2) * 1.01;
+            var wanted = Glass.Aperture.WidestAt(lens.Focal, lens.Aperture, focal) * AStopSlower;
             if (usable.Any(o => o.Focal.Low <= focal * Glass.Framing.NearEnough && o.Focal.High * Glass.Framing.NearEnough >= focal
                 && Glass.Aperture.WidestAt(o.Focal, o.Aperture, Math.Clamp(focal, o.Focal.Low, o.Focal.High)) <= wanted)) continue;
             low ??= focal;

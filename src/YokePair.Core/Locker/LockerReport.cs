@@ -70,7 +70,7 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
     private static string Summarise(List<ThingView> views, IReadOnlyList<AloneThing> alone)
     {
         if (views.Count == 0) return "Nothing in the locker yet.";
-        var away = views.Count(v => v.Away is not null);
+        var away = views.Count(v => v.Away is not null && v.Status is not (Availability.Retired or Availability.Lost));
         var single = alone.Count == 0 ? "Nothing stands alone: whatever you lose, something here stands in"
             : $"{Words.Capital(Words.Number(alone.Count))} {(alone.Count == 1 ? "thing is" : "things are")} alone of {(alone.Count == 1 ? "its" : "their")} kind";
         return away == 0 ? single + "." : $"{single}; {Words.Number(away)} {(away == 1 ? "is" : "are")} not here on the day.";

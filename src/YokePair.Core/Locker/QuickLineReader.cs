@@ -13,14 +13,15 @@ internal sealed class QuickLineReader(string line, KnownWords known)
     private readonly List<PlanProblem> problems = [];
     private readonly List<int> numbers = [];
     private readonly List<string> name = [];
+    private List<string> tokens = [];
     private string kind = "";
     private int copies = 1;
 
     public QuickLine Read()
     {
         var joined = QuickWords.SpacedAperture().Replace(line, "/");
-        var tokens = QuickWords.Tokens().Matches(joined).Select(m => m.Value.TrimEnd(',', ';')).Where(t => t.Length > 0).ToList();
-        kind = KindIn(tokens);
+        tokens = QuickWords.Tokens().Matches(joined).Select(m => m.Value.TrimEnd(',', ';')).Where(t => t.Length > 0).ToList();
+        kind = KindIn();
         if (kind.Length == 0)
         {
             problems.Add(new PlanProblem("kind", $"say what it is: a lens as 24-70/2.8, or one of {string.Join(", ", FigureCatalogue.Kinds)}"));
@@ -32,7 +33,7 @@ internal sealed class QuickLineReader(string line, KnownWords known)
         return QuickAdd.Finish(line, kind, thing, copies, numbers, understood, problems);
     }
 
-    private static string KindIn(List<string> tokens)
+    private string KindIn()
     {
         foreach (var token in tokens)
         {
@@ -165,8 +166,10 @@ internal sealed class QuickLineReader(string line, KnownWords known)
         {
             case "body":
                 if (codes.All(known.BatteryTypes.Contains) && thing["batteryType"] is null) return "batteryType";
-                if (thing["mount"] is null && !codes.All(known.BatteryTypes.Contains)) return "mount";
-                return thing["batteryType"] is null && !codes.All(known.Mounts.Contains) ? "batteryType" : null;
+                if (codes.All(known.Mounts.Contains) && thing["mount"] is null) return "mount";
+                // A code nobody has heard of is a mount or battery only where the line names none that is known; else it is a name.
+                if (thing["mount"] is null && !tokens.Any(known.Mounts.Contains)) return "mount";
+                return thing["batteryType"] is null && !tokens.Any(known.BatteryTypes.Contains) ? "batteryType" : null;
             case "lens" or "converter" or "tube":
                 return thing["mount"] is null ? "mount" : null;
             case "battery" or "cells":

@@ -45,7 +45,7 @@ public static class Typical
                 break;
             case "lens":
                 Guess("magnification", 0.15);
-                var pupilMm = (End(thing["focal"]) ?? 50) / (End(thing["aperture"]) ?? 4);
+                var pupilMm = End(thing["aperture"]) is { } f and > 0 ? (End(thing["focal"]) ?? 50) / f : 12;
                 // Glass weighs about as its entrance pupil: within a third for most lenses.
                 Guess("weightG", Math.Round((200 + pupilMm * pupilMm * 0.22) / 10) * 10);
                 break;

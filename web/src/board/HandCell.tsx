@@ -25,7 +25,7 @@ export function HandCell({ at, part, previous, row, column }: Props) {
   const things = setup ? thingsOf(setup) : [];
   const glassChanges = !before || chain.join() !== chainOf(before).join();
   const bodyChanges = !!setup && !!before && before.body !== setup.body;
-  const gone = things.filter((id) => day.isPulled(id, part.id));
+  const gone = things.filter((id) => day.isPulled(id, part.id) || day.away(id, part.id));
   const hangs = day.board.report.singlePoints.some(
     (s) => things.includes(s.item) && s.hits.some((h) => h.part === part.id),
   );

@@ -28,6 +28,7 @@ export function ItemPanel({ item }: { item: Item }) {
             {item.kind}
             {item.doubtful ? ", sometimes works" : ""}
           </span>
+          {day.away(item.id) && <span className="text-hangs">{day.away(item.id)}</span>}
         </h2>
         {hits.length > 0 && (
           <>
@@ -86,6 +87,15 @@ export function ItemPanel({ item }: { item: Item }) {
         </label>
         <button className="webbing" aria-pressed={pulled} onClick={() => togglePull({ item: item.id })}>
           {pulled ? "Put it back" : "Pull it"}
+        </button>
+        <button
+          className="webbing"
+          onClick={() => {
+            edit({ type: "unpack", item: item.id });
+            select(null);
+          }}
+        >
+          Leave at home
         </button>
       </div>
     </div>

@@ -5,6 +5,7 @@ import { Strands } from "../marks/Strands";
 import { seconds } from "../shared/format";
 import { useDay } from "./DayContext";
 import { moveBetweenCells } from "./moveBetweenCells";
+import { TakeAlong } from "./TakeAlong";
 
 const order = ["body", "lens", "adapter", "converter", "tube", "flash"];
 const rank = (item: Item) => {
@@ -31,6 +32,7 @@ export const Shelf = memo(function Shelf() {
           items={plan.items.filter((i) => day.placeOf(i) === place.id)}
         />
       ))}
+      <TakeAlong />
     </section>
   );
 });
@@ -90,6 +92,7 @@ function ItemTag({ item, row, column }: { item: Item; row: number; column: numbe
         </span>
       )}
       {day.name(item.id)}
+      {day.away(item.id) && <span className="font-bold text-hangs"> {day.away(item.id)}</span>}
       <span className="sr-only">
         {pulled && ", pulled"}
         {strands === 1 && ", alone carries something"}

@@ -21,6 +21,8 @@ export interface Day {
   /** The place a thing is packed in, nested things followed. */
   placeOf: (item: Item) => string | undefined;
   isPulled: (item: string, part?: string) => boolean;
+  /** Why a thing is not here that day; undefined when it is. */
+  away: (item: string, part?: string) => string | undefined;
 }
 
 export function makeDay(board: BoardView, pulls: string[]): Day {
@@ -31,6 +33,7 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
     ...plan.people.map((p): [string, string] => [p.id, p.name ?? p.id]),
     ...plan.items.map((i): [string, string] => [i.id, i.name || i.id]),
   ]);
+  const away = new Map(report.away.map((a) => [a.item, a]));
   const needs = new Map(report.needs.map((n) => [`${n.part}/${n.need}`, n]));
   const partStrands = new Map(report.parts.map((p) => [p.part, p.strands]));
   const itemStrands = new Map(report.items.map((i) => [i.item, i.strands]));
@@ -62,6 +65,10 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
     isPulled: (item, part) => {
       const from = pulled.get(item);
       return from !== undefined && (part === undefined || (order.get(part) ?? 0) >= from);
+    },
+    away: (item, part) => {
+      const missing = away.get(item);
+      return missing && (!part || missing.parts.includes(part)) ? missing.why : undefined;
     },
   };
 }

@@ -102,7 +102,6 @@ export function GlassRuleView({ page, things, shown, selected, select, look }: P
                   data-thing={lens.id}
                   tabIndex={row === 0 ? 0 : -1}
                   aria-pressed={selected === lens.id}
-                  aria-label={`${thing.name}, ${focal(lens.rangeMm)}, ${lens.fNumbers.map(fNumber).join(" to ")}${note ? `, ${note}` : ""}`}
                   onClick={() => select(lens.id)}
                   className={`relative block h-full w-full text-left ${selected === lens.id ? "bg-ink text-ground" : ""}`}
                 >
@@ -111,6 +110,9 @@ export function GlassRuleView({ page, things, shown, selected, select, look }: P
                     style={{ width: names - 8 }}
                   >
                     {thing.name} <span className="font-normal opacity-75">{thing.owner}</span>
+                  </span>
+                  <span className="sr-only">
+                    , {focal(lens.rangeMm)}, {lens.fNumbers.map(fNumber).join(" to ")}
                   </span>
                   <svg
                     className="absolute top-0"

@@ -146,7 +146,7 @@ function Figures({
   const always = ["name", "owner", "status", "from", "to", "doubtful"];
   const shown = thing.figures.filter((f) => all || f.essential || f.text !== "" || always.includes(f.name));
   return (
-    <div className="grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] gap-x-3 gap-y-1.5">
+    <div className="grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] content-start gap-x-3 gap-y-1.5">
       {shown.map((f) => (
         <FigureField key={f.name} figure={f} commit={(text) => set(f.name, text)} />
       ))}
@@ -181,14 +181,21 @@ function FigureField({ figure, commit }: { figure: FigureValue; commit: (text: s
         value={figure.text}
         onChange={(e) => commit(e.target.value)}
       >
-        <option value="">not said</option>
-        {options.map((o) => (
-          <option key={o}>{o}</option>
-        ))}
+        <option value="">{figure.name === "status" ? "ready" : "not said"}</option>
+        {options
+          .filter((o) => o !== "ready" || figure.text === "ready")
+          .map((o) => (
+            <option key={o} value={o}>
+              {plainWords(o)}
+            </option>
+          ))}
       </select>
     </label>
   );
 }
+
+/** rentedOut reads as rented out. */
+const plainWords = (option: string) => option.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
 
 function Around({ thing, select }: { thing: ThingDetail; select: (id: string) => void }) {
   const change = useLockerChange();

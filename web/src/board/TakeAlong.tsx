@@ -1,0 +1,76 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { useLocker } from "../locker/useLocker";
+import { useDay } from "./DayContext";
+
+/** Things of the locker that are not packed yet; what is not here on the day says so before it is taken. */
+export function TakeAlong() {
+  const { day, edit } = useDay();
+  const { plan } = day.board;
+  const on = day.parts[0]?.start?.slice(0, 10);
+  const { data: locker } = useLocker(on, undefined);
+  const [thing, setThing] = useState("");
+  const [place, setPlace] = useState(plan.places[0]?.id ?? "");
+  const packed = new Set(plan.items.map((i) => i.id));
+  const left = (locker?.report.things ?? []).filter((t) => !packed.has(t.id) && t.status !== "retired");
+  const kinds = [...new Set(left.map((t) => t.kind))];
+  const away = left.find((t) => t.id === thing)?.away;
+  if (left.length === 0 || plan.places.length === 0) return null;
+  return (
+    <form
+      aria-label="Take along"
+      className="flex flex-wrap items-center gap-2 py-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!thing) return;
+        edit({ type: "pack", thing, place });
+        setThing("");
+      }}
+    >
+      <label htmlFor="take" className="font-semibold">
+        Take along
+      </label>
+      <select
+        id="take"
+        className="webbing max-w-72 font-normal"
+        value={thing}
+        onChange={(e) => setThing(e.target.value)}
+      >
+        <option value="">something from the locker</option>
+        {kinds.map((kind) => (
+          <optgroup key={kind} label={kind}>
+            {left
+              .filter((t) => t.kind === kind)
+              .map((t) => (
+                <option key={t.id} value={t.id}>
+                  {t.name}
+                  {t.away ? `, ${t.away}` : ""}
+                </option>
+              ))}
+          </optgroup>
+        ))}
+      </select>
+      <select
+        aria-label="Into"
+        className="webbing font-normal"
+        value={place}
+        onChange={(e) => setPlace(e.target.value)}
+      >
+        {plan.places.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name ?? p.id}
+          </option>
+        ))}
+      </select>
+      <button className="webbing" disabled={!thing}>
+        Pack it
+      </button>
+      {away && (
+        <span className="font-semibold text-hangs">It is {away}: packed, it still will not be there.</span>
+      )}
+      <Link to={`/locker?day=${on ?? ""}`} className="text-quiet underline">
+        the locker that day
+      </Link>
+    </form>
+  );
+}
