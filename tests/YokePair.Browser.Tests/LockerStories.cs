@@ -141,6 +141,23 @@ public sealed class LockerStories
     }
 
     [Fact]
+    public async Task With_a_thousand_things_more_no_key_is_lost_while_one_looks_for_something()
+    {
+        using var site = new Site(seed: true);
+        using (var client = new HttpClient { BaseAddress = site.Address })
+        using (var table = new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes("kind;name;number;type;gigabytes\n" + string.Concat(Enumerable.Range(1000, 1000).Select(n => FormattableString.Invariant($"card;Card {n};{n};SD;64\n"))))))
+        {
+            table.Headers.ContentType = new("application/octet-stream");
+            Assert.True((await client.PostAsync(new Uri("/api/locker/import?keep=true", UriKind.Relative), table)).IsSuccessStatusCode);
+        }
+        using var page = new Page(site).Open("/locker");
+        page.Find("#find").SendKeys("card 19 sd 64 gb");
+        Assert.Equal("card 19 sd 64 gb", page.Find("#find").GetAttribute("value"));
+        page.Until(() => page.Text("section[aria-label=Find] [role=status]").EndsWith("of 1129", StringComparison.Ordinal), "what was found");
+        Assert.NotEmpty(page.Driver.FindElements(By.CssSelector("section[aria-label=Found] li")));
+    }
+
+    [Fact]
     public void A_table_is_looked_at_row_by_row_before_it_is_kept()
     {
         using var site = new Site(seed: true);
