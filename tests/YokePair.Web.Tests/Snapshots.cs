@@ -2,7 +2,7 @@ using YokePair.Cli;
 
 namespace YokePair.Web.Tests;
 
-/// <summary>What others build on: the OpenAPI document and the plan file's schema. <c>./yoke types</c> writes them anew.</summary>
+/// <summary>What others build on: the OpenAPI document, the plan file's schema, the columns of the locker's table. <c>./yoke types</c> writes them anew.</summary>
 public sealed class Snapshots(App app) : IClassFixture<App>
 {
     [Fact]
@@ -12,10 +12,13 @@ public sealed class Snapshots(App app) : IClassFixture<App>
     [Fact]
     public void The_published_schema_is_that_of_the_reader() => Compare("docs/plan-file.schema.json", Schema.Text());
 
+    [Fact]
+    public void The_published_columns_are_those_of_the_table() => Compare("docs/locker-columns.md", Columns.Text());
+
     private static void Compare(string file, string now)
     {
         var path = Path.Combine(App.Root, file);
         if (Environment.GetEnvironmentVariable("YOKE_WRITE_SNAPSHOTS") == "1") File.WriteAllText(path, now.TrimEnd() + "\n");
-        Assert.True(File.ReadAllText(path).TrimEnd() == now.TrimEnd(), $"{file} is stale; run ./yoke types");
+        Assert.True(File.Exists(path) && File.ReadAllText(path).TrimEnd() == now.TrimEnd(), $"{file} is stale; run ./yoke types");
     }
 }

@@ -5,7 +5,7 @@ import { answer, api, asItIs, type ImportAnswer } from "../api/client";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 
-const words = { added: "new", changed: "changed", same: "as it is", refused: "refused" } as const;
+const words = { added: "new", changed: "changed", same: "unchanged", refused: "refused" } as const;
 const kinds = ["body", "lens", "adapter", "flash", "battery", "card", "support", "other"];
 
 const send = (file: File, keep: boolean) =>
@@ -101,7 +101,7 @@ function headline(w: ImportAnswer) {
   const all = [
     w.added > 0 && `${w.added} new`,
     w.changed > 0 && `${w.changed} changed`,
-    w.same > 0 && `${w.same} as they are`,
+    w.same > 0 && `${w.same} unchanged`,
     w.refused > 0 && `${w.refused} refused`,
   ].filter(Boolean);
   if (w.rows.length === 0) return "There is nothing in this file.";
