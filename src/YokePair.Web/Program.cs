@@ -5,6 +5,7 @@ using YokePair.Web.Assignments;
 using YokePair.Web.Board;
 using YokePair.Web.Locker;
 using YokePair.Web.Security;
+using YokePair.Web.Starting;
 
 var builder = WebApplication.CreateBuilder(args);
 builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.AspNetCore", LogLevel.Warning);
@@ -46,6 +47,7 @@ var api = app.MapGroup("/api");
 api.MapAssignments();
 api.MapBoard();
 api.MapLocker();
+api.MapStarting();
 app.MapOpenApi();
 app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is nothing at this address."));
 app.MapFallbackToFile("index.html");

@@ -37,6 +37,20 @@ public sealed class Shots
     }
 
     [Fact(Explicit = true)]
+    public void Of_a_day_from_a_template()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/");
+        page.Find("form[aria-label='Start a day'] input").SendKeys("Orchard wedding");
+        page.Find("form[aria-label='Start a day'] input[type=date]").SendKeys("07032027");
+        page.Find("form[aria-label='Start a day'] input[type=checkbox]").Click();
+        page.Button("Start it").Click();
+        page.Find("[data-need]");
+        page.Open(page.Path + "?part=part-ceremony");
+        Take(page, "board-from-template");
+    }
+
+    [Fact(Explicit = true)]
     public void Of_an_import()
     {
         var file = Path.Combine(Path.GetTempPath(), "autumn-kit.csv");

@@ -67,6 +67,14 @@ public sealed class Page : IDisposable
 
     public Actions Hands => new(Driver);
 
+    /// <summary>Chooses from a list by value, once it is there to be chosen.</summary>
+    public void Choose(string list, string value) => Until(() =>
+    {
+        if (Driver.FindElements(By.CssSelector(list)).FirstOrDefault()?.FindElements(By.CssSelector($"option[value='{value}']")).FirstOrDefault() is not { } option) return false;
+        option.Click();
+        return true;
+    }, $"{value} to choose in {list}");
+
     /// <summary>Presses keys wherever the focus is.</summary>
     public void Press(params string[] keys)
     {

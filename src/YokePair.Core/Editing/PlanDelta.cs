@@ -3,10 +3,11 @@ using YokePair.Core.Plans;
 namespace YokePair.Core.Editing;
 
 /// <summary>The parts and items that differ between two states of a plan, as they are in one of them. Undo and redo are such deltas.</summary>
-/// <param name="Parts">Changed parts, whole.</param>
+/// <param name="Parts">Changed and added parts, whole.</param>
 /// <param name="Items">Changed and added items, whole.</param>
 /// <param name="Gone">Ids of items that are no longer there.</param>
-public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> Items, IReadOnlyList<string>? Gone = null)
+/// <param name="Order">Ids of the parts in their order, where parts came, went or moved.</param>
+public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> Items, IReadOnlyList<string>? Gone = null, IReadOnlyList<string>? Order = null)
 {
     /// <summary>What leads from one plan to the other. Edits replace records and share the rest, so what is the same object is unchanged.</summary>
     public static PlanDelta To(Plan from, Plan to)
@@ -16,13 +17,19 @@ public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> It
         return new PlanDelta(
             [.. to.Parts.Where(p => !from.Parts.Contains(p, ReferenceEqualityComparer.Instance))],
             [.. to.Items.Where(i => !from.Items.Contains(i, ReferenceEqualityComparer.Instance))],
-            gone.Length == 0 ? null : gone);
+            gone.Length == 0 ? null : gone,
+            from.Parts.Select(p => p.Id).SequenceEqual(to.Parts.Select(p => p.Id)) ? null : [.. to.Parts.Select(p => p.Id)]);
     }
 
     /// <summary>Puts the parts and items in place of those with the same ids, adds new items and takes away those that are gone.</summary>
     public Plan ApplyTo(Plan plan)
     {
         foreach (var part in Parts) plan = plan.With(part);
+        if (Order is not null)
+        {
+            var known = plan.Parts.Concat(Parts).DistinctBy(p => p.Id).ToDictionary(p => p.Id, StringComparer.Ordinal);
+            plan = plan with { Parts = [.. Order.Select(id => known[id])] };
+        }
         if (Items.Count == 0 && Gone is null) return plan;
         var items = Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var there = plan.Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
@@ -39,6 +46,12 @@ public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> It
 
 internal static class PlanChanges
 {
+    /// <summary>Moves every part that starts at or after a moment on by as much as that moment moves.</summary>
+    public static Plan MoveOn(Plan plan, DateTime was, DateTime now, string except) => plan with
+    {
+        Parts = [.. plan.Parts.Select(p => p.Id != except && p.Start >= was ? p with { Start = p.Start + (now - was), End = p.End + (now - was) } : p)],
+    };
+
     /// <summary>The plan with one part replaced by another of the same id.</summary>
     public static Plan With(this Plan plan, Part part) => plan with { Parts = [.. plan.Parts.Select(p => p.Id == part.Id ? part : p)] };
 }

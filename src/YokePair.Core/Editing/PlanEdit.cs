@@ -11,6 +11,12 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(MoveItem), "moveItem")]
 [JsonDerivedType(typeof(PackThing), "pack")]
 [JsonDerivedType(typeof(UnpackThing), "unpack")]
+[JsonDerivedType(typeof(AddPart), "addPart")]
+[JsonDerivedType(typeof(RemovePart), "removePart")]
+[JsonDerivedType(typeof(SplitPart), "splitPart")]
+[JsonDerivedType(typeof(JoinParts), "joinParts")]
+[JsonDerivedType(typeof(PutNeed), "putNeed")]
+[JsonDerivedType(typeof(RemoveNeed), "removeNeed")]
 public abstract record PlanEdit
 {
     /// <summary>Makes the change.</summary>
@@ -157,6 +163,18 @@ public sealed record SetPart : PlanEdit
     /// <summary>Part id.</summary>
     public required string Part { get; init; }
 
+    /// <summary>New name.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>New location, in words.</summary>
+    public string? Location { get; init; }
+
+    /// <summary>New list of people who are there.</summary>
+    public IReadOnlyList<string>? Present { get; init; }
+
+    /// <summary>Whether what follows moves by as much as the end does.</summary>
+    public bool? Ripple { get; init; }
+
     /// <summary>New start.</summary>
     [JsonConverter(typeof(LocalTimeConverter))] public DateTime? Start { get; init; }
 
@@ -181,6 +199,9 @@ public sealed record SetPart : PlanEdit
         if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         var changed = part with
         {
+            Name = Name ?? part.Name,
+            Location = Location ?? part.Location,
+            Present = Present ?? part.Present,
             Start = Start ?? part.Start,
             End = End ?? part.End,
             Ev = Ev ?? part.Ev,
@@ -189,13 +210,18 @@ public sealed record SetPart : PlanEdit
             Unreachable = Unreachable ?? part.Unreachable,
         };
         var said = new List<string>();
+        Say(Name is not null, $"called {changed.Label}");
+        Say(Location is not null, $"at {changed.Location}");
+        Say(Present is not null, changed.Present?.Count > 0 ? $"with {string.Join(", ", changed.Present)}" : "nobody there");
         Say(Start is not null, $"starts {changed.Start:HH:mm} (was {part.Start:HH:mm})");
         Say(End is not null, $"ends {changed.End:HH:mm} (was {part.End:HH:mm})");
         Say(Ev is not null, FormattableString.Invariant($"light EV {changed.Ev} (was {part.Ev})"));
         Say(Flash is not null, $"flash {Lower(changed.Flash)}");
         Say(Quiet is not null, $"quiet {Lower(changed.Quiet)}");
         Say(Unreachable is not null, changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}");
-        return new EditResult(plan.With(changed), $"{part.Label}: {string.Join(", ", said)}", []);
+        var next = plan.With(changed);
+        if (Ripple == true && part.End is { } was && End is { } now && now != was) next = PlanChanges.MoveOn(next, was, now, except: part.Id);
+        return new EditResult(next, $"{part.Label}: {string.Join(", ", said)}{(Ripple == true ? ", the rest moves along" : "")}", []);
 
         void Say(bool when, string what)
         {

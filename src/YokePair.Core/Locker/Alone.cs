@@ -1,5 +1,4 @@
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 

@@ -1,5 +1,3 @@
-using System.Text.Json.Serialization;
-
 namespace YokePair.Core.Plans;
 
 /// <summary>Tripod, monopod, stand, clamp; carried, not yet reckoned with.</summary>

@@ -168,6 +168,9 @@ public sealed record Need
     /// <summary>Wanted full-frame equivalent focal lengths, mm; null = any framing will do.</summary>
     public Interval? Focal { get; init; }
 
+    /// <summary>What must be in the frame, and from how far; gives the focal lengths where <see cref="Focal"/> is not typed over.</summary>
+    public SubjectFrame? Framing { get; init; }
+
     /// <summary>Longest shutter time the subject's motion allows, seconds.</summary>
     public required double ShutterSeconds { get; init; }
 
@@ -201,11 +204,38 @@ public sealed record Need
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 
+    /// <summary>Focal lengths that are wanted: as typed, else from the framing.</summary>
+    [JsonIgnore] public Interval? FocalWanted => Focal ?? Framing?.EquivalentMm();
+
     /// <summary>The value of <see cref="Who"/> that lets whoever is quickest meet the need.</summary>
     public const string Anyone = "any";
 
     /// <summary>Name, or the id where there is none.</summary>
     [JsonIgnore] public string Label => string.IsNullOrWhiteSpace(Name) ? Id : Name;
+}
+
+/// <summary>A frame on a subject, from an interval of distances: one can stand anywhere in it.</summary>
+public sealed record SubjectFrame
+{
+    /// <summary>Nearest and farthest place to stand, metres from the subject.</summary>
+    public required Interval DistanceM { get; init; }
+
+    /// <summary>Height that must be in the frame, metres.</summary>
+    public double? HeightM { get; init; }
+
+    /// <summary>Width that must be in the frame, metres.</summary>
+    public double? WidthM { get; init; }
+
+    /// <summary>Camera turned upright.</summary>
+    public bool Upright { get; init; }
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+
+    /// <summary>Equivalent focal lengths that frame it from the nearest and from the farthest place; null when nothing must be in the frame.</summary>
+    public Interval? EquivalentMm() => HeightM is null && WidthM is null ? null : new Interval(
+        Glass.Framing.EquivalentMm(DistanceM.Low, HeightM, WidthM, Upright),
+        Glass.Framing.EquivalentMm(DistanceM.High, HeightM, WidthM, Upright));
 }
 
 internal sealed class LocalTimeConverter : JsonConverter<DateTime?>

@@ -59,6 +59,12 @@ internal static class PartCheck
         if (need.Id.Length == 0) found.Add($"{at}.id", "is empty; give it a short text");
         if (need.Who != Need.Anyone) ids.Person($"{at}.who", need.Who, found);
         if (need.Focal is { } focal) ItemCheck.Range($"{at}.focal", focal, "mm", found);
+        if (need.Framing is { } frame)
+        {
+            ItemCheck.Range($"{at}.framing.distanceM", frame.DistanceM, "metres", found);
+            if (frame.HeightM is { } height) found.Positive($"{at}.framing.heightM", height, "metres");
+            if (frame.WidthM is { } across) found.Positive($"{at}.framing.widthM", across, "metres");
+        }
         found.Positive($"{at}.shutterSeconds", need.ShutterSeconds, "seconds");
         if (need.MinFNumber is { } f) found.Positive($"{at}.minFNumber", f, "an f-number");
         if (need.MinMegapixels is { } mp) found.NotNegative($"{at}.minMegapixels", mp, "megapixels");

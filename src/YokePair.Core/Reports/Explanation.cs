@@ -87,7 +87,7 @@ public static class Explaining
         var findings = day.Find(part);
         var need = findings.Needs.First(n => n.Need.Id == needId);
         var rules = day.Plan.Rules;
-        var asked = new Asked(part.Ev, need.Need.Focal, need.Need.CloseWidthMm, need.Need.ShutterSeconds, need.Need.MinFNumber,
+        var asked = new Asked(part.Ev, need.Need.FocalWanted, need.Need.CloseWidthMm, need.Need.ShutterSeconds, need.Need.MinFNumber,
             need.Need.MinMegapixels ?? rules.MinMegapixels, need.Need.Fps,
             double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? null : need.Ways.ToleranceSeconds);
         return new NeedExplanation(

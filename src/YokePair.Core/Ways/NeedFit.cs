@@ -106,7 +106,7 @@ public readonly record struct NeedFit
 
     /// <summary>The quality alone: most glass is out by its framing, and then its light need not be reckoned.</summary>
     public static Quality AmbientQuality(Rules rules, Part part, Need need, GlassOnBody glass) =>
-        Glass.Framing.Fit(glass.EquivalentMm, need.Focal, need.Static, rules.StitchLimit).Quality == Quality.No
+        Glass.Framing.Fit(glass.EquivalentMm, need.FocalWanted, need.Static, rules.StitchLimit).Quality == Quality.No
             ? Quality.No
             : Ambient(rules, part, need, glass).Quality;
 
@@ -137,7 +137,7 @@ public readonly record struct NeedFit
         var body = glass.Body;
         var lens = glass.Lens;
 
-        var framing = Glass.Framing.Fit(glass.EquivalentMm, need.Focal, need.Static, rules.StitchLimit);
+        var framing = Glass.Framing.Fit(glass.EquivalentMm, need.FocalWanted, need.Static, rules.StitchLimit);
         judged.Grade(framing.Quality, framing.Case == FramingCase.TooLong ? Shortfalls.TooLong : Shortfalls.TooShort);
 
         var realMm = framing.EquivalentUsedMm / (glass.Crop * glass.ConverterFactor);

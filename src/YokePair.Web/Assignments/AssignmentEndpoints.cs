@@ -3,9 +3,8 @@ using Microsoft.AspNetCore.Mvc;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Data;
-using YokePair.Web.Security;
-
 using YokePair.Web.Locker;
+using YokePair.Web.Security;
 
 namespace YokePair.Web.Assignments;
 

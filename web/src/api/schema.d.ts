@@ -13,7 +13,7 @@ export interface paths {
         };
         get: operations["ListAssignments"];
         put?: never;
-        post?: never;
+        post: operations["StartDay"];
         delete?: never;
         options?: never;
         head?: never;
@@ -94,6 +94,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["AnalysePlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["StartingPoints"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starting/timetable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ReadTimetable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["CopyDay"];
         delete?: never;
         options?: never;
         head?: never;
@@ -589,6 +637,12 @@ export interface components {
             /** @description Whether they can be used together at all. */
             works: boolean;
         };
+        /** @description A copy of an assignment for another day. */
+        CopyDay: {
+            name: string;
+            /** Format: date */
+            day: string;
+        };
         /** @description Copies of a thing, numbered on. */
         CopyRequest: {
             id: string;
@@ -697,6 +751,23 @@ export interface components {
          * @enum {unknown}
          */
         FlashRule: "allowed" | "banned";
+        /** @description A frame on a subject, from an interval of distances: one can stand anywhere in it. */
+        Framing: {
+            /** @description Nearest and farthest place to stand, metres from the subject. */
+            distanceM: components["schemas"]["Interval"];
+            /**
+             * Format: double
+             * @description Height that must be in the frame, metres.
+             */
+            heightM?: null | number;
+            /**
+             * Format: double
+             * @description Width that must be in the frame, metres.
+             */
+            widthM?: null | number;
+            /** @description Camera turned upright. */
+            upright: boolean;
+        };
         /**
          * @description How a range of focal lengths lies to the wanted framing.
          * @enum {unknown}
@@ -2943,6 +3014,8 @@ export interface components {
              */
             gapsClosed: number;
         };
+        /** @enum {unknown} */
+        Motion: "still" | "talking" | "walking" | "dancing" | "running" | "wheels" | null;
         /** @description Something that must be photographed in a part. */
         Need: {
             /** @description Stable id, unique among the needs of its part. */
@@ -2954,6 +3027,7 @@ export interface components {
             /** @description Id of the person who must meet it, or string Need.Anyone. */
             who: string;
             focal?: null | components["schemas"]["Interval"];
+            framing?: null | components["schemas"]["Framing"];
             /**
              * Format: double
              * @description Longest shutter time the subject's motion allows, seconds.
@@ -3050,6 +3124,24 @@ export interface components {
             by: null | string;
             overruled: boolean;
         };
+        /** @description What a new assignment is made from. */
+        NewDayRequest: {
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /** @description Id of a day template; null with a timetable. */
+            template: null | string;
+            /** @description A timetable as text; null with a template. */
+            timetable: null | string;
+            /** @description Id of a starting style; null leaves the hands empty. */
+            style: null | string;
+            /** @description Whether a second photographer comes along. */
+            second: boolean;
+        };
         /**
          * @description What becomes of a need, best first, so that the larger is the worse.
          * @enum {unknown}
@@ -3109,6 +3201,31 @@ export interface components {
             present?: null | string[];
             /** @description What is in whose hands. */
             setups: components["schemas"]["Setup"][];
+            /** @description What must be photographed. */
+            needs: components["schemas"]["Need"][];
+        };
+        /** @description A kind of part, with the light, rules and needs such parts have. */
+        PartKind: {
+            /** @description Word for it. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How long it usually is.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Light, EV at ISO 100.
+             */
+            ev: number;
+            /** @description Whether flash may be used. */
+            flash: components["schemas"]["FlashRule"];
+            /** @description How quiet one must be. */
+            quiet: components["schemas"]["QuietRule"];
+            /** @description Words in a timetable that mean it. */
+            heard: string[];
             /** @description What must be photographed. */
             needs: components["schemas"]["Need"][];
         };
@@ -3181,7 +3298,23 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"];
+        /** @description Puts a new part into the day, right after another; what follows moves on by its length. */
+        PlanEditAddPart: {
+            /** @enum {string} */
+            type?: "addPart";
+            /** @description Id of the part it follows; null = at the end of the day. */
+            after?: null | string;
+            /** @description Kind of part, as in the phrase library. */
+            kind: string;
+        };
+        /** @description Joins a part with the one after it; both parts' needs are kept, light and rules are those of the first. */
+        PlanEditJoinParts: {
+            /** @enum {string} */
+            type?: "joinParts";
+            /** @description Id of the first part. */
+            part: string;
+        };
         /** @description Puts a body with glass in a person's position for one part. What another position of that part held of it is given what was here. */
         PlanEditMount: {
             /** @enum {string} */
@@ -3220,12 +3353,57 @@ export interface components {
             /** @description Place it is packed in. */
             place: string;
         };
+        /** @description Adds a need to a part, or replaces the one of its id. Words of the craft may stand in for figures. */
+        PlanEditPutNeed: {
+            /** @enum {string} */
+            type?: "putNeed";
+            /** @description Part id. */
+            part: string;
+            /** @description The need; an id that the part does not have yet adds it. */
+            need: components["schemas"]["Need"];
+            subject?: null | components["schemas"]["Subject"];
+            /**
+             * Format: double
+             * @description Nearest place to stand, metres.
+             */
+            nearM?: null | number;
+            /**
+             * Format: double
+             * @description Farthest place to stand, metres.
+             */
+            farM?: null | number;
+            motion?: null | components["schemas"]["Motion"];
+        };
+        /** @description Takes a need out of a part. */
+        PlanEditRemoveNeed: {
+            /** @enum {string} */
+            type?: "removeNeed";
+            /** @description Part id. */
+            part: string;
+            /** @description Need id. */
+            need: string;
+        };
+        /** @description Takes a part out of the day; the time stays free. */
+        PlanEditRemovePart: {
+            /** @enum {string} */
+            type?: "removePart";
+            /** @description Part id. */
+            part: string;
+        };
         /** @description Changes a part's times, light or rules; what is null stays as it is. */
         PlanEditSetPart: {
             /** @enum {string} */
             type?: "setPart";
             /** @description Part id. */
             part: string;
+            /** @description New name. */
+            name?: null | string;
+            /** @description New location, in words. */
+            location?: null | string;
+            /** @description New list of people who are there. */
+            present?: null | string[];
+            /** @description Whether what follows moves by as much as the end does. */
+            ripple?: null | boolean;
             /** @description New start. */
             start?: null | string;
             /** @description New end. */
@@ -3239,6 +3417,13 @@ export interface components {
             quiet?: null | components["schemas"]["QuietRule"];
             /** @description New list of places out of reach. */
             unreachable?: null | string[];
+        };
+        /** @description Splits a part in the middle; its needs stay with the first half. */
+        PlanEditSplitPart: {
+            /** @enum {string} */
+            type?: "splitPart";
+            /** @description Part id. */
+            part: string;
         };
         /** @description Leaves a thing at home. */
         PlanEditUnpackThing: {
@@ -3486,6 +3671,15 @@ export interface components {
             /** @description The line; what differs from owner to owner is left out and will be asked for. */
             line: string;
         };
+        /** @description What a day can be started from. */
+        StartingPoints: {
+            /** @description Usual days. */
+            templates: components["schemas"]["TemplateName"][];
+            /** @description Ways of working. */
+            styles: components["schemas"]["StyleName"][];
+            /** @description Kinds of part with their needs: the phrase library. */
+            kinds: components["schemas"]["PartKind"][];
+        };
         /** @description One step. */
         Step: {
             /** @description What to do. */
@@ -3537,6 +3731,13 @@ export interface components {
          * @enum {unknown}
          */
         StretchKind: "gap" | "single" | "overlap";
+        /** @description A way of working by name. */
+        StyleName: {
+            id: string;
+            name: string;
+        };
+        /** @enum {unknown} */
+        Subject: "face" | "halfLength" | "fullLength" | "couple" | "row" | "group" | "room" | null;
         /** @description How many there are of a type, and how many can be used. */
         SupplyCount: {
             /** @description Type of battery, cells or card. */
@@ -3551,6 +3752,13 @@ export interface components {
              * @description How many are charged, or can record.
              */
             ready: number;
+        };
+        /** @description A usual day by name, with the names of its parts. */
+        TemplateName: {
+            id: string;
+            name: string;
+            kind: string;
+            parts: string[];
         };
         /** @description One thing with all that is known of it. */
         ThingDetail: {
@@ -3610,6 +3818,35 @@ export interface components {
              * @description How many of its figures are typical ones.
              */
             estimates: number;
+        };
+        /** @description A line of a timetable, read. */
+        TimetableLine: {
+            /**
+             * Format: int32
+             * @description Its number, from 1.
+             */
+            line: number;
+            /** @description When it starts. */
+            start: string;
+            /** @description When it ends: as said, else at the next line, else as such parts usually do. */
+            end: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Where it is. */
+            location: null | string;
+            /** @description The kind of part it was taken for; null when it means none that is known. */
+            kind: null | string;
+        };
+        /** @description A timetable, read. */
+        TimetableRead: {
+            lines: components["schemas"]["TimetableLine"][];
+            problems: components["schemas"]["PlanProblem"][];
+        };
+        /** @description A timetable to be read for a day. */
+        TimetableText: {
+            text: string;
+            /** Format: date */
+            day: string;
         };
         /** @description Seconds a need of each importance may wait; a nice need waits without limit. */
         Tolerances: {
@@ -3728,6 +3965,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AssignmentSummary"][];
+                };
+            };
+        };
+    };
+    StartDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDayRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };
@@ -3867,6 +4137,94 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Report"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    StartingPoints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartingPoints"];
+                };
+            };
+        };
+    };
+    ReadTimetable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimetableText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimetableRead"];
+                };
+            };
+        };
+    };
+    CopyDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyDay"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -6,13 +6,15 @@ import { fNumber, focal, isoAsked, isoSet, number, seconds, shutter, stops } fro
 import { outcomeWord, shortfallText, strandWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
 import { Mends } from "./Mends";
+import { NeedForm } from "./NeedForm";
 
 const shownAtFirst = 5;
 
 /** Why a need stands as it does: every body and glass weighed against it, in figures. */
 export function NeedPanel({ assignment, part, need }: { assignment: string; part: Part; need: Need }) {
-  const { day, pulls } = useDay();
+  const { day, edit, pulls, select } = useDay();
   const [all, setAll] = useState(false);
+  const [changing, setChanging] = useState(false);
   const { revision } = day.board;
   const { data, error } = useQuery({
     queryKey: ["why", assignment, part.id, need.id, revision, pulls],
@@ -48,7 +50,26 @@ export function NeedPanel({ assignment, part, need }: { assignment: string; part
             {outcomeWord[data.report.baseline]}, {strandWord[data.report.strands]}
           </span>
         </h2>
-        <p className="text-quiet">{askedText(data, part, need)}</p>
+        <p className="text-quiet">
+          {askedText(data, part, need)}{" "}
+          <button
+            className="text-ink underline"
+            aria-expanded={changing}
+            onClick={() => setChanging(!changing)}
+          >
+            Change what it asks
+          </button>{" "}
+          <button
+            className="text-ink underline"
+            onClick={() => {
+              edit({ type: "removeNeed", part: part.id, need: need.id });
+              select({ kind: "part", part: part.id });
+            }}
+          >
+            Take it out
+          </button>
+        </p>
+        {changing && <NeedForm part={part} need={need} done={() => setChanging(false)} />}
         <Cuts explanation={data} />
         <div className="mt-1.5">
           <table className="w-full border-collapse text-left [&_td]:pr-4 [&_td]:align-baseline [&_th]:pr-4 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet max-[700px]:block max-[700px]:[&_tbody]:block max-[700px]:[&_thead]:hidden max-[700px]:[&_tr]:flex max-[700px]:[&_tr]:flex-wrap max-[700px]:[&_tr]:border-b max-[700px]:[&_tr]:border-rule max-[700px]:[&_tr]:py-1.5">

@@ -1,8 +1,9 @@
 import { ToggleGroup } from "radix-ui";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { Part } from "../api/client";
 import { TypedField } from "../shared/TypedField";
 import { useDay } from "./DayContext";
+import { PartActions } from "./PartActions";
 
 /** Named light levels, EV at ISO 100. */
 const levels: [string, number][] = [
@@ -20,11 +21,23 @@ const levels: [string, number][] = [
 /** Times, light and rules of a part. Every change is made at once and the verdict follows. */
 export function PartPanel({ part }: { part: Part }) {
   const { day, edit } = useDay();
+  const [ripple, setRipple] = useState(false);
+  const everyone = day.board.plan.people;
+  const present = part.present ?? everyone.map((p) => p.id);
   const set = (change: object) => edit({ type: "setPart", part: part.id, ...change });
   return (
     <div className="flex flex-col gap-2">
       <h2 className="text-[15px] font-bold">{part.name ?? part.id}</h2>
+      <PartActions part={part} />
       <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
+        <TypedField label="Called" type="text" value={part.name ?? ""} commit={(name) => set({ name })} />
+        <TypedField
+          label="Where"
+          type="text"
+          value={part.location ?? ""}
+          mayBeEmpty
+          commit={(location) => set({ location })}
+        />
         <TypedField
           label="Starts"
           type="datetime-local"
@@ -35,8 +48,12 @@ export function PartPanel({ part }: { part: Part }) {
           label="Ends"
           type="datetime-local"
           value={part.end ?? ""}
-          commit={(end) => set({ end })}
+          commit={(end) => set({ end, ripple })}
         />
+        <label className="flex items-center gap-1.5 py-1.5">
+          <input type="checkbox" checked={ripple} onChange={(e) => setRipple(e.target.checked)} />
+          the rest moves along
+        </label>
         <TypedField
           label="Light, EV at ISO 100"
           type="number"
@@ -73,6 +90,29 @@ export function PartPanel({ part }: { part: Part }) {
           options={{ no: "no matter", preferred: "preferred", required: "required" }}
           choose={(quiet) => set({ quiet })}
         />
+        {everyone.length > 1 && (
+          <fieldset>
+            <legend>There</legend>
+            <div className="flex flex-wrap gap-x-4">
+              {everyone.map((person) => (
+                <label key={person.id} className="flex items-center gap-1.5 max-[700px]:min-h-[44px]">
+                  <input
+                    type="checkbox"
+                    checked={present.includes(person.id)}
+                    onChange={(e) =>
+                      set({
+                        present: e.target.checked
+                          ? [...present, person.id]
+                          : present.filter((id) => id !== person.id),
+                      })
+                    }
+                  />
+                  {person.name ?? person.id}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        )}
         <fieldset>
           <legend>Out of reach</legend>
           <div className="flex flex-wrap gap-x-4">

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { useNavigate, Link } from "react-router";
 import { answer, api, ProblemError } from "../api/client";
+import { StartDay } from "./StartDay";
 import { Strands } from "../marks/Strands";
 import { date } from "../shared/format";
 import { PageHeader } from "../shared/PageHeader";
@@ -43,9 +44,10 @@ export function Home() {
         {list.data?.length === 0 && (
           <p className="mt-2 max-w-prose">
             Yoke Pair walks through a day of photographs part by part and tells you what one failure could
-            cost. See it on a demo day, or open a plan file of your own.
+            cost. Put what you own into the locker, start a day from a usual one, or see it on a demo day.
           </p>
         )}
+        {list.data && <StartDay past={list.data} />}
         <Begin />
       </main>
     </div>

@@ -26,7 +26,7 @@ export function Bodies({ page, things, selected, select }: Props) {
                 data-thing={b.id}
                 aria-pressed={selected === b.id}
                 onClick={() => select(b.id)}
-                className={`block w-full px-1 text-left ${selected === b.id ? "bg-ink text-ground" : ""} ${b.away ? "opacity-70" : ""}`}
+                className={`block w-full px-1 text-left ${selected === b.id ? "bg-ink text-ground" : ""}`}
               >
                 <span className="flex items-center gap-1.5 font-bold">
                   {b.name}

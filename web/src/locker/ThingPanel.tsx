@@ -236,13 +236,12 @@ function Around({ thing, select }: { thing: ThingDetail; select: (id: string) =>
                 {(all.length === 1 || n.overruled) && (
                   <button
                     className="ml-1 text-quiet underline"
-                    aria-label={`Say how ${n.name} goes with it`}
                     onClick={() => {
                       setEditing(editing === n.id ? null : n.id);
                       setNote("");
                     }}
                   >
-                    overrule
+                    overrule<span className="sr-only"> how {n.name} goes with it</span>
                   </button>
                 )}
               </span>

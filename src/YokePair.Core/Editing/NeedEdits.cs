@@ -1,0 +1,62 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Starting;
+
+namespace YokePair.Core.Editing;
+
+/// <summary>Adds a need to a part, or replaces the one of its id. Words of the craft may stand in for figures.</summary>
+public sealed record PutNeed : PlanEdit
+{
+    /// <summary>Part id.</summary>
+    public required string Part { get; init; }
+
+    /// <summary>The need; an id that the part does not have yet adds it.</summary>
+    public required Need Need { get; init; }
+
+    /// <summary>What must be in the frame, with <see cref="NearM"/> and <see cref="FarM"/>; takes the place of typed focal lengths.</summary>
+    public Subject? Subject { get; init; }
+
+    /// <summary>Nearest place to stand, metres.</summary>
+    public double? NearM { get; init; }
+
+    /// <summary>Farthest place to stand, metres.</summary>
+    public double? FarM { get; init; }
+
+    /// <summary>How it moves; gives the shutter time.</summary>
+    public Motion? Motion { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        var need = Need;
+        if (Motion is { } motion) need = need with { ShutterSeconds = Phrases.ShutterSeconds(motion) };
+        if (Subject is { } subject)
+        {
+            if (NearM is not { } near || near <= 0) return Refuse("nearM", "say how near you can stand, in metres above 0");
+            var far = FarM ?? near;
+            if (far < near) return Refuse("farM", FormattableString.Invariant($"{far} m is nearer than {near} m; put the farther place last"));
+            need = need with { Framing = Phrases.Frame(subject, near, far), Focal = null, MinFNumber = need.MinFNumber ?? Phrases.Depth(subject) };
+        }
+        var old = part.Needs.FirstOrDefault(n => n.Id == need.Id);
+        if (need.Id.Length == 0) need = need with { Id = Locker.ItemIds.New("need", need.Label, part.Needs.Select(n => n.Id).ToHashSet(StringComparer.Ordinal)) };
+        var changed = part with { Needs = old is null ? [.. part.Needs, need] : [.. part.Needs.Select(n => n == old ? need : n)] };
+        return new EditResult(plan.With(changed), old is null ? $"{part.Label}: {need.Label} added" : $"{part.Label}: {need.Label} changed", []);
+    }
+}
+
+/// <summary>Takes a need out of a part.</summary>
+public sealed record RemoveNeed : PlanEdit
+{
+    /// <summary>Part id.</summary>
+    public required string Part { get; init; }
+
+    /// <summary>Need id.</summary>
+    public required string Need { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part || part.Needs.FirstOrDefault(n => n.Id == Need) is not { } need) return Refuse("need", $"there is no need \"{Need}\" in this part; it may have been removed");
+        return new EditResult(plan.With(part with { Needs = [.. part.Needs.Where(n => n != need)] }), $"{part.Label}: {need.Label} taken out", []);
+    }
+}

@@ -1,0 +1,131 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Starting;
+
+/// <summary>What a new assignment is made from.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Day">The day.</param>
+/// <param name="Template">Id of a day template; null with a timetable.</param>
+/// <param name="Timetable">A timetable as text; null with a template.</param>
+/// <param name="Style">Id of a starting style; null leaves the hands empty.</param>
+/// <param name="Second">Whether a second photographer comes along.</param>
+public sealed record NewDayRequest(string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second);
+
+/// <summary>Makes a day from a template or timetable and the owner's locker.</summary>
+public static class NewDay
+{
+    private static readonly string[] Taken = ["lead", "second", "belt", "pouch", "roller", "car"];
+
+    /// <summary>Makes the plan.</summary>
+    /// <param name="request">What is wanted.</param>
+    /// <param name="locker">Everything owned; what is not here on the day stays at home.</param>
+    /// <returns>The plan, or what is wrong with the request by field.</returns>
+    public static PlanReading From(NewDayRequest request, IReadOnlyList<Item> locker)
+    {
+        var problems = new List<PlanProblem>();
+        if (string.IsNullOrWhiteSpace(request.Name)) problems.Add(new PlanProblem("name", "is empty; say what the day is called"));
+        var parts = Parts(request, problems);
+        var style = StartingStyle.All.FirstOrDefault(s => s.Id == request.Style);
+        if (request.Style is not null && style is null) problems.Add(new PlanProblem("style", $"\"{request.Style}\" is no style; there are {string.Join(", ", StartingStyle.All.Select(s => s.Id))}"));
+        if (parts.Count == 0 && problems.Count == 0) problems.Add(new PlanProblem("timetable", "holds no line; write one such as 14:00 ceremony, chapel 40 min"));
+        if (problems.Count > 0) return new PlanReading(null, problems);
+
+        var here = locker.Where(t => t.IsHere(request.Day) && !Taken.Contains(t.Id) && (request.Second || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) != true)).ToList();
+        string[] people = request.Second ? ["lead", "second"] : ["lead"];
+        var setups = new List<Setup>();
+        foreach (var person in people)
+        {
+            var own = here.Where(t => !setups.Any(s => s.Body == t.Id || s.Lens == t.Id) && (people.Length == 1 || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true == (person == "second"))).ToList();
+            if (style is not null) setups.AddRange(style.Fill(person, own));
+        }
+        var plan = new Plan
+        {
+            Format = Plan.FormatName,
+            Version = Plan.CurrentVersion,
+            Assignment = new Assignment { Id = request.Name.Trim(), Name = request.Name.Trim(), Kind = DayTemplate.All.FirstOrDefault(t => t.Id == request.Template)?.Kind },
+            People = [.. people.Select(p => new Person { Id = p, Name = p == "lead" ? "Lead" : "Second" })],
+            Places =
+            [
+                new Place { Id = "belt", Name = "Belt pouch", Person = "lead", ReachSeconds = 5 },
+                .. request.Second ? [new Place { Id = "pouch", Name = "Shoulder pouch", Person = "second", ReachSeconds = 5 }] : Array.Empty<Place>(),
+                new Place { Id = "roller", Name = "Roller", ReachSeconds = 60 },
+                new Place { Id = "car", Name = "Car", ReachSeconds = 900 },
+            ],
+            Items = Packed(here, setups, request.Second),
+            Parts = [.. parts.Select(p => p with { Setups = setups })],
+        };
+        var wrong = PlanCheck.Usable(plan);
+        return wrong.Count > 0 ? new PlanReading(null, wrong) : new PlanReading(plan, []);
+    }
+
+    private static List<Part> Parts(NewDayRequest request, List<PlanProblem> problems)
+    {
+        var parts = new List<Part>();
+        var ids = new HashSet<string>(StringComparer.Ordinal);
+        if (!string.IsNullOrWhiteSpace(request.Timetable))
+        {
+            var (lines, wrong) = Timetable.Read(request.Timetable, request.Day);
+            problems.AddRange(wrong);
+            foreach (var line in lines)
+                parts.Add((PartKind.All.FirstOrDefault(k => k.Id == line.Kind) ?? PartKind.All[^1]).Make(Fresh(line.Name), line.Start, line.End, line.Name, line.Location));
+            return parts;
+        }
+        if (DayTemplate.All.FirstOrDefault(t => t.Id == request.Template) is not { } template)
+        {
+            problems.Add(new PlanProblem("template", $"choose a usual day, or give a timetable; there are {string.Join(", ", DayTemplate.All.Select(t => t.Id))}"));
+            return parts;
+        }
+        var at = request.Day.ToDateTime(new TimeOnly(template.StartHour, 0));
+        foreach (var (kind, ev) in template.Parts)
+        {
+            var end = at.AddMinutes(kind.Minutes);
+            var part = kind.Make(Fresh(kind.Name), at, end);
+            parts.Add(ev is { } light ? part with { Ev = light } : part);
+            at = end;
+        }
+        return parts;
+
+        string Fresh(string name)
+        {
+            var id = Locker.ItemIds.New("part", name, ids);
+            ids.Add(id);
+            return id;
+        }
+    }
+
+    /// <summary>Batteries and cards into the cameras, what one reaches for into the pouches, stands and cases into the car, the rest into the roller.</summary>
+    private static List<Item> Packed(List<Item> here, List<Setup> setups, bool second)
+    {
+        var items = new List<Item>();
+        var fed = new HashSet<string>(StringComparer.Ordinal);
+        var bodies = here.OfType<Body>().OrderBy(b => setups.FindIndex(s => s.Body == b.Id) is var i and >= 0 ? i : int.MaxValue).ToList();
+        foreach (var body in bodies)
+        {
+            if (here.OfType<Battery>().Where(b => b.Type == body.BatteryType && b.Charged && !fed.Contains(b.Id)).OrderByDescending(b => b.Health ?? 1).FirstOrDefault() is { } battery) Put(battery, "@" + body.Id);
+            for (var slot = 0; slot < body.Slots.Count; slot++)
+                if (here.OfType<Card>().Where(c => c.Type == body.Slots[slot].Type && c.State == Card.Clear && !fed.Contains(c.Id)).OrderByDescending(c => c.Gigabytes ?? 0).FirstOrDefault() is { } card) Put(card, $"@{body.Id}/{slot + 1}");
+        }
+        foreach (var flash in here.OfType<Flash>())
+            if (here.OfType<Cells>().FirstOrDefault(c => c.Type == flash.CellsType && c.Charged && !fed.Contains(c.Id)) is { } cells) Put(cells, "@" + flash.Id);
+        foreach (var thing in here.Where(t => !fed.Contains(t.Id)))
+        {
+            var hand = setups.FirstOrDefault(s => s.Body == thing.Id || s.Lens == thing.Id);
+            var theirs = second && thing.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true;
+            var pouch = theirs ? "pouch" : "belt";
+            Put(thing, thing switch
+            {
+                _ when hand is not null => hand.Person == "second" ? "pouch" : "belt",
+                Battery or Card => pouch,
+                Support or Case or Modifier or Charger or StandLight => "car",
+                _ => "roller",
+            });
+        }
+        return [.. here.Select(t => items.First(i => i.Id == t.Id))];
+
+        void Put(Item item, string place)
+        {
+            fed.Add(item.Id);
+            items.Add(item with { Place = place, Status = null, From = null, To = null, NeededBy = null });
+        }
+    }
+}

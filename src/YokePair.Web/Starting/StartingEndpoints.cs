@@ -1,0 +1,63 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Starting;
+using YokePair.Data;
+using YokePair.Web.Assignments;
+
+namespace YokePair.Web.Starting;
+
+/// <summary>A usual day by name, with the names of its parts.</summary>
+public sealed record TemplateName(string Id, string Name, string Kind, IReadOnlyList<string> Parts);
+
+/// <summary>A way of working by name.</summary>
+public sealed record StyleName(string Id, string Name);
+
+/// <summary>What a day can be started from.</summary>
+/// <param name="Templates">Usual days.</param>
+/// <param name="Styles">Ways of working.</param>
+/// <param name="Kinds">Kinds of part with their needs: the phrase library.</param>
+public sealed record StartingPoints(IReadOnlyList<TemplateName> Templates, IReadOnlyList<StyleName> Styles, IReadOnlyList<PartKind> Kinds);
+
+/// <summary>A timetable to be read for a day.</summary>
+public sealed record TimetableText(string Text, DateOnly Day);
+
+/// <summary>A timetable, read.</summary>
+public sealed record TimetableRead(IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems);
+
+/// <summary>A copy of an assignment for another day.</summary>
+public sealed record CopyDay(string Name, DateOnly Day);
+
+/// <summary>Starting a day from something: a usual day, a timetable, a past assignment.</summary>
+internal static class StartingEndpoints
+{
+    public static void MapStarting(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/starting", () => TypedResults.Ok(new StartingPoints(
+            [.. DayTemplate.All.Select(t => new TemplateName(t.Id, t.Name, t.Kind, [.. t.Parts.Select(p => p.Kind.Name)]))],
+            [.. StartingStyle.All.Select(s => new StyleName(s.Id, s.Name))],
+            PartKind.All))).WithName("StartingPoints");
+        api.MapPost("/starting/timetable", (TimetableText text) => Timetable.Read(text.Text, text.Day) is var (lines, problems) ? TypedResults.Ok(new TimetableRead(lines, problems)) : null!).WithName("ReadTimetable").Produces<TimetableRead>();
+        api.MapPost("/assignments", Start).WithName("StartDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        api.MapPost("/assignments/{key}/copies", Copy).WithName("CopyDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    }
+
+    private static async Task<IResult> Start(NewDayRequest request, PlanStore store, LockerStore lockers, CancellationToken cancel)
+    {
+        var made = NewDay.From(request, (await lockers.LoadAsync(cancel)).Things);
+        return made.Plan is null ? Problems.Unprocessable("The day was not made.", made.Problems) : Kept(await store.AddAsync(made.Plan, cancel));
+    }
+
+    private static async Task<IResult> Copy(string key, CopyDay request, PlanStore store, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
+        if (string.IsNullOrWhiteSpace(request.Name)) return Problems.Unprocessable("The day was not copied.", [new PlanProblem("name", "is empty; say what the day is called")]);
+        var first = DateOnly.FromDateTime(stored.Plan.Parts.Min(p => p.Start)!.Value);
+        var days = request.Day.DayNumber - first.DayNumber;
+        return Kept(await store.AddAsync(stored.Plan with
+        {
+            Assignment = stored.Plan.Assignment with { Id = request.Name, Name = request.Name.Trim() },
+            Parts = [.. stored.Plan.Parts.Select(p => p with { Start = p.Start?.AddDays(days), End = p.End?.AddDays(days) })],
+        }, cancel));
+    }
+
+    private static IResult Kept(StoredPlan stored) => Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));
+}

@@ -1,0 +1,69 @@
+import { useQuery } from "@tanstack/react-query";
+import { answer, api, type Part } from "../api/client";
+import { useDay } from "./DayContext";
+
+/** Changing the run of the day from one part: more needs, a part after it, split, join, out. */
+export function PartActions({ part }: { part: Part }) {
+  const { day, edit, select } = useDay();
+  const { data } = useQuery({
+    queryKey: ["starting"],
+    queryFn: () => answer(api.GET("/api/starting")),
+    staleTime: Infinity,
+  });
+  const last = day.parts.at(-1)?.id === part.id;
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <select
+        aria-label="Add a need"
+        className="webbing font-normal"
+        value=""
+        onChange={(e) => {
+          const [kind, need] = e.target.value.split("/");
+          const phrase = data?.kinds.find((k) => k.id === kind)?.needs.find((n) => n.id === need);
+          if (phrase) edit({ type: "putNeed", part: part.id, need: { ...phrase, id: "" } });
+        }}
+      >
+        <option value="">Add a need …</option>
+        {data?.kinds
+          .filter((k) => k.needs.length > 0)
+          .map((k) => (
+            <optgroup key={k.id} label={k.name}>
+              {k.needs.map((n) => (
+                <option key={n.id} value={`${k.id}/${n.id}`}>
+                  {n.name}
+                </option>
+              ))}
+            </optgroup>
+          ))}
+      </select>
+      <select
+        aria-label="Add a part after it"
+        className="webbing font-normal"
+        value=""
+        onChange={(e) => e.target.value && edit({ type: "addPart", after: part.id, kind: e.target.value })}
+      >
+        <option value="">Add a part after it …</option>
+        {data?.kinds.map((k) => (
+          <option key={k.id} value={k.id}>
+            {k.name}, {k.minutes} min
+          </option>
+        ))}
+      </select>
+      <button className="webbing" onClick={() => edit({ type: "splitPart", part: part.id })}>
+        Split in two
+      </button>
+      <button className="webbing" disabled={last} onClick={() => edit({ type: "joinParts", part: part.id })}>
+        Join with the next
+      </button>
+      <button
+        className="webbing"
+        onClick={() => {
+          edit({ type: "removePart", part: part.id });
+          select(null);
+        }}
+      >
+        Take it out
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,201 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useDeferredValue, useId, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { answer, api, type AssignmentSummary } from "../api/client";
+import { time } from "../shared/format";
+import { Problem } from "../shared/Problem";
+
+const kinds: Record<string, string> = { wedding: "Wedding", event: "Event", sport: "Sport" };
+const fromTimetable = "timetable";
+const fromDay = "copy:";
+
+/** A new day from a usual one, a timetable or a past assignment, with hands filled from the owner's locker. */
+export function StartDay({ past }: { past: AssignmentSummary[] }) {
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const ids = { name: useId(), day: useId(), from: useId(), style: useId(), text: useId() };
+  const [name, setName] = useState("");
+  const [day, setDay] = useState("");
+  const [from, setFrom] = useState("wedding-indoor");
+  const [style, setStyle] = useState("two-primes");
+  const [second, setSecond] = useState(false);
+  const [text, setText] = useState("");
+  const { data } = useQuery({
+    queryKey: ["starting"],
+    queryFn: () => answer(api.GET("/api/starting")),
+    staleTime: Infinity,
+  });
+  const template = data?.templates.find((t) => t.id === from);
+  const copied = from.startsWith(fromDay) ? from.slice(fromDay.length) : null;
+  const start = useMutation({
+    mutationFn: () =>
+      copied
+        ? answer(
+            api.POST("/api/assignments/{key}/copies", {
+              params: { path: { key: copied } },
+              body: { name, day },
+            }),
+          )
+        : answer(
+            api.POST("/api/assignments", {
+              body: {
+                name,
+                day,
+                template: from === fromTimetable ? null : from,
+                timetable: from === fromTimetable ? text : null,
+                style: style || null,
+                second,
+              },
+            }),
+          ),
+    onSuccess: (added) => {
+      void client.invalidateQueries({ queryKey: ["assignments"] });
+      void navigate(`/${added.key}/day`);
+    },
+  });
+  return (
+    <form
+      aria-label="Start a day"
+      className="mt-6 border-t border-rule pt-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        start.mutate();
+      }}
+    >
+      <h2 className="text-[15px] font-bold">Start a day</h2>
+      <div className="mt-1 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <label htmlFor={ids.name} className="flex flex-col gap-0.5">
+          Called
+          <input
+            id={ids.name}
+            className="webbing w-56 font-normal"
+            value={name}
+            required
+            onChange={(e) => setName(e.target.value)}
+          />
+        </label>
+        <label htmlFor={ids.day} className="flex flex-col gap-0.5">
+          On
+          <input
+            id={ids.day}
+            type="date"
+            className="webbing font-normal"
+            value={day}
+            required
+            onChange={(e) => setDay(e.target.value)}
+          />
+        </label>
+        <label htmlFor={ids.from} className="flex flex-col gap-0.5">
+          From
+          <select
+            id={ids.from}
+            className="webbing font-normal"
+            value={from}
+            onChange={(e) => setFrom(e.target.value)}
+          >
+            {Object.entries(kinds).map(([kind, word]) => (
+              <optgroup key={kind} label={word}>
+                {data?.templates
+                  .filter((t) => t.kind === kind)
+                  .map((t) => (
+                    <option key={t.id} value={t.id}>
+                      {t.name}
+                    </option>
+                  ))}
+              </optgroup>
+            ))}
+            <optgroup label="Or">
+              <option value={fromTimetable}>a timetable, pasted</option>
+              {past.map((a) => (
+                <option key={a.key} value={fromDay + a.key}>
+                  a copy of {a.name}
+                </option>
+              ))}
+            </optgroup>
+          </select>
+        </label>
+        {!copied && (
+          <>
+            <label htmlFor={ids.style} className="flex flex-col gap-0.5">
+              In the hands
+              <select
+                id={ids.style}
+                className="webbing font-normal"
+                value={style}
+                onChange={(e) => setStyle(e.target.value)}
+              >
+                {data?.styles.map((s) => (
+                  <option key={s.id} value={s.id}>
+                    {s.name}
+                  </option>
+                ))}
+                <option value="">nothing yet</option>
+              </select>
+            </label>
+            <label className="flex items-center gap-1.5 py-1.5">
+              <input type="checkbox" checked={second} onChange={(e) => setSecond(e.target.checked)} />
+              with a second photographer
+            </label>
+          </>
+        )}
+        <button className="webbing" disabled={start.isPending}>
+          Start it
+        </button>
+      </div>
+      {template && <p className="mt-1 text-quiet">{template.parts.join(" · ")}</p>}
+      {from === fromTimetable && (
+        <>
+          <label htmlFor={ids.text} className="mt-2 block">
+            Timetable, one line for each part
+          </label>
+          <textarea
+            id={ids.text}
+            rows={6}
+            className="w-full border-2 border-ink bg-raised px-3 py-1.5 placeholder:text-quiet"
+            placeholder={"14:00 ceremony, chapel 40 min\n15:00 drinks, terrace"}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+          <TimetablePreview text={text} day={day} />
+        </>
+      )}
+      <p className="text-quiet">
+        What is packed comes from{" "}
+        <Link to="/locker" className="underline">
+          your locker
+        </Link>
+        , as it will be that day.
+      </p>
+      {start.error && <Problem error={start.error} />}
+    </form>
+  );
+}
+
+/** What the lines were taken for, before anything is made of them. */
+function TimetablePreview({ text, day }: { text: string; day: string }) {
+  const asked = useDeferredValue(text);
+  const { data } = useQuery({
+    queryKey: ["timetable", asked, day],
+    queryFn: () =>
+      answer(api.POST("/api/starting/timetable", { body: { text: asked, day: day || "2027-01-01" } })),
+    enabled: asked.trim().length > 0,
+  });
+  if (!data || asked.trim().length === 0) return null;
+  return (
+    <ol aria-label="Read as" className="my-1">
+      {data.lines.map((l) => (
+        <li key={l.line}>
+          {time(l.start)}–{time(l.end)} <strong>{l.name}</strong> {l.location && `${l.location} `}
+          <span className={l.kind ? "text-holds" : "text-hangs"}>
+            {l.kind ? `as ${l.kind.replace("-", " ")}` : "no needs known for it; add them on the board"}
+          </span>
+        </li>
+      ))}
+      {data.problems.map((p) => (
+        <li key={p.message} className="text-broken">
+          line {p.line}: {p.message}
+        </li>
+      ))}
+    </ol>
+  );
+}
