@@ -28,8 +28,30 @@ public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused 
     internal static readonly LockerOutcome Made = new([]);
 }
 
+/// <summary>
+/// The things as last read, for those who look them up at every edit of a day. This program alone writes the file, so
+/// what it does not change stays as it was read.
+/// </summary>
+public sealed class LockerMemory
+{
+    private (int Version, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs)? last;
+    private int version;
+
+    internal int Version => Volatile.Read(ref version);
+
+    internal void Forget() => Interlocked.Increment(ref version);
+
+    internal (IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs)? Recall() => last is { } known && known.Version == Version ? (known.Things, known.Pairs) : null;
+
+    /// <summary>Keeps what was read, unless something was written since the reading began.</summary>
+    internal void Keep(int readAt, StoredLocker locker)
+    {
+        if (readAt == Version) last = (readAt, locker.Things, locker.Pairs);
+    }
+}
+
 /// <summary>Keeps the locker. Every change is one transaction, all of it or nothing.</summary>
-public sealed class LockerStore(YokeContext db)
+public sealed class LockerStore(YokeContext db, LockerMemory memory)
 {
     private const int UndoDepth = 200;
 
@@ -43,6 +65,16 @@ public sealed class LockerStore(YokeContext db)
             things.ToDictionary(r => r.Key, r => r.Revision, StringComparer.Ordinal),
             (await NextStep(undo: true, cancel))?.Label,
             (await NextStep(undo: false, cancel))?.Label);
+    }
+
+    /// <summary>The things and pairs alone, from memory where nothing was written since.</summary>
+    public async Task<(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs)> ThingsAsync(CancellationToken cancel = default)
+    {
+        if (memory.Recall() is { } known) return known;
+        var readAt = memory.Version;
+        var locker = await LoadAsync(cancel);
+        memory.Keep(readAt, locker);
+        return (locker.Things, locker.Pairs);
     }
 
     /// <summary>Makes changes of things, with pairs of things that go.</summary>
@@ -75,6 +107,7 @@ public sealed class LockerStore(YokeContext db)
         await LogAsync(label, rows, after, cancel);
         await WriteAsync(rows, after, cancel);
         await transaction.CommitAsync(cancel);
+        memory.Forget();
         return LockerOutcome.Made;
     }
 
@@ -88,6 +121,7 @@ public sealed class LockerStore(YokeContext db)
         await LogAsync(label, rows, after, cancel);
         await WriteAsync(rows, after, cancel);
         await transaction.CommitAsync(cancel);
+        memory.Forget();
         return LockerOutcome.Made;
     }
 
@@ -103,6 +137,7 @@ public sealed class LockerStore(YokeContext db)
         edit.Undone = undo;
         await WriteAsync(rows, to, cancel);
         await transaction.CommitAsync(cancel);
+        memory.Forget();
         return LockerOutcome.Made;
     }
 
