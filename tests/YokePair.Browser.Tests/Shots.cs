@@ -82,6 +82,8 @@ public sealed class Shots
         page.Find("main li");
         page.Picture(Path.Combine(Folder, "assignments.png"));
         Take(page.Open("/track-night/day"), "board-sport");
+        page.Open("/steamer-wedding/what-if").Find("tbody tr");
+        page.Picture(Path.Combine(Folder, "what-if.png"));
     }
 
     private static void Take(Page page, string name)

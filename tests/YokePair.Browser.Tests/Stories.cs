@@ -166,6 +166,22 @@ public sealed class Stories
         Assert.DoesNotContain("silent", said, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public void What_if_tells_what_each_loss_would_cost_and_leads_to_it()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding);
+        page.Button("What if").Click();
+        page.VerdictBecomes("35 pictures that matter, 86 losses tried: two things, one camera with all on it and one person could each cost at least one.");
+        Assert.Equal(4, page.Driver.FindElements(By.CssSelector("tbody tr")).Count);
+        page.Button("82 others can go").Click();
+        page.Until(() => page.Driver.FindElements(By.CssSelector("tbody tr")).Count == 86, "everything that was tried");
+        page.Driver.FindElements(By.CssSelector("tbody tr")).First(r => r.Text.StartsWith("K1 adapter thing", StringComparison.Ordinal)).FindElement(By.CssSelector("a")).Click();
+        page.VerdictBecomes("Without the K1 adapter Ring close-up is late");
+        Assert.Contains("need=ring", page.Path, StringComparison.Ordinal);
+        Assert.Empty(page.Complaints());
+    }
+
     private static void EditElsewhere(Site site, int revision, double ev)
     {
         using var client = new HttpClient { BaseAddress = site.Address };

@@ -7,6 +7,7 @@ import { Home } from "./home/Home";
 import { ImportPage } from "./locker/ImportPage";
 import { Labels } from "./locker/Labels";
 import { Locker } from "./locker/Locker";
+import { WhatIf } from "./whatif/WhatIf";
 import "./styles.css";
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 5_000 } } });
@@ -20,6 +21,7 @@ createRoot(document.getElementById("root")!).render(
           <Route path="/locker" element={<Locker />} />
           <Route path="/locker/import" element={<ImportPage />} />
           <Route path="/locker/labels" element={<Labels />} />
+          <Route path="/:assignment/what-if" element={<WhatIf />} />
           <Route path="/:assignment/day" element={<Board />} />
           <Route
             path="*"

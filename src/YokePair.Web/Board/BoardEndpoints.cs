@@ -17,6 +17,9 @@ namespace YokePair.Web.Board;
 /// <param name="Redo">What redo would make again.</param>
 public sealed record BoardView(string Key, int Revision, Plan Plan, Report Report, PullResult? Pull, string? Undo, string? Redo);
 
+/// <summary>Every loss against every part.</summary>
+public sealed record WhatIfView(string Name, IReadOnlyList<Part> Parts, WhatIfTable Table);
+
 /// <summary>Edits made on one revision of a plan.</summary>
 public sealed record EditRequest(int BaseRevision, IReadOnlyList<PlanEdit> Edits, IReadOnlyList<string>? Pull = null);
 
@@ -35,6 +38,7 @@ internal static class BoardEndpoints
         Change(one.MapPost("/redo", Redo).WithName("RedoEdit"));
         one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedExplanation>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/parts/{part}/needs/{need}/mends", Mends).WithName("MendNeed").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/what-if", WhatIf).WithName("WhatIf").Produces<WhatIfView>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/parts/{part}/choices", Choices).WithName("SetupChoices").Produces<IReadOnlyList<SetupChoice>>().ProducesProblem(StatusCodes.Status404NotFound);
     }
 
@@ -70,6 +74,11 @@ internal static class BoardEndpoints
         var mends = Mending.For(stored.Plan, part, need);
         return mends is null ? Problems.NotFound("need") : Results.Ok(mends);
     }
+
+    private static async Task<IResult> WhatIf(string key, Days store, CancellationToken cancel) =>
+        await store.FindAsync(key, cancel) is { } stored
+            ? Results.Ok(new WhatIfView(stored.Plan.Assignment.Name, [.. stored.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(stored.Plan)))
+            : Problems.NotFound("assignment");
 
     private static async Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days store, CancellationToken cancel)
     {

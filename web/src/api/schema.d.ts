@@ -244,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["WhatIf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/parts/{part}/choices": {
         parameters: {
             query?: never;
@@ -751,23 +767,6 @@ export interface components {
          * @enum {unknown}
          */
         FlashRule: "allowed" | "banned";
-        /** @description A frame on a subject, from an interval of distances: one can stand anywhere in it. */
-        Framing: {
-            /** @description Nearest and farthest place to stand, metres from the subject. */
-            distanceM: components["schemas"]["Interval"];
-            /**
-             * Format: double
-             * @description Height that must be in the frame, metres.
-             */
-            heightM?: null | number;
-            /**
-             * Format: double
-             * @description Width that must be in the frame, metres.
-             */
-            widthM?: null | number;
-            /** @description Camera turned upright. */
-            upright: boolean;
-        };
         /**
          * @description How a range of focal lengths lies to the wanted framing.
          * @enum {unknown}
@@ -2984,6 +2983,11 @@ export interface components {
             /** @description Every need of the part. */
             needs: components["schemas"]["LossOfNeed"][];
         };
+        /**
+         * @description What can go at once.
+         * @enum {unknown}
+         */
+        LossKind: "item" | "rig" | "place" | "person";
         /** @description What an event does to one need. */
         LossOfNeed: {
             /** @description Need id. */
@@ -3027,7 +3031,7 @@ export interface components {
             /** @description Id of the person who must meet it, or string Need.Anyone. */
             who: string;
             focal?: null | components["schemas"]["Interval"];
-            framing?: null | components["schemas"]["Framing"];
+            framing?: null | components["schemas"]["SubjectFrame"];
             /**
              * Format: double
              * @description Longest shutter time the subject's motion allows, seconds.
@@ -3738,6 +3742,23 @@ export interface components {
         };
         /** @enum {unknown} */
         Subject: "face" | "halfLength" | "fullLength" | "couple" | "row" | "group" | "room" | null;
+        /** @description A frame on a subject, from an interval of distances: one can stand anywhere in it. */
+        SubjectFrame: {
+            /** @description Nearest and farthest place to stand, metres from the subject. */
+            distanceM: components["schemas"]["Interval"];
+            /**
+             * Format: double
+             * @description Height that must be in the frame, metres.
+             */
+            heightM?: null | number;
+            /**
+             * Format: double
+             * @description Width that must be in the frame, metres.
+             */
+            widthM?: null | number;
+            /** @description Camera turned upright. */
+            upright: boolean;
+        };
         /** @description How many there are of a type, and how many can be used. */
         SupplyCount: {
             /** @description Type of battery, cells or card. */
@@ -3929,6 +3950,50 @@ export interface components {
             secondBestFor: components["schemas"]["Shortfalls"][];
             /** @description What makes it no use. */
             noFor: components["schemas"]["Shortfalls"][];
+        };
+        /** @description What a loss does in one part. */
+        WhatIfCell: {
+            /** @description Part id. */
+            part: string;
+            worst: null | components["schemas"]["Outcome"];
+            /** @description Ids of the needs it makes worse, the worst first. */
+            needs: string[];
+        };
+        /** @description A loss, part by part. */
+        WhatIfRow: {
+            /** @description Id of the thing, place or person; for a rig, of its body. */
+            id: string;
+            /** @description What goes. */
+            kind: components["schemas"]["LossKind"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Ids of everything that goes with it in any part. */
+            items: string[];
+            /** @description Every part, in the order of the day. */
+            cells: components["schemas"]["WhatIfCell"][];
+            /**
+             * Format: int32
+             * @description How many once and must needs become late or lost.
+             */
+            costs: number;
+        };
+        /** @description Every loss against every part. */
+        WhatIfTable: {
+            /** @description The whole in a sentence a client could read. */
+            headline: string;
+            /** @description Losses, the most harmful first. */
+            rows: components["schemas"]["WhatIfRow"][];
+            /**
+             * Format: int32
+             * @description How many of them make nothing late or lost.
+             */
+            harmless: number;
+        };
+        /** @description Every loss against every part. */
+        WhatIfView: {
+            name: string;
+            parts: components["schemas"]["Part"][];
+            table: components["schemas"]["WhatIfTable"];
         };
         /** @description A piece of a sentence, with the ids it speaks of. */
         Wording: {
@@ -4485,6 +4550,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Mend"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    WhatIf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIfView"];
                 };
             };
             /** @description Not Found */

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { useDay } from "./DayContext";
 
 interface Props {
@@ -57,6 +58,9 @@ export function VerdictBar({ pending, pulling, togglePulling, putAllBack }: Prop
         )}
       </div>
       <div className="flex gap-2">
+        <Link to={`/${day.board.key}/what-if`} className="webbing">
+          What if
+        </Link>
         {(pulls.length > 0 || pulling) && (
           <button className="webbing" onClick={putAllBack}>
             Put all back <kbd className="font-normal max-[700px]:hidden">Esc</kbd>

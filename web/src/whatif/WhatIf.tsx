@@ -1,0 +1,137 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { answer, api, type WhatIfRow, type WhatIfView } from "../api/client";
+import { Strands } from "../marks/Strands";
+import { PageHeader } from "../shared/PageHeader";
+import { Problem } from "../shared/Problem";
+import { time } from "../shared/format";
+import { outcomeWord } from "../shared/words";
+
+const kindWord = { item: "thing", rig: "camera", place: "place", person: "person" } as const;
+
+/** Every loss against every part: what would be late or lost, the most harmful first; what does no harm is folded away. */
+export function WhatIf() {
+  const key = useParams().assignment ?? "";
+  const { data, error } = useQuery({
+    queryKey: ["board", key, "what-if"],
+    queryFn: () => answer(api.GET("/api/assignments/{key}/what-if", { params: { path: { key } } })),
+  });
+  const [all, setAll] = useState(false);
+  if (error)
+    return (
+      <main className="p-6">
+        <Problem error={error} />
+      </main>
+    );
+  if (!data) return <main className="p-6 text-quiet">Losing one thing after the other …</main>;
+  const { table, parts } = data;
+  const harmful = table.rows.filter((r) => r.costs > 0);
+  const rows = all ? table.rows : harmful;
+  return (
+    <div className="flex h-full flex-col">
+      <PageHeader title={data.name} aside="what if">
+        <Link to={`/${key}/day`} className="py-1">
+          Day
+        </Link>
+        <button className="py-1" onClick={() => print()}>
+          Print
+        </button>
+      </PageHeader>
+      <main className="min-h-0 flex-1 overflow-auto px-4 py-3">
+        <h1 className="max-w-[62rem] text-xl leading-tight font-semibold" data-testid="verdict">
+          {table.headline}
+        </h1>
+        <p className="text-quiet">
+          A broken line: a picture that matters would be lost or late. A thin line: it would be second best.
+          Touch one to see it on the day.
+        </p>
+        <div className="mt-2 overflow-x-auto">
+          <table className="w-full border-collapse text-left">
+            <thead>
+              <tr className="border-b border-ink align-bottom">
+                <th scope="col" className="sticky left-0 bg-ground py-1 pr-3">
+                  If this goes
+                </th>
+                {parts.map((p) => (
+                  <th key={p.id} scope="col" className="narrow min-w-[4.4rem] px-1 font-semibold">
+                    {p.name ?? p.id}
+                    <span className="block font-normal text-quiet">{time(p.start)}</span>
+                  </th>
+                ))}
+                <th scope="col" className="px-1">
+                  Costs
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <Row key={`${row.kind} ${row.id}`} row={row} view={data} assignment={key} />
+              ))}
+            </tbody>
+          </table>
+        </div>
+        {table.harmless > 0 && (
+          <button className="mt-2 underline print:hidden" aria-expanded={all} onClick={() => setAll(!all)}>
+            {all
+              ? "Fold away what costs nothing"
+              : `${table.harmless} others can go and no picture that matters is lost or late`}
+          </button>
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Row({ row, view, assignment }: { row: WhatIfRow; view: WhatIfView; assignment: string }) {
+  const pulls = row.kind === "person" ? [] : row.items;
+  return (
+    <tr className="border-b border-rule">
+      <th scope="row" className="sticky left-0 bg-ground py-1 pr-3 font-semibold">
+        {row.name} <span className="font-normal text-quiet">{kindWord[row.kind]}</span>
+      </th>
+      {row.cells.map((cell, i) => {
+        const part = view.parts[i];
+        const needs = cell.needs.map((id) => part?.needs.find((n) => n.id === id)?.name ?? id);
+        if (!cell.worst)
+          return (
+            <td key={cell.part} className="px-1 text-center text-quiet" aria-label="nothing changes">
+              ·
+            </td>
+          );
+        const bad = cell.worst === "late" || cell.worst === "lost";
+        const says = `${needs.join(", ")}: ${outcomeWord[cell.worst]}`;
+        const query = new URLSearchParams([
+          ["part", cell.part],
+          ["need", cell.needs[0] ?? ""],
+          ...pulls.map((p) => ["pull", p]),
+        ]);
+        const mark = (
+          <>
+            <Strands count={bad ? 0 : 1} outcome={bad ? undefined : "thins"} width={34} height={12} />
+            <span className="narrow block max-w-[7rem] truncate text-[11.5px]">
+              {outcomeWord[cell.worst]}: {needs[0]}
+              {needs.length > 1 && ` + ${needs.length - 1}`}
+            </span>
+          </>
+        );
+        return (
+          <td key={cell.part} className="px-1" title={says}>
+            {row.kind === "person" ? (
+              <span className="flex flex-col">
+                {mark}
+                <span className="sr-only">{says}</span>
+              </span>
+            ) : (
+              <Link to={`/${assignment}/day?${query}`} className="flex min-h-[26px] flex-col justify-center">
+                {mark}
+                <span className="sr-only">, {says}</span>
+              </Link>
+            )}
+          </td>
+        );
+      })}
+      <td className="px-1 font-semibold">{row.costs || ""}</td>
+    </tr>
+  );
+}
