@@ -1,6 +1,7 @@
 using YokePair.Core.Plans;
 using YokePair.Core.Starting;
 using YokePair.Data;
+using YokePair.Data.Calendar;
 using YokePair.Web.Assignments;
 
 namespace YokePair.Web.Starting;
@@ -36,9 +37,24 @@ internal static class StartingEndpoints
             [.. StartingStyle.All.Select(s => new StyleName(s.Id, s.Name))],
             PartKind.All))).WithName("StartingPoints");
         api.MapPost("/starting/timetable", (TimetableText text) => Timetable.Read(text.Text, text.Day) is var (lines, problems) ? TypedResults.Ok(new TimetableRead(lines, problems)) : null!).WithName("ReadTimetable").Produces<TimetableRead>();
+        api.MapPost("/starting/calendar", ReadCalendar).WithName("ReadCalendar").Produces<CalendarDay>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .Accepts<IFormFile>("application/octet-stream").WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(DayCalendar.MaxBytes));
+        api.MapGet("/assignments/{key}/day.ics", ExportCalendar).WithName("ExportCalendar").ExcludeFromDescription();
         api.MapPost("/assignments", Start).WithName("StartDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapPost("/assignments/{key}/copies", Copy).WithName("CopyDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
+
+    private static async Task<IResult> ReadCalendar(HttpRequest request, CancellationToken cancel)
+    {
+        using var reader = new StreamReader(request.Body);
+        var (day, problem) = DayCalendar.Read(await reader.ReadToEndAsync(cancel));
+        return day is null ? Problems.Unprocessable("This calendar cannot be read. Nothing was made of it.", [problem!]) : Results.Ok(day);
+    }
+
+    private static async Task<IResult> ExportCalendar(string key, PlanStore store, CancellationToken cancel) =>
+        await store.FindAsync(key, cancel) is { } stored
+            ? Results.File(System.Text.Encoding.UTF8.GetBytes(DayCalendar.Write(stored.Plan)), "text/calendar", $"{key}.ics")
+            : Problems.NotFound("assignment");
 
     private static async Task<IResult> Start(NewDayRequest request, PlanStore store, LockerStore lockers, CancellationToken cancel)
     {

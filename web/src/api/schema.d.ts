@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/starting/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ReadCalendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/copies": {
         parameters: {
             query?: never;
@@ -627,6 +643,23 @@ export interface components {
             triggers: number;
             /** @description What it has too little of, in words. */
             lacks: string[];
+        };
+        /** @description A calendar file as a timetable that can be looked at and changed before it becomes a day. */
+        CalendarDay: {
+            /**
+             * Format: date
+             * @description Day of the first event.
+             */
+            day: string;
+            /** @description Name of the calendar, or of an event that lasts all day. */
+            name: null | string;
+            /** @description One line for each event of that day and the night after it. */
+            timetable: string;
+            /**
+             * Format: int32
+             * @description Events on later days, left out.
+             */
+            left: number;
         };
         /** @description A card slot of a body. */
         CardSlot: {
@@ -4255,6 +4288,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TimetableRead"];
+                };
+            };
+        };
+    };
+    ReadCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": components["schemas"]["IFormFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarDay"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

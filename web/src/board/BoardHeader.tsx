@@ -35,6 +35,14 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
       >
         Plan file
       </a>
+      <a
+        href={`/api/assignments/${key}/day.ics`}
+        download
+        className="py-1"
+        title="Save the day as a calendar file"
+      >
+        Calendar
+      </a>
       <button onClick={help} className="py-1 max-[700px]:hidden">
         Keys <kbd className="text-quiet">?</kbd>
       </button>

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useId, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { answer, api, type AssignmentSummary } from "../api/client";
+import { answer, api, asItIs, type AssignmentSummary } from "../api/client";
 import { time } from "../shared/format";
 import { Problem } from "../shared/Problem";
 
@@ -13,7 +13,7 @@ const fromDay = "copy:";
 export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const navigate = useNavigate();
   const client = useQueryClient();
-  const ids = { name: useId(), day: useId(), from: useId(), style: useId(), text: useId() };
+  const ids = { name: useId(), day: useId(), from: useId(), style: useId(), text: useId(), file: useId() };
   const [name, setName] = useState("");
   const [day, setDay] = useState("");
   const [from, setFrom] = useState("wedding-indoor");
@@ -27,6 +27,15 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   });
   const template = data?.templates.find((t) => t.id === from);
   const copied = from.startsWith(fromDay) ? from.slice(fromDay.length) : null;
+  const calendar = useMutation({
+    mutationFn: (file: File) =>
+      answer(api.POST("/api/starting/calendar", { body: file as never, ...asItIs })),
+    onSuccess: (read) => {
+      setText(read.timetable);
+      setDay(read.day);
+      if (!name && read.name) setName(read.name);
+    },
+  });
   const start = useMutation({
     mutationFn: () =>
       copied
@@ -145,6 +154,29 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
       {template && <p className="mt-1 text-quiet">{template.parts.join(" · ")}</p>}
       {from === fromTimetable && (
         <>
+          <label
+            htmlFor={ids.file}
+            className="webbing mt-2 inline-block cursor-pointer focus-within:outline-2"
+          >
+            From a calendar file
+            <input
+              id={ids.file}
+              type="file"
+              accept=".ics,text/calendar"
+              className="sr-only"
+              onChange={(e) => {
+                const file = e.target.files?.[0];
+                e.target.value = "";
+                if (file) calendar.mutate(file);
+              }}
+            />
+          </label>
+          {calendar.data && calendar.data.left > 0 && (
+            <span className="ml-3 text-hangs">
+              {calendar.data.left} {calendar.data.left === 1 ? "event" : "events"} on later days left out
+            </span>
+          )}
+          {calendar.error && <Problem error={calendar.error} />}
           <label htmlFor={ids.text} className="mt-2 block">
             Timetable, one line for each part
           </label>
