@@ -123,6 +123,19 @@ public sealed class StartingTests
         Assert.DoesNotContain(gone.Parts[0].Needs, n => n.Id == "need-kiss");
     }
 
+    [Fact]
+    public void Changes_in_the_hands_are_counted_and_those_without_the_time_for_them_marked()
+    {
+        var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
+        var changes = new DayAnalysis(plan).Report(withEvents: false).Changes;
+        var right = changes.Where(c => c is { Person: "lead", Position: "right" }).ToList();
+        Assert.Equal(["details", "boarding", "vows", "toast", "room", "dinner", "dance1", "lanterns"], right.Select(c => c.Part));
+        // The adapter lies on its lens, so it costs nothing more.
+        Assert.Equal(30, right[0].Seconds);
+        Assert.False(right[0].Tight);
+        Assert.True(right.First(c => c.Part == "vows").Tight);
+    }
+
     private static Plan Three() => NewDay.From(new NewDayRequest("Small", Day, null, "14:00 ceremony, chapel 40 min\n14:40 drinks 60 min\n15:40 exit 20 min", "two-primes", false), Owned).Plan!;
 
     private static string Run(Plan plan) => string.Join('|', Plans.Day.InOrder(plan).Select(p => FormattableString.Invariant($"{p.Label} {p.Start:HH:mm}-{p.End:HH:mm}")));

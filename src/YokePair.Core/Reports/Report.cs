@@ -23,6 +23,9 @@ public sealed record Report
     /// <summary>Things of the plan that are not here on the day of a part: lent, rented out, in repair, lost, retired.</summary>
     public required IReadOnlyList<AwayThing> Away { get; init; }
 
+    /// <summary>Changes of glass in the hands, from part to part.</summary>
+    public required IReadOnlyList<HandChange> Changes { get; init; }
+
     /// <summary>Every need of every part.</summary>
     public required IReadOnlyList<NeedReport> Needs { get; init; }
 

@@ -36,6 +36,7 @@ internal static class ReportBuilder
             VerdictParts = verdict,
             Gaps = gaps,
             Away = away,
+            Changes = HandChanges.Of(day.Plan),
             SinglePoints = singlePoints,
             Needs = needs,
             Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],

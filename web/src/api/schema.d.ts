@@ -823,6 +823,27 @@ export interface components {
             /** @description Gaps, single and manifold cover among the lenses that are here and fit. */
             stretches: components["schemas"]["Stretch"][];
         };
+        /** @description What is on a position's camera changes from one part to the next. */
+        HandChange: {
+            /** @description Id of the part before which it must be done. */
+            part: string;
+            /** @description Whose hand. */
+            person: string;
+            /** @description Which. */
+            position: string;
+            /**
+             * Format: double
+             * @description How long it takes: a lens, and whatever must be fitted to it.
+             */
+            seconds: number;
+            /**
+             * Format: double
+             * @description Time between the two parts.
+             */
+            freeSeconds: number;
+            /** @description Whether there is less time than it takes, and something in the part happens once. */
+            tight: boolean;
+        };
         /** @description Seconds that each operation takes. */
         HandlingSeconds: {
             /**
@@ -3578,6 +3599,8 @@ export interface components {
             singlePoints: components["schemas"]["SinglePoint"][];
             /** @description Things of the plan that are not here on the day of a part: lent, rented out, in repair, lost, retired. */
             away: components["schemas"]["AwayThing"][];
+            /** @description Changes of glass in the hands, from part to part. */
+            changes: components["schemas"]["HandChange"][];
             /** @description Every need of every part. */
             needs: components["schemas"]["NeedReport"][];
             /** @description How many strands carry each part. */

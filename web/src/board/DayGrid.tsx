@@ -91,6 +91,7 @@ export const DayGrid = memo(function DayGrid() {
                   {day.name(at.person)} {at.position}
                 </span>
                 <span className="narrow block text-quiet">{firstBody(parts, at, day.name)}</span>
+                <Changes at={at} />
               </div>
               {parts.map((part, c) => (
                 <HandCell key={part.id} at={at} part={part} previous={parts[c - 1]} row={r + 1} column={c} />
@@ -122,3 +123,17 @@ export const DayGrid = memo(function DayGrid() {
     </div>
   );
 });
+
+/** How often the glass changes in a position, and how often without the time for it. */
+function Changes({ at }: { at: Position }) {
+  const { day } = useDay();
+  const own = day.board.report.changes.filter((c) => c.person === at.person && c.position === at.position);
+  const tight = own.filter((c) => c.tight).length;
+  if (own.length === 0) return null;
+  return (
+    <span className="narrow block text-[11.5px] leading-none text-quiet">
+      {own.length} {own.length === 1 ? "change" : "changes"}
+      {tight > 0 && `, ${tight} without time`}
+    </span>
+  );
+}

@@ -2,6 +2,7 @@ import { useDroppable } from "@dnd-kit/core";
 import type { Part } from "../api/client";
 import { useDay } from "./DayContext";
 import { chainOf, setupOf, thingsOf, type Position } from "./dayModel";
+import { seconds } from "../shared/format";
 import { PullMenu } from "./PullMenu";
 
 interface Props {
@@ -11,6 +12,9 @@ interface Props {
   row: number;
   column: number;
 }
+
+const tightText = (takes: number, free: number) =>
+  `the change takes ${seconds(takes)}, there ${free > 0 ? `are ${seconds(free)}` : "is no time"} before it, and something here happens once`;
 
 /** One part of a camera position's strand: the thread, what is on it, and a knot where that changes. */
 export function HandCell({ at, part, previous, row, column }: Props) {
@@ -35,6 +39,9 @@ export function HandCell({ at, part, previous, row, column }: Props) {
     selection.person === at.person &&
     selection.position === at.position;
   const glass = chain.map(day.name).join(" + ");
+  const change = day.board.report.changes.find(
+    (c) => c.part === part.id && c.person === at.person && c.position === at.position,
+  );
   const stroke = gone.length > 0 ? "var(--broken)" : hangs ? "var(--hangs)" : "var(--ink)";
 
   const cell = (
@@ -44,8 +51,12 @@ export function HandCell({ at, part, previous, row, column }: Props) {
       tabIndex={column === 0 ? 0 : -1}
       data-hand={`${part.id}/${at.person}/${at.position}`}
       aria-pressed={selected}
-      aria-label={`${day.name(at.person)} ${at.position}, ${part.name ?? part.id}: ${setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "no body")}` : "nothing"}${gone.length > 0 ? `, without ${gone.map(day.name).join(", ")}` : ""}`}
-      title={setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "")}` : "Empty hand"}
+      aria-label={`${day.name(at.person)} ${at.position}, ${part.name ?? part.id}: ${setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "no body")}` : "nothing"}${gone.length > 0 ? `, without ${gone.map(day.name).join(", ")}` : ""}${change?.tight ? `, ${tightText(change.seconds, change.freeSeconds)}` : ""}`}
+      title={
+        setup
+          ? `${glass || "no lens"} on ${day.name(setup.body ?? "")}${change ? `. Change: ${seconds(change.seconds)}${change.tight ? `, ${tightText(change.seconds, change.freeSeconds)}` : ""}` : ""}`
+          : "Empty hand"
+      }
       onClick={
         pulling && setup ? undefined : () => select(selected ? null : { kind: "hand", part: part.id, ...at })
       }
@@ -71,7 +82,14 @@ export function HandCell({ at, part, previous, row, column }: Props) {
               className={gone.length > 0 ? "breaks" : undefined}
             />
             {glassChanges && before && (
-              <circle cx="0" cy="8" r="4.5" fill="var(--ground)" stroke="var(--ink)" strokeWidth="2" />
+              <circle
+                cx="0"
+                cy="8"
+                r="4.5"
+                fill={change?.tight ? "var(--ink)" : "var(--ground)"}
+                stroke="var(--ink)"
+                strokeWidth="2"
+              />
             )}
           </svg>
         </>

@@ -1,0 +1,40 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Reports;
+
+/// <summary>What is on a position's camera changes from one part to the next.</summary>
+/// <param name="Part">Id of the part before which it must be done.</param>
+/// <param name="Person">Whose hand.</param>
+/// <param name="Position">Which.</param>
+/// <param name="Seconds">How long it takes: a lens, and whatever must be fitted to it.</param>
+/// <param name="FreeSeconds">Time between the two parts.</param>
+/// <param name="Tight">Whether there is less time than it takes, and something in the part happens once.</param>
+public sealed record HandChange(string Part, string Person, string Position, double Seconds, double FreeSeconds, bool Tight);
+
+/// <summary>Finds every change of glass in the hands, from part to part.</summary>
+internal static class HandChanges
+{
+    public static IReadOnlyList<HandChange> Of(Plan plan)
+    {
+        var hands = plan.Rules.Seconds;
+        var changes = new List<HandChange>();
+        var before = new Dictionary<(string, string), (Setup Setup, Part Part)>();
+        foreach (var part in Day.InOrder(plan))
+        {
+            foreach (var setup in part.Setups)
+            {
+                var at = (setup.Person, setup.Position);
+                if (before.TryGetValue(at, out var was) && was.Setup.Body == setup.Body && Chain(was.Setup) is var old && Chain(setup) is var now && !old.SequenceEqual(now))
+                {
+                    var seconds = hands.ChangeLens + hands.FitAdapter * now.Skip(1).Count(piece => !old.Contains(piece) && plan.Items.FirstOrDefault(i => i.Id == piece)?.Place != "@" + setup.Lens);
+                    var free = part.Start is { } start && was.Part.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;
+                    changes.Add(new HandChange(part.Id, setup.Person, setup.Position, seconds, free, free < seconds && part.Needs.Any(n => n.Importance == Importance.Once)));
+                }
+                before[at] = (setup, part);
+            }
+        }
+        return changes;
+    }
+
+    private static List<string> Chain(Setup setup) => [.. new[] { setup.Lens, setup.Converter, setup.Tube, setup.Adapter }.OfType<string>()];
+}
