@@ -29,5 +29,8 @@ public sealed class LockerEditRow
     /// <summary>JSON by key after it, null where there is none.</summary>
     public required byte[] After { get; init; }
 
+    /// <summary>Revision it gave to what it touched, by its making, undoing or redoing, whichever was last.</summary>
+    public int Revision { get; set; }
+
     public bool Undone { get; set; }
 }

@@ -104,8 +104,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
             if (await db.Locker.FirstOrDefaultAsync(r => r.Key == key, cancel) is { } row) rows[key] = row;
         }
         if (after.Count == 0) return LockerOutcome.Made;
-        await LogAsync(label, rows, after, cancel);
-        await WriteAsync(rows, after, cancel);
+        var revision = await NextRevisionAsync(cancel);
+        await LogAsync(label, revision, rows, after, cancel);
+        await WriteAsync(revision, rows, after, cancel);
         await transaction.CommitAsync(cancel);
         memory.Forget();
         return LockerOutcome.Made;
@@ -118,8 +119,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         var key = LockerRow.KeyOf(a, b);
         var rows = await RowsAsync([key], cancel);
         var after = new Dictionary<string, byte[]?> { [key] = rule is null ? null : Write(rule) };
-        await LogAsync(label, rows, after, cancel);
-        await WriteAsync(rows, after, cancel);
+        var revision = await NextRevisionAsync(cancel);
+        await LogAsync(label, revision, rows, after, cancel);
+        await WriteAsync(revision, rows, after, cancel);
         await transaction.CommitAsync(cancel);
         memory.Forget();
         return LockerOutcome.Made;
@@ -135,7 +137,8 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         var moved = from.Where(f => !(rows.GetValueOrDefault(f.Key)?.Json ?? []).AsSpan().SequenceEqual(f.Value ?? [])).Select(f => f.Key).ToList();
         if (moved.Count > 0) return new LockerOutcome(moved);
         edit.Undone = undo;
-        await WriteAsync(rows, to, cancel);
+        edit.Revision = await NextRevisionAsync(cancel);
+        await WriteAsync(edit.Revision, rows, to, cancel);
         await transaction.CommitAsync(cancel);
         memory.Forget();
         return LockerOutcome.Made;
@@ -149,7 +152,12 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         return rows.Where(r => wanted.Contains(r.Key)).ToDictionary(r => r.Key, StringComparer.Ordinal);
     }
 
-    private async Task LogAsync(string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    /// <summary>One that nothing has had, so that a thing that comes back does not look like the one somebody saw before it went.</summary>
+    private async Task<int> NextRevisionAsync(CancellationToken cancel) => 1 + Math.Max(
+        await db.Locker.MaxAsync(r => (int?)r.Revision, cancel) ?? 0,
+        await db.LockerEdits.MaxAsync(e => (int?)e.Revision, cancel) ?? 0);
+
+    private async Task LogAsync(string label, int revision, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
     {
         await db.LockerEdits.Where(e => e.Undone).ExecuteDeleteAsync(cancel);
         var number = (await db.LockerEdits.MaxAsync(e => (int?)e.Number, cancel) ?? 0) + 1;
@@ -158,15 +166,14 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         {
             Number = number,
             Label = label,
+            Revision = revision,
             Before = JsonSerializer.SerializeToUtf8Bytes(after.Keys.ToDictionary(k => k, k => rows.GetValueOrDefault(k)?.Json)),
             After = JsonSerializer.SerializeToUtf8Bytes(after),
         });
     }
 
-    private async Task WriteAsync(Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    private async Task WriteAsync(int fresh, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
     {
-        // A thing that comes back must not look like the one somebody saw before it went.
-        var fresh = (await db.Locker.MaxAsync(r => (int?)r.Revision, cancel) ?? 0) + 1;
         foreach (var (key, json) in after)
         {
             var row = rows.GetValueOrDefault(key);

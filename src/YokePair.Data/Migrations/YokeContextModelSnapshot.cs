@@ -91,6 +91,9 @@ namespace YokePair.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("Undone")
                         .HasColumnType("INTEGER");
 

@@ -11,7 +11,7 @@ using YokePair.Data;
 namespace YokePair.Data.Migrations
 {
     [DbContext(typeof(YokeContext))]
-    [Migration("20261125031011_Locker")]
+    [Migration("20261125042912_Locker")]
     partial class Locker
     {
         /// <inheritdoc />
@@ -93,6 +93,9 @@ namespace YokePair.Data.Migrations
                     b.Property<string>("Label")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
 
                     b.Property<bool>("Undone")
                         .HasColumnType("INTEGER");

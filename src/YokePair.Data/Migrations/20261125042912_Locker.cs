@@ -31,6 +31,7 @@ public partial class Locker : Migration
                 Label = table.Column<string>(type: "TEXT", nullable: false),
                 Before = table.Column<byte[]>(type: "BLOB", nullable: false),
                 After = table.Column<byte[]>(type: "BLOB", nullable: false),
+                Revision = table.Column<int>(type: "INTEGER", nullable: false),
                 Undone = table.Column<bool>(type: "INTEGER", nullable: false)
             },
             constraints: table =>
