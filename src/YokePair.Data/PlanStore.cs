@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using YokePair.Core.Editing;
+using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 
 namespace YokePair.Data;
@@ -140,15 +141,5 @@ public sealed class PlanStore(YokeContext db)
 
     private static DateTime? FirstStart(Plan plan) => plan.Parts.Min(p => p.Start);
 
-    private static string Slug(string id)
-    {
-        var slug = new StringBuilder();
-        foreach (var c in id.ToLowerInvariant())
-        {
-            if (char.IsAsciiLetterOrDigit(c)) slug.Append(c);
-            else if (slug.Length > 0 && slug[^1] != '-') slug.Append('-');
-            if (slug.Length == 60) break;
-        }
-        return slug.ToString().Trim('-') is { Length: > 0 } made ? made : "assignment";
-    }
+    private static string Slug(string id) => ItemIds.Slug(id, 60) is { Length: > 0 } made ? made : "assignment";
 }

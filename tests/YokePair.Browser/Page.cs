@@ -139,7 +139,7 @@ public sealed class Page : IDisposable
 
     private T Until<T>(Func<T?> found, string what)
     {
-        var giveUp = DateTime.UtcNow.AddSeconds(10);
+        var giveUp = DateTime.UtcNow.AddSeconds(25);
         while (true)
         {
             try

@@ -8,14 +8,15 @@ import {
 } from "@dnd-kit/core";
 import { useCallback, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
+import { KeysHelp } from "../shared/KeysHelp";
 import { useMediaQuery } from "../shared/useMediaQuery";
+import { boardKeys } from "./boardKeys";
 import { BoardHeader } from "./BoardHeader";
 import { DayContext } from "./DayContext";
 import { DayGrid } from "./DayGrid";
 import { DayList } from "./DayList";
 import { makeDay, setupOf } from "./dayModel";
 import { Inspector } from "./Inspector";
-import { KeysHelp } from "./KeysHelp";
 import { NoticeBar } from "./NoticeBar";
 import { PullStrip } from "./PullStrip";
 import { Shelf } from "./Shelf";
@@ -106,7 +107,7 @@ export function Board() {
             {phone ? <DayList /> : <DayGrid />}
             <Shelf />
           </main>
-          {help && <KeysHelp close={() => setHelp(false)} />}
+          {help && <KeysHelp keys={boardKeys} close={() => setHelp(false)} />}
           {selection && <Inspector assignment={key} />}
         </div>
       </DndContext>

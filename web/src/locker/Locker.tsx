@@ -1,6 +1,7 @@
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { date } from "../shared/format";
+import { KeysHelp } from "../shared/KeysHelp";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { Bodies, Tokens } from "./BodiesAndTokens";
@@ -21,6 +22,7 @@ export function Locker() {
   const change = useLockerChange();
   const [filters, setFilters] = useState(noFilters);
   const [typed, setTyped] = useState("");
+  const [help, setHelp] = useState(false);
   const wanted = useDeferredValue(filters);
   const found = useMemo(() => (page?.report.things ?? []).filter((t) => matches(t, wanted)), [page, wanted]);
   const byId = useMemo(() => new Map(page?.report.things.map((t) => [t.id, t])), [page]);
@@ -39,7 +41,8 @@ export function Locker() {
   useLockerKeys({
     undo: () => change.mutate(changes.undo),
     redo: () => change.mutate(changes.redo),
-    escape: () => select(null),
+    escape: () => (help ? setHelp(false) : select(null)),
+    help: () => setHelp(!help),
   });
 
   if (error && !page)
@@ -72,6 +75,9 @@ export function Locker() {
           onClick={() => change.mutate(changes.redo)}
         >
           Redo
+        </button>
+        <button onClick={() => setHelp(!help)} className="py-1 max-[700px]:hidden">
+          Keys <kbd className="text-quiet">?</kbd>
         </button>
         <Link to="/locker/import" className="py-1">
           From a file
@@ -153,18 +159,31 @@ export function Locker() {
           </>
         )}
       </main>
+      {help && <KeysHelp keys={lockerKeys} close={() => setHelp(false)} />}
       {selected && <ThingPanel key={selected} id={selected} page={page} select={select} />}
     </div>
   );
 }
 
+const lockerKeys: [string, string][] = [
+  ["A", "add a thing"],
+  ["F", "find things"],
+  ["↑ ↓ ← →", "move over the glass, the tokens and the lists"],
+  ["Enter", "see a thing, or add the lines that are complete"],
+  ["Shift Enter", "another line"],
+  ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
+  ["Esc", "leave a field, close what is open"],
+  ["?", "these keys"],
+];
+
 interface Keys {
+  help: () => void;
   undo: () => void;
   redo: () => void;
   escape: () => void;
 }
 
-/** A to add, F to find, undo and redo, Esc; none while something is being typed. */
+/** A to add, F to find, undo and redo, Esc, ?; none while something is being typed. */
 function useLockerKeys(keys: Keys) {
   const latest = useRef(keys);
   useEffect(() => {
@@ -189,9 +208,11 @@ function useLockerKeys(keys: Keys) {
             ? latest.current.redo
             : latest.current.undo
           : undefined
-        : key === "a" || key === "f"
-          ? () => document.getElementById(key === "a" ? "quick" : "find")?.focus()
-          : undefined;
+        : key === "?"
+          ? latest.current.help
+          : key === "a" || key === "f"
+            ? () => document.getElementById(key === "a" ? "quick" : "find")?.focus()
+            : undefined;
       if (!act) return;
       event.preventDefault();
       act();

@@ -1,14 +1,5 @@
-const keys: [string, string][] = [
-  ["P", "pull test: the next touch takes a thing away"],
-  ["Esc", "put everything back, or close what is open"],
-  ["← → ↑ ↓", "move over the board"],
-  ["Enter", "see why, or change what is there"],
-  ["← → on a join", "move it by 5 minutes"],
-  ["Ctrl Z, Ctrl Shift Z", "undo, redo"],
-  ["?", "these keys"],
-];
-
-export function KeysHelp({ close }: { close: () => void }) {
+/** The keys of the screen one is on. */
+export function KeysHelp({ keys, close }: { keys: [string, string][]; close: () => void }) {
   return (
     <section aria-label="Keys" className="border-t-2 border-ink bg-raised px-4 py-3">
       <dl className="grid grid-cols-[max-content_1fr] gap-x-6 gap-y-1">
