@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
 using YokePair.Core.Plans;
 
 namespace YokePair.Data;
@@ -104,12 +105,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
             if (await db.Locker.FirstOrDefaultAsync(r => r.Key == key, cancel) is { } row) rows[key] = row;
         }
         if (after.Count == 0) return LockerOutcome.Made;
-        var revision = await NextRevisionAsync(cancel);
-        await LogAsync(label, revision, rows, after, cancel);
-        await WriteAsync(revision, rows, after, cancel);
-        await transaction.CommitAsync(cancel);
-        memory.Forget();
-        return LockerOutcome.Made;
+        return await MakeAsync(transaction, label, rows, after, cancel);
     }
 
     /// <summary>Says how two things get on; null takes it back.</summary>
@@ -119,12 +115,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         var key = LockerRow.KeyOf(a, b);
         var rows = await RowsAsync([key], cancel);
         var after = new Dictionary<string, byte[]?> { [key] = rule is null ? null : Write(rule) };
-        var revision = await NextRevisionAsync(cancel);
-        await LogAsync(label, revision, rows, after, cancel);
-        await WriteAsync(revision, rows, after, cancel);
-        await transaction.CommitAsync(cancel);
-        memory.Forget();
-        return LockerOutcome.Made;
+        return await MakeAsync(transaction, label, rows, after, cancel);
     }
 
     /// <summary>Takes back the last change, or makes it again. Refused where what it touched has changed since.</summary>
@@ -139,6 +130,17 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         edit.Undone = undo;
         edit.Revision = await NextRevisionAsync(cancel);
         await WriteAsync(edit.Revision, rows, to, cancel);
+        await transaction.CommitAsync(cancel);
+        memory.Forget();
+        return LockerOutcome.Made;
+    }
+
+    /// <summary>Logs and writes a change and commits it.</summary>
+    private async Task<LockerOutcome> MakeAsync(IDbContextTransaction transaction, string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    {
+        var revision = await NextRevisionAsync(cancel);
+        await LogAsync(label, revision, rows, after, cancel);
+        await WriteAsync(revision, rows, after, cancel);
         await transaction.CommitAsync(cancel);
         memory.Forget();
         return LockerOutcome.Made;

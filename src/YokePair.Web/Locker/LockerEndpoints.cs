@@ -77,8 +77,11 @@ internal static class LockerEndpoints
     private static async Task<IResult> ExportTable(LockerStore store, CancellationToken cancel) =>
         Results.File(LockerCsv.Write((await store.LoadAsync(cancel)).Things), "text/csv", "locker.csv");
 
-    private static async Task<IResult> ExportFile(LockerStore store, CancellationToken cancel) =>
-        await store.LoadAsync(cancel) is var locker ? Results.File(LockerFile.Write(locker.Things, locker.Pairs), "application/json", "locker.yoke-locker.json") : null!;
+    private static async Task<IResult> ExportFile(LockerStore store, CancellationToken cancel)
+    {
+        var locker = await store.LoadAsync(cancel);
+        return Results.File(LockerFile.Write(locker.Things, locker.Pairs), "application/json", "locker.yoke-locker.json");
+    }
 
     internal static AssignmentDay Named(StoredPlan stored) =>
         new(stored.Key, stored.Plan.Assignment.Name, stored.Plan.Parts.Min(p => p.Start) is { } start ? DateOnly.FromDateTime(start) : null);
