@@ -21,6 +21,7 @@ public class ReportBenchmarks
 {
     private readonly Plan wedding = Demo("steamer-wedding");
     private readonly Plan track = Demo("track-night");
+    private readonly Plan tenTimes = Times(Demo("steamer-wedding"), 10);
 
     private sealed class OneCore : ManualConfig
     {
@@ -54,6 +55,19 @@ public class ReportBenchmarks
             }
         return harm;
     }
+
+    /// <summary>What finding the cut sets by removing every three things would do 73 226 times over (76 things, singles and pairs as well).</summary>
+    [Benchmark(Description = "wedding: three things removed, every need looked at again, once")]
+    public IReadOnlyList<Outcome> OneTriple() => new DayAnalysis(wedding, [new Pulled("z70"), new Pulled("b2"), new Pulled("l85")]).Outcomes();
+
+    [Benchmark(Description = "wedding with ten times the things")]
+    public Report TenTimes() => new DayAnalysis(tenTimes).Report();
+
+    /// <summary>Nine more of each thing, in the bag the first is in.</summary>
+    private static Plan Times(Plan plan, int n) => plan with
+    {
+        Items = [.. plan.Items, .. Enumerable.Range(2, n - 1).SelectMany(k => plan.Items.Select(i => i with { Id = $"{i.Id} {k}", Place = i.Place?.StartsWith('@') == true ? "roller" : i.Place }))],
+    };
 
     private static Plan Demo(string name)
     {

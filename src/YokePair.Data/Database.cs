@@ -15,7 +15,7 @@ public static class Database
     {
         Directory.CreateDirectory(directory);
         var connection = new SqliteConnectionStringBuilder { DataSource = Path.Combine(directory, FileName), ForeignKeys = true, DefaultTimeout = 10 };
-        return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>().AddSingleton<LockerMemory>();
+        return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>().AddSingleton<PlanMemory>().AddSingleton<LockerMemory>();
     }
 
     /// <summary>

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Globalization;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
@@ -31,8 +32,27 @@ public abstract record ChangeOutcome
     public sealed record Missing : ChangeOutcome;
 }
 
+/// <summary>
+/// Plans as last read or written, so that an edit need not read the whole plan again, and what it does not touch stays
+/// the same object. Of each assignment one revision is kept; a row of another revision is read.
+/// </summary>
+public sealed class PlanMemory
+{
+    private readonly ConcurrentDictionary<string, (int Revision, Plan Plan)> plans = new(StringComparer.Ordinal);
+
+    internal Plan Recall(AssignmentRow row, Func<AssignmentRow, Plan> read)
+    {
+        if (plans.TryGetValue(row.Key, out var known) && known.Revision == row.Revision) return known.Plan;
+        var plan = read(row);
+        Keep(row, plan);
+        return plan;
+    }
+
+    internal void Keep(AssignmentRow row, Plan plan) => plans[row.Key] = (row.Revision, plan);
+}
+
 /// <summary>Keeps assignments. Every change is one transaction; what it returns has been written.</summary>
-public sealed class PlanStore(YokeContext db)
+public sealed class PlanStore(YokeContext db, PlanMemory memory)
 {
     private const int UndoDepth = 200;
 
@@ -59,6 +79,7 @@ public sealed class PlanStore(YokeContext db)
         var row = new AssignmentRow { Key = key, Name = plan.Assignment.Name, Start = FirstStart(plan), Revision = 1, Plan = PlanFile.Write(plan) };
         db.Assignments.Add(row);
         await db.SaveChangesAsync(cancel);
+        memory.Keep(row, plan);
         return new StoredPlan(key, 1, plan, null, null);
     }
 
@@ -112,6 +133,7 @@ public sealed class PlanStore(YokeContext db)
         row.Plan = PlanFile.Write(next);
         await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
+        memory.Keep(row, next);
         return done with { Now = await DescribeAsync(row, next, cancel) };
     }
 
@@ -130,7 +152,9 @@ public sealed class PlanStore(YokeContext db)
         return (undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number)).FirstOrDefaultAsync(cancel);
     }
 
-    private static Plan Parse(AssignmentRow row)
+    private Plan Parse(AssignmentRow row) => memory.Recall(row, Read);
+
+    private static Plan Read(AssignmentRow row)
     {
         var reading = PlanFile.Read(row.Plan);
         return reading.Plan ?? throw new InvalidDataException($"The stored plan \"{row.Key}\" cannot be read: {string.Join("; ", reading.Problems)}");

@@ -9,12 +9,12 @@ public sealed class Shots
 
     [Theory(Explicit = true)]
     [InlineData("board-table", "table", "")]
-    [InlineData("board-hall", "hall", "")]
     [InlineData("board-hall-pull", "hall", "?pull=ad1%40details")]
-    [InlineData("inspector-need", "table", "?part=details&need=ring")]
     [InlineData("inspector-hand", "table", "?part=details&hand=lead%3Aright")]
-    [InlineData("inspector-part", "table", "?part=vows")]
-    [InlineData("inspector-item", "hall", "?item=ad1")]
+    [InlineData("bench-framing", "table", "?part=vows&need=rings&bench=framing")]
+    [InlineData("bench-light", "table", "?part=floor&need=bandp&bench=light")]
+    [InlineData("fewest-changes", "table", "?show=setups")]
+    [InlineData("explanation", "table", "?pull=b2&part=details&need=ring")]
     public void Of_the_board(string name, string theme, string query)
     {
         using var site = new Site(seed: true);
@@ -34,6 +34,20 @@ public sealed class Shots
         if (at.Length > 0) page.Driver.ExecuteScript("arguments[0].scrollIntoView()", page.Find(at));
         Thread.Sleep(1000);
         page.Picture(Path.Combine(Folder, name + ".png"));
+    }
+
+    [Fact(Explicit = true)]
+    public void Of_the_least_kit_and_a_repair_tried_out()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding + "?show=kit");
+        page.Button("Search").Click();
+        page.Button("See it on the day");
+        Take(page, "least-kit");
+        page.Open(Page.Wedding + "?part=details&need=ring");
+        page.Button("See it").Click();
+        page.Find("[aria-label='Tried out']");
+        Take(page, "repair-diff");
     }
 
     [Fact(Explicit = true)]

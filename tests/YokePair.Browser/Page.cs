@@ -137,7 +137,8 @@ public sealed class Page : IDisposable
         }
     }
 
-    private T Until<T>(Func<T?> found, string what)
+    /// <summary>Waits for something to be found.</summary>
+    public T Until<T>(Func<T?> found, string what)
     {
         var giveUp = DateTime.UtcNow.AddSeconds(25);
         while (true)

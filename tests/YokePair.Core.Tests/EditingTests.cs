@@ -1,3 +1,4 @@
+using System.Text.Json;
 using CsCheck;
 using YokePair.Core.Editing;
 using YokePair.Core.Plans;
@@ -96,10 +97,16 @@ public sealed class EditingTests
             Assert.Empty(PlanCheck.Usable(next));
             Assert.Equal(PlanFile.Write(plan), PlanFile.Write(PlanDelta.To(next, plan).ApplyTo(next)));
             Assert.Equal(PlanFile.Write(next), PlanFile.Write(PlanDelta.To(plan, next).ApplyTo(plan)));
+            // What is taken over from before the edit says the same as working everything out.
+            var known = new DayAnalysis(plan);
+            known.Report(withEvents: false);
+            Assert.Equal(Told(new DayAnalysis(next)), Told(new DayAnalysis(next, before: known)));
 
             T Pick<T>(IReadOnlyList<T> from) => from[random.Next(from.Count)];
         }, iter: 500);
         Assert.True(made > 150, $"{made} edits made");
+
+        static string Told(DayAnalysis day) => JsonSerializer.Serialize(day.Report(), PlanFile.ReportOptions);
     }
 
     [Fact]
@@ -114,7 +121,7 @@ public sealed class EditingTests
                     foreach (var mend in Mending.For(plan, part.Id, need.Id)!)
                     {
                         Interlocked.Increment(ref offered);
-                        var (before, after) = (new DayAnalysis(plan).Report(false), new DayAnalysis(EditResult.Apply(plan, [mend.Edit]).Plan!).Report(false));
+                        var (before, after) = (new DayAnalysis(plan).Report(false), new DayAnalysis(EditResult.Apply(plan, mend.Edits).Plan!).Report(false));
                         Assert.Equal(mend.Strands, after.Needs.First(n => n.Part == part.Id && n.Need == need.Id).Strands);
                         Assert.Equal(mend.GapsClosed, before.Gaps.Count - after.Gaps.Count);
                         Assert.All(mend.SinglePointsGone, gone => Assert.DoesNotContain(after.SinglePoints, s => s.Item == gone));

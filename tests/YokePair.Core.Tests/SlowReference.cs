@@ -5,11 +5,12 @@ namespace YokePair.Core.Tests;
 
 /// <summary>
 /// The plain reference: lists every way item by item, removes things and looks again. Written from the plan file's
-/// documentation alone and sharing nothing with the engine but the plan's records. Ambient light only.
+/// documentation alone and sharing nothing with the engine but the plan's records. What helps a camera beyond its glass is in
+/// <see cref="SlowAids"/>.
 /// </summary>
 internal sealed class SlowReference(Plan plan)
 {
-    public sealed record SlowWay(HashSet<string> Items, bool Full, double Seconds);
+    public sealed record SlowWay(HashSet<string> Items, bool Full, double Seconds, string Hands);
 
     private Dictionary<string, Item> Things { get; } = plan.Items.ToDictionary(i => i.Id);
 
@@ -21,18 +22,46 @@ internal sealed class SlowReference(Plan plan)
         return left.Count > 0 ? Outcome.Late : Outcome.Lost;
     }
 
-    public double ToleranceOf(Need need) =>
-        need.ToleranceSeconds ?? (need.Importance == Importance.Once ? plan.Rules.Tolerance.Once
-            : need.Importance == Importance.Must ? plan.Rules.Tolerance.Must : double.PositiveInfinity);
+    public double ToleranceOf(Need need)
+    {
+        if (need.ToleranceSeconds is { } typed) return typed;
+        var rule = need.Importance == Importance.Once ? plan.Rules.Tolerance.Once : need.Importance == Importance.Must ? plan.Rules.Tolerance.Must : double.PositiveInfinity;
+        if (need.MomentSeconds < rule) rule = need.MomentSeconds.Value;
+        return rule + (need.WarningSeconds ?? 0);
+    }
+
+    /// <summary>What becomes of needs that happen at once, by trying every way of each with every way of the others.</summary>
+    public static Outcome OutcomeOfMoment(List<(List<SlowWay> Ways, double Tolerance)> needs, params string[] gone)
+    {
+        var worst = Outcome.Lost;
+        Meet(0, [], Outcome.Holds);
+        return worst;
+
+        void Meet(int at, List<SlowWay> had, Outcome sofar)
+        {
+            if (sofar >= worst) return;
+            if (at == needs.Count) worst = sofar;
+            else
+                foreach (var way in needs[at].Ways)
+                {
+                    if (gone.Any(way.Items.Contains) || had.Any(h => h.Hands == way.Hands || h.Items.Overlaps(way.Items))) continue;
+                    var own = way.Seconds > needs[at].Tolerance ? Outcome.Late : way.Full ? Outcome.Holds : Outcome.Thins;
+                    Meet(at + 1, [.. had, way], own > sofar ? own : sofar);
+                }
+        }
+    }
 
     /// <summary>Every minimal set of up to three things whose removal leaves the need late or lost, by trying them all.</summary>
-    public List<string> Cuts(List<SlowWay> ways, double tolerance)
+    public List<string> Cuts(List<SlowWay> ways, double tolerance) => Cuts(gone => OutcomeOf(ways, tolerance, gone));
+
+    /// <summary>The same for whatever is judged by what is gone.</summary>
+    public List<string> Cuts(Func<string[], Outcome> judge)
     {
         var ids = plan.Items.Select(i => i.Id).ToArray();
         var found = new List<string[]>();
         for (var size = 1; size <= 3; size++)
             foreach (var set in Subsets(ids, size, 0))
-                if (!found.Any(f => f.All(set.Contains)) && OutcomeOf(ways, tolerance, set) >= Outcome.Late) found.Add(set);
+                if (!found.Any(f => f.All(set.Contains)) && judge(set) >= Outcome.Late) found.Add(set);
         return [.. found.Select(f => string.Join('+', f.Order(StringComparer.Ordinal)))];
     }
 
@@ -50,30 +79,37 @@ internal sealed class SlowReference(Plan plan)
         foreach (var person in plan.People.Select(p => p.Id))
         {
             if (part.Present is not null && !part.Present.Contains(person)) continue;
+            if (plan.People.First(p => p.Id == person).Role == PersonRole.Assistant) continue;
             if (need.Who != "any" && need.Who != person) continue;
             foreach (var body in plan.Items.OfType<Body>())
                 foreach (var chain in Chains(body))
-                    if (Serves(part, need, body, chain) is { } glassFull)
-                        AddFed(part, person, body, chain, glassFull, ways);
+                {
+                    var plain = Serves(part, need, body, chain);
+                    if (plain is { } glassFull) AddFed(part, person, body, chain, glassFull, SlowAid.None, ways);
+                    if (plain != true)
+                        foreach (var (aid, full) in new SlowAids(plan, this).For(part, need, person, body, chain, plain)) AddFed(part, person, body, chain, full, aid, ways);
+                }
         }
         return ways;
     }
 
-    private void AddFed(Part part, string person, Body body, List<Item> chain, bool glassFull, List<SlowWay> ways)
+    private void AddFed(Part part, string person, Body body, List<Item> chain, bool glassFull, SlowAid aid, List<SlowWay> ways)
     {
-        foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType))
-            foreach (var cards in CardChoices(part, body))
-            {
-                if (cards.Any(c => Known(body, c.Card) == PairFit.No) || Known(body, battery) == PairFit.No) continue;
-                if (Seconds(part, person, body, chain, battery, cards) is not { } seconds) continue;
-                List<Item> all = [body, .. chain, battery, .. cards.Select(c => c.Card)];
-                if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;
-                List<Item> camera = [body, .. chain];
-                var half = (from x in camera from y in camera where Known(x, y) is not (null or PairFit.Full) select x).Any()
-                    || all.Except(camera).Any(supply => Known(body, supply) is not (null or PairFit.Full));
-                var records = !plan.Rules.DualRecord || cards.Count == 2;
-                ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !all.Any(i => i.Doubtful), seconds));
-            }
+        foreach (var picks in aid.Choices([]))
+            foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType))
+                foreach (var cards in CardChoices(part, body))
+                {
+                    if (cards.Any(c => Known(body, c.Card) == PairFit.No) || Known(body, battery) == PairFit.No) continue;
+                    if (picks.Any(p => p.Item == battery)) continue;
+                    if (Seconds(part, person, body, chain, battery, cards, aid, picks) is not { } seconds) continue;
+                    List<Item> all = [body, .. chain, battery, .. cards.Select(c => c.Card), .. aid.Items, .. picks.Select(p => p.Item)];
+                    if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;
+                    List<Item> camera = [body, .. chain];
+                    var half = (from x in camera from y in camera where Known(x, y) is not (null or PairFit.Full) select x).Any()
+                        || cards.Select(c => (Item)c.Card).Append(battery).Any(supply => Known(body, supply) is not (null or PairFit.Full));
+                    var records = !plan.Rules.DualRecord || cards.Count == 2;
+                    ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !all.Any(i => i.Doubtful), seconds, person));
+                }
     }
 
     private IEnumerable<List<(Card Card, int Slot)>> CardChoices(Part part, Body body)
@@ -103,7 +139,7 @@ internal sealed class SlowReference(Plan plan)
                 }
     }
 
-    private PairFit? Known(Item x, Item y) => x.Id == y.Id ? null : (plan.Pairs ?? []).FirstOrDefault(p => new[] { p.A, p.B }.Order().SequenceEqual(new[] { x.Id, y.Id }.Order()))?.Fit;
+    public PairFit? Known(Item x, Item y) => x.Id == y.Id ? null : (plan.Pairs ?? []).FirstOrDefault(p => new[] { p.A, p.B }.Order().SequenceEqual(new[] { x.Id, y.Id }.Order()))?.Fit;
 
     private static bool IsAway(Item item, DateOnly day)
     {
@@ -119,7 +155,7 @@ internal sealed class SlowReference(Plan plan)
     }
 
     /// <summary>True full, false second best, null no.</summary>
-    private bool? Serves(Part part, Need need, Body body, List<Item> chain)
+    public bool? Serves(Part part, Need need, Body body, List<Item> chain, SlowHelp? help = null)
     {
         const double slack = 1e-9;
         var full = true;
@@ -131,7 +167,7 @@ internal sealed class SlowReference(Plan plan)
         var least = need.MinMegapixels ?? plan.Rules.MinMegapixels;
         double shortest = lens.Focal.Low * factor * c, longest = lens.Focal.High * factor * c;
         double used = shortest, crop = 1;
-        if (need.Focal is { } want)
+        if (WantedMm(part, need) is { } want)
         {
             if (longest < want.Low)
             {
@@ -156,7 +192,10 @@ internal sealed class SlowReference(Plan plan)
         var wide = lens.Focal.Low == lens.Focal.High
             ? lens.Aperture.Low
             : lens.Aperture.Low * Math.Pow(lens.Aperture.High / lens.Aperture.Low, Math.Log(real / lens.Focal.Low) / Math.Log(lens.Focal.High / lens.Focal.Low));
-        var n = Math.Max(wide * factor, (need.MinFNumber ?? 0) / c);
+        var depth = need.MinFNumber / c ?? (need.DepthM is { } d ? SolveDepth(real * factor, d, c) : need.Depth switch { DepthPreset.Couple => 3.2, DepthPreset.Row => 5.6, DepthPreset.Group or DepthPreset.Ring => 8, _ => 0 } / c);
+        var n = Math.Max(Math.Max(wide, lens.WorkingFNumber ?? 0) * factor, depth);
+        if (lens.NeedsSupport == true && help?.Supported != true) return null;
+        if (body.Silent && body.SilentShutter == SilentShutter.Banding && part.LedBands == true && part.Quiet != QuietRule.No) full = false;
         if (tube is not null && need.CloseWidthMm is null) return null;
         if (need.CloseWidthMm is { } width)
         {
@@ -171,12 +210,40 @@ internal sealed class SlowReference(Plan plan)
             if (tube is not null && width > sensor * real / tube.ExtensionMm * (1 + slack)) return null;
             n *= 1 + Math.Min(largest, sensor / width);
         }
-        var stops = Math.Max(body.StabilisationStops, lens.StabilisationStops);
-        var shutter = Math.Min(need.ShutterSeconds, Math.Pow(2, stops) / (used * crop));
-        var over = Math.Log2(100 * n * n / (shutter * Math.Pow(2, part.Ev)) / body.IsoCeiling);
-        if (over > 1 + slack) return null;
-        if (over > slack) full = false;
-        if (!need.Light.Contains(LightKind.Ambient)) return null;
+        if (help?.Flashes is { } flashes)
+        {
+            var iso = Math.Min(plan.Rules.FlashIso, body.IsoCeiling);
+            foreach (var (flash, gel) in flashes)
+            {
+                var power = Math.Pow(n * help.Path, 2) * Math.Pow(2, help.Loss + (lens.TStopLoss ?? 0)) / (flash.GuideNumber!.Value * flash.GuideNumber.Value * iso / 100);
+                if (power > 1 + slack || (need.Fps > 0 && power * flash.RecycleSeconds > 1 / need.Fps) || (need.ShutterSeconds < body.SyncSeconds && !flash.HighSpeedSync)) return null;
+                if (part.Gel is not null && gel != part.Gel) full = false;
+            }
+            if (part.Quiet == QuietRule.Preferred) full = false;
+        }
+        else
+        {
+            var stops = Math.Max(body.StabilisationStops, lens.StabilisationStops);
+            var shutter = help?.Supported == true ? need.ShutterSeconds : Math.Min(need.ShutterSeconds, Math.Pow(2, stops) / (used * crop));
+            var light = Math.Pow(2, part.Ev) + (help?.Lux ?? 0) / 2.5;
+            light /= Math.Pow(2, (help?.Nd ?? 0) + (lens.TStopLoss ?? 0));
+            if (need.MaxFNumber / c < n - slack) full = false;
+            // Too bright: try ever faster shutters, then ever smaller stops, until the lowest ISO is reached.
+            double Iso() => 100 * n * n / shutter / light;
+            if (body.BaseIso is { } lowest && Iso() < lowest)
+            {
+                shutter = Math.Max(100 * n * n / light / lowest, body.FastestShutterSeconds ?? 0);
+                if (Iso() < lowest * (1 - 1e-12))
+                {
+                    n = Math.Sqrt(lowest * shutter * light / 100);
+                    if (Math.Log2(n / need.MaxFNumber * c ?? 0) * 2 > slack) full = false;
+                }
+            }
+            var over = Math.Log2(Iso() / body.IsoCeiling);
+            if (over > 1 + slack) return null;
+            if (over > slack) full = false;
+            if (!need.Light.Contains(help?.Lux is null ? LightKind.Ambient : LightKind.Continuous)) return null;
+        }
 
         if (part.Quiet == QuietRule.Required && !body.Silent) return null;
         if (part.Quiet == QuietRule.Preferred && !body.Silent) full = false;
@@ -186,7 +253,30 @@ internal sealed class SlowReference(Plan plan)
         return full;
     }
 
-    private double? Seconds(Part part, string who, Body body, List<Item> chain, Battery battery, List<(Card Card, int Slot)> cards)
+    private static Interval? WantedMm(Part part, Need need)
+    {
+        if (need.Focal is not null || need.Framing is not { } frame) return need.Focal;
+        double Mm(double at) => Math.Min(frame.HeightM is { } h ? at * (frame.Upright ? 36 : 24) / h : 1e9, frame.WidthM is { } w ? at * (frame.Upright ? 24 : 36) / w : 1e9);
+        double From(double at) => part.StayBehindM is { } line && line > at ? line : at;
+        return new Interval(Mm(From(frame.DistanceM.Low)), Mm(From(frame.DistanceM.High)));
+    }
+
+    /// <summary>By halving: the smallest f-number at which both ends are inside the sharp range of the best focus.</summary>
+    private static double SolveDepth(double focal, Interval metres, double crop)
+    {
+        double low = 0.001, high = 1e6;
+        var s = 2000 * metres.Low * metres.High / (metres.Low + metres.High);
+        for (var i = 0; i < 200; i++)
+        {
+            var n = Math.Sqrt(low * high);
+            var h = focal * focal / (n * 0.03 / crop) + focal;
+            if (s * (h - focal) / (h + s - 2 * focal) <= metres.Low * 1000) high = n;
+            else low = n;
+        }
+        return high;
+    }
+
+    private double? Seconds(Part part, string who, Body body, List<Item> chain, Battery battery, List<(Card Card, int Slot)> cards, SlowAid aid, List<SlowPick> picks)
     {
         var s = plan.Rules.Seconds;
         var total = s.Raise;
@@ -212,14 +302,26 @@ internal sealed class SlowReference(Plan plan)
                 total += s.ChangeCard;
                 fetch.Add(card);
             }
+        total += aid.Seconds;
+        fetch.AddRange(aid.Fetched);
+        foreach (var pick in picks.Where(p => !p.InPlace))
+        {
+            total += pick.Seconds;
+            fetch.Add(pick.Item);
+        }
         foreach (var where in fetch.Select(i => Where(part, i)).Distinct())
         {
             if (where is null) return null;
+            if (where == "lights")
+            {
+                total += s.PlaceLight;
+                continue;
+            }
             if (where == "hand:" + who) continue;
             if (where.StartsWith("hand:", StringComparison.Ordinal))
             {
                 if (part.Present?.Contains(where[5..]) == false) return null;
-                total += s.Borrow;
+                total += plan.People.First(p => p.Id == where[5..]).HandOverSeconds ?? s.Borrow;
                 continue;
             }
             var place = plan.Places.First(p => p.Id == where);
@@ -227,20 +329,21 @@ internal sealed class SlowReference(Plan plan)
             if (place.Person is { } owner)
             {
                 if (part.Present?.Contains(owner) == false) return null;
-                if (owner != who) total += s.Borrow;
+                if (owner != who) total += plan.People.First(p => p.Id == owner).HandOverSeconds ?? s.Borrow;
             }
             total += part.ReachSeconds is { } own && own.TryGetValue(where, out var here) ? here : place.ReachSeconds;
         }
         return total;
     }
 
-    private static Setup? SetupOf(Part part, string id) => part.Setups.FirstOrDefault(s => s.Named().Any(n => n.Id == id));
+    public static Setup? SetupOf(Part part, string id) => part.Setups.FirstOrDefault(s => s.Named().Any(n => n.Id == id));
 
-    private string? Where(Part part, Item item)
+    public string? Where(Part part, Item item)
     {
         for (var hops = 0; hops < 100; hops++)
         {
             if (SetupOf(part, item.Id) is { } setup) return "hand:" + setup.Person;
+            if (InLights(part, item.Id)) return "lights";
             if (item.Place is not { } at) return null;
             if (!at.StartsWith('@')) return plan.Places.Any(p => p.Id == at) ? at : null;
             if (!Things.TryGetValue(at[1..].Split('/')[0], out var next)) return null;
@@ -248,6 +351,8 @@ internal sealed class SlowReference(Plan plan)
         }
         return null;
     }
+
+    public static bool InLights(Part part, string id) => (part.Lights ?? []).Any(l => new[] { l.Flash, l.Light, l.Relay, l.Receiver, l.Pack, l.Holder }.Contains(id));
 
     private List<string> GlassOn(Part part, Body body)
     {

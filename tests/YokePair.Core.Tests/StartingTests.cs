@@ -3,6 +3,7 @@ using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Core.Starting;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Tests;
 
@@ -46,6 +47,35 @@ public sealed class StartingTests
         Assert.Contains(NewDay.From(new NewDayRequest("A day", new DateOnly(2027, 6, 15), "wedding-indoor", null, null, true), Owned).Plan!.Items, i => i.Id == "z70r");
     }
 
+    [Fact]
+    public void An_assignment_of_several_days_repeats_the_first_and_knows_its_team_and_zone()
+    {
+        var plan = NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, "two-zooms", true, Days: 3, Assistant: true, TimeZone: "Europe/Vienna"), Owned).Plan!;
+        Assert.Equal(3, plan.Parts.Select(p => DateOnly.FromDateTime(p.Start!.Value)).Distinct().Count());
+        Assert.Equal(plan.Parts.Count, plan.Parts.Select(p => p.Id).Distinct().Count());
+        Assert.Equal(PersonRole.Assistant, plan.People.Single(p => p.Id == "assistant").Role);
+        Assert.Empty(PlanCheck.Complete(plan));
+        Assert.Contains("days", NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, null, true, Days: 0), Owned).Problems.Select(p => p.Field));
+        Assert.Contains("assignment.timeZone", NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, null, true, TimeZone: "Here/There"), Owned).Problems.Select(p => p.Field));
+    }
+
+    [Fact]
+    public void Habits_fill_the_day_their_own_way()
+    {
+        Plan Made(Habits habits, string style = "two-primes") => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, Second: true, Habits: habits), Owned).Plan!;
+        string? Glass(Plan plan, string position) => plan.Parts[0].Setups.First(s => s.Person == "lead" && s.Position == position).Lens;
+        Assert.Equal(("l24", "l85"), (Glass(Made(new Habits(LivesAtMm: 24)), "left"), Glass(Made(new Habits(LivesAtMm: 24)), "right")));
+        Assert.Equal("l35", Glass(Made(new Habits(LivesAtMm: 100)), "left"));
+        Assert.All(Made(new Habits(Light: Illumination.Stands)).Parts.SelectMany(p => p.Needs), n => Assert.True(n.Light.Contains(LightKind.Stands) && n.Stands is not null));
+        Assert.All(Made(new Habits(Light: Illumination.Available)).Parts.SelectMany(p => p.Needs), n => Assert.Equal([LightKind.Ambient], n.Light));
+        Assert.False(Made(new Habits(TwoRecords: false)).Rules.DualRecord);
+        Assert.Contains(Made(new Habits()).Items.OfType<Battery>(), b => b.Make == Make.ThirdParty);
+        Assert.DoesNotContain(Made(new Habits(OwnMakeOnly: true)).Items.OfType<Battery>(), b => b.Make == Make.ThirdParty);
+        Assert.Contains(Made(new Habits(Backups: BackupHome.Car)).Items.OfType<Lens>(), l => l.Place == "car");
+        Assert.DoesNotContain(Made(new Habits()).Items.OfType<Lens>(), l => l.Place == "car");
+        Assert.Contains("habits.livesAtMm", NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, null, true, Habits: new Habits(LivesAtMm: 3)), Owned).Problems.Select(p => p.Field));
+    }
+
     /// <summary>A timetable, and what is read: start, end, name, place, kind.</summary>
     public static TheoryData<string, string> Timetables => new()
     {
@@ -55,6 +85,8 @@ public sealed class StartingTests
         { "22:00 dancing\n0:30 farewell", "22:00-00:30 Dancing dance-floor|00:30-00:50 Farewell exit" },
         { "20:00 fireworks", "20:00-21:00 Fireworks " },
         { "14:00-14:40 vows, garden", "14:00-14:40 Vows @garden ceremony" },
+        { "20:00 dinner\nday 2\n10:00 brunch", "20:00-21:30 Dinner dinner|10:00-11:00 Brunch " },
+        { "20:00 dinner\n2027-07-04\n10:00 drinks, terrace\n11:00 farewell", "20:00-21:30 Dinner dinner|10:00-11:00 Drinks @terrace drinks|11:00-11:20 Farewell exit" },
     };
 
     [Theory]
@@ -71,7 +103,11 @@ public sealed class StartingTests
     [InlineData("14:00 vows\n25:00 late", 2)]
     [InlineData("14:00 vows\n14:00 kiss", 2)]
     [InlineData("14:99 vows", 1)]
+    [InlineData("14:00 vows\nday 40\n10:00 brunch", 2)]
+    [InlineData("14:00 vows\n2027-07-01\n10:00 brunch", 2)]
     public void A_line_that_cannot_be_is_named(string text, int line) => Assert.Contains(Timetable.Read(text, Day).Problems, p => p.Line == line);
+
+    private static Part Anywhere { get; } = new() { Id = "anywhere", Ev = 10 };
 
     [Fact]
     public void Hours_that_run_back_belong_to_the_next_day() => Assert.Equal(Day.AddDays(1), DateOnly.FromDateTime(Timetable.Read("23:00 dancing\n1:00 exit", Day).Lines[1].Start));
@@ -80,9 +116,10 @@ public sealed class StartingTests
     public void A_framing_gives_its_focal_lengths_unless_they_are_typed_over()
     {
         var need = Phrases.Need("Speaker", Importance.Must, Subject.FullLength, 7, 14, Motion.Talking);
-        Assert.Equal(new Interval(7 * 24 / 2.2, 14 * 24 / 2.2), need.FocalWanted!.Value);
-        Assert.Equal(153, need.FocalWanted.Value.High, 0.5);
-        Assert.Equal(new Interval(85, 85), (need with { Focal = new Interval(85, 85) }).FocalWanted);
+        Assert.Equal(new Interval(7 * 24 / 2.2, 14 * 24 / 2.2), need.FocalMm(Anywhere)!.Value);
+        Assert.Equal(153, need.FocalMm(Anywhere)!.Value.High, 0.5);
+        Assert.Equal(new Interval(85, 85), (need with { Focal = new Interval(85, 85) }).FocalMm(Anywhere));
+        Assert.Equal(14 * 24 / 2.2, need.FocalMm(Anywhere with { StayBehindM = 14 })!.Value.Low);
     }
 
     /// <summary>Edits of a day of three parts, and its run after them.</summary>
@@ -115,8 +152,8 @@ public sealed class StartingTests
         var plan = Three();
         var put = new PutNeed { Part = "part-drinks", Need = new Need { Id = "", Name = "Cake", ShutterSeconds = 1 }, Subject = Subject.Couple, NearM = 3, FarM = 6, Motion = Motion.Walking };
         var need = EditResult.Apply(plan, [put]).Plan!.Parts[1].Needs[^1];
-        Assert.Equal((1.0 / 250, 3.2), (need.ShutterSeconds, need.MinFNumber!.Value));
-        Assert.Equal(3 * 24 / 2.2, need.FocalWanted!.Value.Low, 1e-9);
+        Assert.Equal((1.0 / 250, DepthPreset.Couple, 3.2 / 1.5), (need.ShutterSeconds, need.Depth!.Value, need.DepthFNumber(50, 1.5)));
+        Assert.Equal(3 * 24 / 2.2, need.FocalMm(Anywhere)!.Value.Low, 1e-9);
         Assert.Contains("farM", EditResult.Apply(plan, [put with { FarM = 1 }]).Problems.Select(p => p.Field));
         Assert.Contains("nearM", EditResult.Apply(plan, [put with { NearM = 0 }]).Problems.Select(p => p.Field));
         var gone = EditResult.Apply(plan, [new RemoveNeed { Part = "part-ceremony", Need = "need-kiss" }]).Plan!;

@@ -40,7 +40,8 @@ public sealed class WhatIfTests
         var table = WhatIfTable.Of(plan);
         var rig = table.Rows.First(r => r is { Kind: LossKind.Rig, Id: "b2" });
         Assert.Superset(new HashSet<string> { "b2", "bat2", "c12", "c16", "f2", "aa2", "l85", "z70" }, rig.Items.ToHashSet());
-        Assert.Equal(table.Rows.Count, plan.Items.Count + 5 + plan.Places.Count + plan.People.Count);
+        // And one radio system.
+        Assert.Equal(plan.Items.Count + 5 + plan.Places.Count + plan.People.Count + 1, table.Rows.Count);
         Assert.Equal(Outcome.Late, table.Rows.First(r => r is { Kind: LossKind.Item, Id: "ad1" }).Cells.First(c => c.Part == "details").Worst);
         Assert.Contains("losses tried", table.Headline, StringComparison.Ordinal);
     }

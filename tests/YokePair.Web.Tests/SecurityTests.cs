@@ -33,6 +33,15 @@ public sealed class SecurityTests(App app) : IClassFixture<App>
         Assert.Equal(expected, (await Send(HttpMethod.Post, "/api/demos/track-night", (header, value))).StatusCode);
 
     [Fact]
+    public async Task An_edit_that_does_not_say_what_it_is_is_refused_in_words()
+    {
+        using var body = new StringContent("""{"baseRevision":1,"edits":[{"part":"vows"}]}""", System.Text.Encoding.UTF8, "application/json");
+        using var answer = await client.PostAsync("/api/assignments/any/edits", body, TestContext.Current.CancellationToken);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.Contains("type discriminator", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Reading_is_not_hindered_by_where_one_comes_from() =>
         Assert.Equal(HttpStatusCode.OK, (await Send(HttpMethod.Get, "/api/assignments", ("Sec-Fetch-Site", "cross-site"))).StatusCode);
 

@@ -25,6 +25,19 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         Assert.Equal(await times(key), await times(made.GetProperty("key").GetString()));
     }
 
+    [Fact]
+    public async Task Several_days_go_out_as_a_calendar_and_come_back()
+    {
+        var made = await (await client.Post("/api/assignments", new { name = "Fair", day = "2027-07-02", template = "event-awards", timetable = (string?)null, style = (string?)null, second = false, days = 2, assistant = true, timeZone = "Europe/Vienna" })).Json();
+        var key = made.GetProperty("key").GetString();
+        var read = await (await Send(await client.GetStringAsync(new Uri($"/api/assignments/{key}/day.ics", UriKind.Relative)))).Json();
+        var timetable = read.GetProperty("timetable").GetString()!;
+        Assert.Contains("\n2027-07-03\n17:00 ", timetable, StringComparison.Ordinal);
+        var again = await (await client.Post("/api/assignments", new { name = "Fair again", day = "2027-07-02", template = (string?)null, timetable, style = (string?)null, second = false, days = 1, assistant = false, timeZone = (string?)null })).Json();
+        var times = async (string? of) => string.Join(' ', (await client.Json($"/api/assignments/{of}/board")).GetProperty("plan").GetProperty("parts").EnumerateArray().Select(p => $"{p.GetProperty("start").GetString()}-{p.GetProperty("end").GetString()}"));
+        Assert.Equal(await times(key), await times(again.GetProperty("key").GetString()));
+    }
+
     [Theory]
     [InlineData("")]
     [InlineData("hello")]

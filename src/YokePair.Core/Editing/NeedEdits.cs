@@ -21,6 +21,15 @@ public sealed record PutNeed : PlanEdit
     /// <summary>Farthest place to stand, metres.</summary>
     public double? FarM { get; init; }
 
+    /// <summary>For a group: how many people.</summary>
+    public int? People { get; init; }
+
+    /// <summary>For a group: in how many rows.</summary>
+    public int? Rows { get; init; }
+
+    /// <summary>For a room: how wide it is, metres.</summary>
+    public double? RoomM { get; init; }
+
     /// <summary>How it moves; gives the shutter time.</summary>
     public Motion? Motion { get; init; }
 
@@ -29,13 +38,24 @@ public sealed record PutNeed : PlanEdit
     {
         if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         var need = Need;
-        if (Motion is { } motion) need = need with { ShutterSeconds = Phrases.ShutterSeconds(motion) };
+        if (Motion is { } motion) need = need with { Motion = motion, ShutterSeconds = Phrases.ShutterSeconds(motion) };
         if (Subject is { } subject)
         {
             if (NearM is not { } near || near <= 0) return Refuse("nearM", "say how near you can stand, in metres above 0");
             var far = FarM ?? near;
             if (far < near) return Refuse("farM", FormattableString.Invariant($"{far} m is nearer than {near} m; put the farther place last"));
-            need = need with { Framing = Phrases.Frame(subject, near, far), Focal = null, MinFNumber = need.MinFNumber ?? Phrases.Depth(subject) };
+            if (People is < 1 or > 2000) return Refuse("people", $"{People} people; say a number from 1 to 2000");
+            if (Rows is < 1 or > 20 || Rows > People) return Refuse("rows", $"{Rows} rows; say a number from 1 to 20, and no more rows than people");
+            if (RoomM is <= 0 or > 500) return Refuse("roomM", FormattableString.Invariant($"{RoomM} m; say a width above 0 and up to 500 m"));
+            var frame = subject switch
+            {
+                Starting.Subject.Group when People is { } people => Phrases.GroupFrame(people, Rows ?? 1, near, far),
+                Starting.Subject.Room when RoomM is { } wide => Phrases.RoomFrame(wide, near, far),
+                _ => Phrases.Frame(subject, near, far),
+            };
+            need = subject == Starting.Subject.Ring
+                ? need with { Framing = null, CloseWidthMm = Phrases.RingMm, Depth = need.Depth ?? Phrases.Depth(subject) }
+                : need with { Framing = frame with { Upright = need.Framing?.Upright ?? false }, Focal = null, Depth = need.Depth ?? Phrases.Depth(subject) };
         }
         var old = part.Needs.FirstOrDefault(n => n.Id == need.Id);
         if (need.Id.Length == 0) need = need with { Id = Locker.ItemIds.New("need", need.Label, part.Needs.Select(n => n.Id).ToHashSet(StringComparer.Ordinal)) };

@@ -33,15 +33,88 @@ public sealed record UnpackThing : PlanEdit
     /// <summary>Item id.</summary>
     public required string Item { get; init; }
 
+    /// <summary>True: it is taken out of every hand and light it is set up in, and what is packed on it goes where it was. Else such a thing stays.</summary>
+    public bool? Everywhere { get; init; }
+
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
         if (plan.Items.FirstOrDefault(i => i.Id == Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
-        var held = plan.Parts.Where(p => p.Setups.Any(s => s.Named().Any(n => n.Id == Item))).Select(p => p.Label).ToList();
-        if (held.Count > 0) return Refuse("item", $"{item.Label} is in a hand in {Reports.Words.List(held)}; put something else there first");
-        var on = plan.Items.Where(i => PlaceReference.Parse(i.Place, id => plan.Items.Any(o => o.Id == id))?.Item == Item).Select(i => i.Label).ToList();
-        return on.Count > 0
-            ? Refuse("item", $"{Reports.Words.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first")
-            : new EditResult(plan with { Items = [.. plan.Items.Where(i => i.Id != Item)] }, $"{item.Label} left at home", []);
+        var feared = plan.Events?.FirstOrDefault(e => e.Items.Contains(Item));
+        if (Everywhere != true)
+        {
+            if (feared is not null) return Refuse("item", $"{item.Label} is part of \"{feared.Name ?? feared.Id}\" in what if; take it out of there first");
+            var held = plan.Parts.Where(p => p.Setups.Any(s => s.Named().Any(n => n.Id == Item)) || p.Lights?.Any(l => l.Named(_ => false).Any(n => n.Id == Item)) == true).Select(p => p.Label).ToList();
+            if (held.Count > 0) return Refuse("item", $"{item.Label} is set up in {Reports.Words.List(held)}; put something else there first");
+            var on = plan.Items.Where(i => RestsOn(plan, i)).Select(i => i.Label).ToList();
+            if (on.Count > 0) return Refuse("item", $"{Reports.Words.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first");
+        }
+        return new EditResult(plan with
+        {
+            Items = [.. plan.Items.Where(i => i.Id != Item).Select(i => RestsOn(plan, i) ? i with { Place = item.Place } : i)],
+            Parts = plan.Parts.Any(Names) ? [.. plan.Parts.Select(p => Names(p) ? Without(p) : p)] : plan.Parts,
+            Events = feared is null ? plan.Events : [.. plan.Events!.Select(e => e with { Items = [.. e.Items.Where(i => i != Item)] }).Where(e => e.Items.Count > 0)],
+        }, $"{item.Label} left at home", []);
+    }
+
+    private bool RestsOn(Plan plan, Item item) => PlaceReference.Parse(item.Place, id => plan.Items.Any(o => o.Id == id))?.Item == Item;
+
+    private bool Names(Part part) => part.Setups.Any(s => s.Named().Any(n => n.Id == Item)) || part.Lights?.Any(l => l.Named(_ => false).Any(n => n.Id == Item)) == true;
+
+    private Part Without(Part part) => part with
+    {
+        Setups = [.. part.Setups.Select(Without).Where(s => s.Named().Any())],
+        Lights = part.Lights is null ? null : [.. part.Lights.Select(Without).Where(l => (l.Flash ?? l.Light ?? l.Relay) is not null)],
+    };
+
+    private Setup Without(Setup s)
+    {
+        // Without the camera nothing of its setup is in the hand; without the lens, nor is what adapts it.
+        if (s.Body == Item) return s with { Body = null, Lens = null, Adapter = null, Converter = null, Tube = null, Flash = null, Trigger = null, Support = null, Battery = null, Cards = null, Unattended = null };
+        if (s.Lens == Item) s = s with { Lens = null, Adapter = null, Converter = null, Tube = null };
+        return s with
+        {
+            Adapter = Left(s.Adapter),
+            Converter = Left(s.Converter),
+            Tube = Left(s.Tube),
+            Flash = Left(s.Flash),
+            Trigger = Left(s.Trigger),
+            Support = Left(s.Support),
+            Battery = Left(s.Battery),
+            Cards = s.Cards?.Contains(Item) == true ? [.. s.Cards.Select(Left)] : s.Cards,
+        };
+    }
+
+    private PlacedLight Without(PlacedLight l) => l with
+    {
+        Flash = Left(l.Flash),
+        Light = Left(l.Light),
+        Relay = Left(l.Relay),
+        Receiver = Left(l.Receiver),
+        Pack = Left(l.Pack),
+        Holder = Left(l.Holder),
+    };
+
+    private string? Left(string? id) => id == Item ? null : id;
+}
+
+/// <summary>Takes along a kind of thing that is not one's own: borrowed, rented or bought for the day.</summary>
+public sealed record BorrowThing : PlanEdit
+{
+    /// <summary>The thing, with the figures it must have and the place it is packed in.</summary>
+    public required Item Item { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        var place = plan.Places.FirstOrDefault(p => p.Id == Item.Place);
+        var on = PlaceReference.Parse(Item.Place, id => plan.Items.Any(i => i.Id == id)) is { } at ? plan.Items.FirstOrDefault(i => i.Id == at.Item) : null;
+        if (place is null && on is null) return Refuse("item.place", $"there is no place \"{Item.Place}\"");
+        var next = plan with { Items = [.. plan.Items, Item with { Owner = Item.Owner ?? "borrowed or rented" }] };
+        var field = FormattableString.Invariant($"items[{next.Items.Count - 1}]");
+        var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith(field, StringComparison.Ordinal));
+        return wrong is not null
+            ? Refuse(wrong.Field.Replace(field, "item", StringComparison.Ordinal), wrong.Message)
+            : new EditResult(next, $"Borrow, rent or buy {Reports.MendCandidates.Wanted(Item)}; into {place?.Name ?? place?.Id ?? on!.Label}", []);
     }
 }

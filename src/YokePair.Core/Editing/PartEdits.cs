@@ -20,7 +20,7 @@ public sealed record AddPart : PlanEdit
         var before = After is null ? order.LastOrDefault() : order.FirstOrDefault(p => p.Id == After);
         if (before?.End is not { } start) return Refuse("after", $"there is no part \"{After}\" with an end to follow");
         var id = Locker.ItemIds.New("part", kind.Name, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal));
-        var part = kind.Make(id, start, start.AddMinutes(kind.Minutes)) with { Setups = before.Setups, Present = before.Present, Unreachable = before.Unreachable };
+        var part = kind.Make(id, start, start.AddMinutes(kind.Minutes)) with { Setups = before.Setups, Lights = before.Lights, Present = before.Present, Unreachable = before.Unreachable };
         var moved = PlanChanges.MoveOn(plan, start, part.End!.Value, except: before.Id);
         return new EditResult(moved with { Parts = [.. Day.InOrder(moved).TakeWhile(p => p.Start < start), part, .. Day.InOrder(moved).SkipWhile(p => p.Start < start)] }, $"{part.Label} after {before.Label}", []);
     }

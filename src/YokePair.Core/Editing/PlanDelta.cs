@@ -7,7 +7,17 @@ namespace YokePair.Core.Editing;
 /// <param name="Items">Changed and added items, whole.</param>
 /// <param name="Gone">Ids of items that are no longer there.</param>
 /// <param name="Order">Ids of the parts in their order, where parts came, went or moved.</param>
-public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> Items, IReadOnlyList<string>? Gone = null, IReadOnlyList<string>? Order = null)
+/// <param name="People">Everybody, where anybody came or changed.</param>
+/// <param name="Places">Every place, where any changed.</param>
+/// <param name="Events">Every event of one's own, where any changed.</param>
+public sealed record PlanDelta(
+    IReadOnlyList<Part> Parts,
+    IReadOnlyList<Item> Items,
+    IReadOnlyList<string>? Gone = null,
+    IReadOnlyList<string>? Order = null,
+    IReadOnlyList<Person>? People = null,
+    IReadOnlyList<Place>? Places = null,
+    IReadOnlyList<PlannedLoss>? Events = null)
 {
     /// <summary>What leads from one plan to the other. Edits replace records and share the rest, so what is the same object is unchanged.</summary>
     public static PlanDelta To(Plan from, Plan to)
@@ -18,12 +28,16 @@ public sealed record PlanDelta(IReadOnlyList<Part> Parts, IReadOnlyList<Item> It
             [.. to.Parts.Where(p => !from.Parts.Contains(p, ReferenceEqualityComparer.Instance))],
             [.. to.Items.Where(i => !from.Items.Contains(i, ReferenceEqualityComparer.Instance))],
             gone.Length == 0 ? null : gone,
-            from.Parts.Select(p => p.Id).SequenceEqual(to.Parts.Select(p => p.Id)) ? null : [.. to.Parts.Select(p => p.Id)]);
+            from.Parts.Select(p => p.Id).SequenceEqual(to.Parts.Select(p => p.Id)) ? null : [.. to.Parts.Select(p => p.Id)],
+            ReferenceEquals(from.People, to.People) ? null : to.People,
+            ReferenceEquals(from.Places, to.Places) ? null : to.Places,
+            ReferenceEquals(from.Events, to.Events) ? null : to.Events ?? []);
     }
 
     /// <summary>Puts the parts and items in place of those with the same ids, adds new items and takes away those that are gone.</summary>
     public Plan ApplyTo(Plan plan)
     {
+        plan = plan with { People = People ?? plan.People, Places = Places ?? plan.Places, Events = Events is null ? plan.Events : Events.Count == 0 ? null : Events };
         foreach (var part in Parts) plan = plan.With(part);
         if (Order is not null)
         {

@@ -1,6 +1,5 @@
 using System.Text.Json.Serialization;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Editing;
 
@@ -11,12 +10,20 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(MoveItem), "moveItem")]
 [JsonDerivedType(typeof(PackThing), "pack")]
 [JsonDerivedType(typeof(UnpackThing), "unpack")]
+[JsonDerivedType(typeof(BorrowThing), "borrow")]
 [JsonDerivedType(typeof(AddPart), "addPart")]
 [JsonDerivedType(typeof(RemovePart), "removePart")]
 [JsonDerivedType(typeof(SplitPart), "splitPart")]
 [JsonDerivedType(typeof(JoinParts), "joinParts")]
+[JsonDerivedType(typeof(SetPlace), "setPlace")]
+[JsonDerivedType(typeof(SetLights), "setLights")]
+[JsonDerivedType(typeof(Equip), "equip")]
+[JsonDerivedType(typeof(SetPerson), "setPerson")]
+[JsonDerivedType(typeof(AddDay), "addDay")]
 [JsonDerivedType(typeof(PutNeed), "putNeed")]
 [JsonDerivedType(typeof(RemoveNeed), "removeNeed")]
+[JsonDerivedType(typeof(PutEvent), "putEvent")]
+[JsonDerivedType(typeof(RemoveEvent), "removeEvent")]
 public abstract record PlanEdit
 {
     /// <summary>Makes the change.</summary>
@@ -36,6 +43,7 @@ public sealed record EditResult(Plan? Plan, string Label, IReadOnlyList<PlanProb
     /// <summary>Applies edits one after the other, all or none, and checks the plan they lead to.</summary>
     public static EditResult Apply(Plan plan, IReadOnlyList<PlanEdit> edits)
     {
+        var before = plan;
         var labels = new List<string>();
         foreach (var edit in edits)
         {
@@ -44,192 +52,15 @@ public sealed record EditResult(Plan? Plan, string Label, IReadOnlyList<PlanProb
             plan = result.Plan;
             labels.Add(result.Label);
         }
-        var problems = PlanCheck.Usable(plan);
+        var problems = PlanCheck.Usable(plan).ToList();
+        // A day that came with somebody in two places may be mended step by step; no edit may add to it.
+        var two = PlanCheck.TwoPlaces(plan).ToList();
+        var had = two.Count == 0 ? [] : PlanCheck.TwoPlaces(before).Select(t => (before.Parts[t.One].Id, before.Parts[t.Other].Id)).ToHashSet();
+        problems.AddRange(two.Where(t => !had.Contains((plan.Parts[t.One].Id, plan.Parts[t.Other].Id)))
+            .Select(t => new PlanProblem("present", PlanCheck.Both(plan, t.One, t.Other, t.Person))));
+        problems.AddRange(Clock.Problems(plan).ExceptBy(Clock.Problems(before).Select(p => p.Message), p => p.Message));
         return problems.Count > 0 ? new EditResult(null, "", problems) : new EditResult(plan, string.Join("; ", labels.Distinct()), []);
     }
-}
-
-/// <summary>Puts a body with glass in a person's position for one part. What another position of that part held of it is given what was here.</summary>
-public sealed record Mount : PlanEdit
-{
-    /// <summary>Part id.</summary>
-    public required string Part { get; init; }
-
-    /// <summary>Person id.</summary>
-    public required string Person { get; init; }
-
-    /// <summary>Position: left, right and so on.</summary>
-    public required string Position { get; init; }
-
-    /// <summary>Body id; null empties the hand.</summary>
-    public string? Body { get; init; }
-
-    /// <summary>Lens id; null leaves the body bare. A lens of another mount brings the adapter it needs, if there is one.</summary>
-    public string? Lens { get; init; }
-
-    /// <summary>Converter id.</summary>
-    public string? Converter { get; init; }
-
-    /// <summary>Tube id.</summary>
-    public string? Tube { get; init; }
-
-    /// <summary>Adapter id.</summary>
-    public string? Adapter { get; init; }
-
-    /// <summary>The edit that puts a body with its glass into a position.</summary>
-    public static Mount Of(string part, string person, string position, GlassOnBody glass) => new()
-    {
-        Part = part,
-        Person = person,
-        Position = position,
-        Body = glass.Body.Id,
-        Lens = glass.Lens.Id,
-        Converter = glass.Converter?.Id,
-        Tube = glass.Tube?.Id,
-        Adapter = glass.Adapter?.Id,
-    };
-
-    /// <inheritdoc/>
-    public override EditResult Apply(Plan plan)
-    {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
-        var before = part.Setups.FirstOrDefault(s => s.Person == Person && s.Position == Position) ?? new Setup { Person = Person, Position = Position };
-        if (Unfit(plan) is { } unfit) return unfit;
-        var after = before with { Body = Body, Lens = Lens, Converter = Converter, Tube = Tube, Adapter = Adapter ?? AdapterNeeded(plan)?.Id };
-        // Battery, cards and flash belong to the body; another body brings its own.
-        if (Body != before.Body) after = after with { Battery = null, Cards = null, Flash = null };
-        var setups = part.Setups.Where(s => s != before).Select(s => Yield(s, before, after)).ToList();
-        var at = part.Setups.ToList().IndexOf(before);
-        setups.Insert(at < 0 ? setups.Count : at, after);
-        var changed = part with { Setups = [.. setups.Where(s => s.Named().Any())] };
-        return new EditResult(plan.With(changed), $"{part.Label}: {Person} {Position} takes {Described(plan, after)} (was {Described(plan, before)})", []);
-    }
-
-    private EditResult? Unfit(Plan plan)
-    {
-        if (Lens is null) return null;
-        if (Body is null) return Refuse("body", "there is no body in this hand yet; put one there first");
-        if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == Body) is not { } body) return Refuse("body", $"there is no body \"{Body}\"");
-        if (plan.Items.OfType<Lens>().FirstOrDefault(l => l.Id == Lens) is not { } lens) return Refuse("lens", $"there is no lens \"{Lens}\"");
-        return body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens) || Adapter is not null || AdapterNeeded(plan) is not null
-            ? null
-            : Refuse("lens", $"the {lens.Label} ({lens.Mount}) does not fit the {body.Label} ({string.Join(", ", body.Mount)}), and no adapter leads from one to the other");
-    }
-
-    /// <summary>The adapter a lens of another mount needs: the one that lies on it, else a sound one, else any.</summary>
-    private Adapter? AdapterNeeded(Plan plan)
-    {
-        var body = plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == Body);
-        var lens = plan.Items.OfType<Lens>().FirstOrDefault(l => l.Id == Lens);
-        if (body is null || lens is null || body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens)) return null;
-        return plan.Items.OfType<Adapter>()
-            .Where(a => a.LensMount == lens.Mount && a.BodyMount is { } mount && body.Mount.Contains(mount))
-            .OrderBy(a => a.Place == "@" + lens.Id ? 0 : a.Doubtful ? 2 : 1)
-            .FirstOrDefault();
-    }
-
-    /// <summary>Hands over what the new setup takes from another one; body for body, glass for glass.</summary>
-    private static Setup Yield(Setup other, Setup before, Setup after)
-    {
-        if (after.Body is not null && other.Body == after.Body)
-            other = other with { Body = before.Body, Battery = null, Cards = null, Flash = null };
-        if (after.Lens is not null && other.Lens == after.Lens)
-            return other with { Lens = Free(before.Lens), Converter = Free(before.Converter), Tube = Free(before.Tube), Adapter = Free(before.Adapter) };
-        return other with
-        {
-            Converter = Taken(other.Converter, after.Converter) ? null : other.Converter,
-            Tube = Taken(other.Tube, after.Tube) ? null : other.Tube,
-            Adapter = Taken(other.Adapter, after.Adapter) ? null : other.Adapter,
-        };
-
-        string? Free(string? id) => after.Named().Any(n => n.Id == id) ? null : id;
-
-        static bool Taken(string? here, string? there) => here is not null && here == there;
-    }
-
-    private static string Described(Plan plan, Setup setup)
-    {
-        var names = new[] { setup.Lens, setup.Converter, setup.Tube, setup.Adapter, setup.Body }
-            .Where(id => id is not null)
-            .Select(id => plan.Items.FirstOrDefault(i => i.Id == id)?.Label ?? id)
-            .ToArray();
-        return names.Length == 0 ? "nothing" : string.Join(" + ", names);
-    }
-}
-
-/// <summary>Changes a part's times, light or rules; what is null stays as it is.</summary>
-public sealed record SetPart : PlanEdit
-{
-    /// <summary>Part id.</summary>
-    public required string Part { get; init; }
-
-    /// <summary>New name.</summary>
-    public string? Name { get; init; }
-
-    /// <summary>New location, in words.</summary>
-    public string? Location { get; init; }
-
-    /// <summary>New list of people who are there.</summary>
-    public IReadOnlyList<string>? Present { get; init; }
-
-    /// <summary>Whether what follows moves by as much as the end does.</summary>
-    public bool? Ripple { get; init; }
-
-    /// <summary>New start.</summary>
-    [JsonConverter(typeof(LocalTimeConverter))] public DateTime? Start { get; init; }
-
-    /// <summary>New end.</summary>
-    [JsonConverter(typeof(LocalTimeConverter))] public DateTime? End { get; init; }
-
-    /// <summary>New light, EV at ISO 100.</summary>
-    public double? Ev { get; init; }
-
-    /// <summary>New flash rule.</summary>
-    public FlashRule? Flash { get; init; }
-
-    /// <summary>New rule about noise.</summary>
-    public QuietRule? Quiet { get; init; }
-
-    /// <summary>New list of places out of reach.</summary>
-    public IReadOnlyList<string>? Unreachable { get; init; }
-
-    /// <inheritdoc/>
-    public override EditResult Apply(Plan plan)
-    {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
-        var changed = part with
-        {
-            Name = Name ?? part.Name,
-            Location = Location ?? part.Location,
-            Present = Present ?? part.Present,
-            Start = Start ?? part.Start,
-            End = End ?? part.End,
-            Ev = Ev ?? part.Ev,
-            Flash = Flash ?? part.Flash,
-            Quiet = Quiet ?? part.Quiet,
-            Unreachable = Unreachable ?? part.Unreachable,
-        };
-        var said = new List<string>();
-        Say(Name is not null, $"called {changed.Label}");
-        Say(Location is not null, $"at {changed.Location}");
-        Say(Present is not null, changed.Present?.Count > 0 ? $"with {string.Join(", ", changed.Present)}" : "nobody there");
-        Say(Start is not null, $"starts {changed.Start:HH:mm} (was {part.Start:HH:mm})");
-        Say(End is not null, $"ends {changed.End:HH:mm} (was {part.End:HH:mm})");
-        Say(Ev is not null, FormattableString.Invariant($"light EV {changed.Ev} (was {part.Ev})"));
-        Say(Flash is not null, $"flash {Lower(changed.Flash)}");
-        Say(Quiet is not null, $"quiet {Lower(changed.Quiet)}");
-        Say(Unreachable is not null, changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}");
-        var next = plan.With(changed);
-        if (Ripple == true && part.End is { } was && End is { } now && now != was) next = PlanChanges.MoveOn(next, was, now, except: part.Id);
-        return new EditResult(next, $"{part.Label}: {string.Join(", ", said)}{(Ripple == true ? ", the rest moves along" : "")}", []);
-
-        void Say(bool when, string what)
-        {
-            if (when) said.Add(what);
-        }
-    }
-
-    private static string Lower<T>(T value) where T : struct, Enum => value.ToString().ToLowerInvariant();
 }
 
 /// <summary>Packs a thing somewhere else.</summary>

@@ -63,8 +63,8 @@ internal sealed class CutSets(bool[] failed)
 internal sealed class SharedItems(bool[] failed)
 {
     private readonly List<int> common = [];
-    private readonly (int Item, bool Alone, int Source)[] picks = new (int, bool, int)[3];
-    private readonly OptionGroup[][] wants = new OptionGroup[3][];
+    private readonly (int Item, bool Alone, int Source)[] picks = new (int, bool, int)[WaySearch.MaxAsks];
+    private readonly OptionGroup[][] wants = new OptionGroup[WaySearch.MaxAsks][];
     private int depth;
     private int[]? oneWay;
     private Rig rig = null!;
@@ -90,10 +90,9 @@ internal sealed class SharedItems(bool[] failed)
             if (!WaySearch.InTime(rig.Seconds, need)) break;
             // A rig that uses all that is still shared can take nothing away from it.
             if (rig.IsHit(failed) || (oneWay is not null && Settled())) continue;
-            wants[0] = rig.Supplies.Batteries;
-            wants[1] = rig.Supplies.OneCard;
-            depth = 2;
-            if (rig.Cells is { } cells) wants[depth++] = cells;
+            depth = 0;
+            foreach (var ask in rig.Asks) wants[depth++] = ask.Groups;
+            if (rig.Cards is { } cards) wants[depth++] = cards.OneCard;
             Enumerate(0, rig.Seconds);
             if (oneWay is not null && common.Count == 0) break;
         }
@@ -111,6 +110,12 @@ internal sealed class SharedItems(bool[] failed)
         {
             var total = seconds + group.ChangeSeconds + (group.InPlace || Fetches(group.Source, level) ? 0 : group.FetchSeconds);
             if (!WaySearch.InTime(total, ways)) continue;
+            if (rig.Competes)
+            {
+                Spread(group, level, total);
+                if (oneWay is not null && Settled()) return;
+                continue;
+            }
             var found = 0;
             foreach (var item in group.Items)
             {
@@ -125,6 +130,31 @@ internal sealed class SharedItems(bool[] failed)
             if (found > 0) Enumerate(level + 1, total);
             if (oneWay is not null && Settled()) return;
         }
+    }
+
+    /// <summary>
+    /// A group that several wants draw from. With more working members than wants, none of them can be what all ways share,
+    /// and any that is not yet taken stands for all; with fewer, each must be tried by itself.
+    /// </summary>
+    private void Spread(OptionGroup group, int level, double total)
+    {
+        var working = 0;
+        foreach (var item in group.Items)
+            if (!failed[item]) working++;
+        foreach (var item in group.Items)
+        {
+            if (failed[item] || Picked(item, level)) continue;
+            picks[level] = (item, working <= depth, group.Source);
+            Enumerate(level + 1, total);
+            if (working > depth || (oneWay is not null && Settled())) return;
+        }
+    }
+
+    private bool Picked(int item, int level)
+    {
+        for (var i = 0; i < level; i++)
+            if (picks[i].Item == item) return true;
+        return false;
     }
 
     private bool Settled()

@@ -9,9 +9,12 @@ namespace YokePair.Core.Failure;
 /// </summary>
 internal sealed class WaySearch(bool dualRecord)
 {
-    private readonly Pick[] picks = new Pick[4];
-    private readonly (Want Want, OptionGroup[] Groups)[] wants = new (Want, OptionGroup[])[4];
-    private int depth;
+    /// <summary>More than any way asks: a battery, two cards, and cells for every light and trigger of a part.</summary>
+    internal const int MaxAsks = 32;
+
+    private readonly Pick[] picks = new Pick[MaxAsks];
+    private readonly Ask[] wants = new Ask[MaxAsks];
+    private int depth, tries;
     private Pick[]? bestPicks;
     private double bestSeconds;
     private bool allowDoubtful;
@@ -45,14 +48,21 @@ internal sealed class WaySearch(bool dualRecord)
             bestSeconds = best?.Seconds ?? double.PositiveInfinity;
             bestPicks = null;
             var records = 0;
-            if (dualRecord)
+            if (rig.Cards is not { } cards)
             {
-                // Two records first: where one card would be no quicker, show the way as it would really be shot.
-                for (var first = 0; first < rig.Supplies.Slots.Length; first++)
-                    for (var second = first + 1; second < rig.Supplies.Slots.Length; second++)
-                        if (Try(rig.Supplies.Slots[first], rig.Supplies.Slots[second])) records = 2;
+                if (Try([])) records = 2;
             }
-            if ((!fullOnly || !dualRecord) && Try(rig.Supplies.OneCard)) records = 1;
+            else
+            {
+                if (dualRecord)
+                {
+                    // Two records first: where one card would be no quicker, show the way as it would really be shot.
+                    for (var first = 0; first < cards.Slots.Length; first++)
+                        for (var second = first + 1; second < cards.Slots.Length; second++)
+                            if (Try(cards.Slots[first], cards.Slots[second])) records = 2;
+                }
+                if ((!fullOnly || !dualRecord) && Try(cards.OneCard)) records = 1;
+            }
             if (bestPicks is null) continue;
             var sound = candidate.Quality == Quality.Full && (records == 2 || !dualRecord) && !bestPicks.Any(p => p.From.Doubtful);
             best = new Way(rig, sound ? Quality.Full : Quality.SecondBest, bestSeconds, bestPicks);
@@ -60,19 +70,17 @@ internal sealed class WaySearch(bool dualRecord)
         return best;
     }
 
-    private bool Try(OptionGroup[] card, OptionGroup[]? otherCard = null)
+    private bool Try(params ReadOnlySpan<OptionGroup[]> cards)
     {
         depth = 0;
-        Ask(Want.Battery, rig.Supplies.Batteries);
-        Ask(Want.Card, card);
-        if (otherCard is not null) Ask(Want.Card, otherCard);
-        if (rig.Cells is not null) Ask(Want.Cells, rig.Cells);
+        foreach (var ask in rig.Asks) wants[depth++] = ask;
+        foreach (var card in cards) wants[depth++] = new Ask(Want.Card, card);
+        // Of a group's members one or two must be tried: another want can take one of them. Where more wants compete, more.
+        tries = rig.Competes ? depth : 2;
         var before = bestSeconds;
         Fill(0, rig.Seconds);
         return bestSeconds < before;
     }
-
-    private void Ask(Want want, OptionGroup[] groups) => wants[depth++] = (want, groups);
 
     private void Fill(int level, double seconds)
     {
@@ -88,14 +96,13 @@ internal sealed class WaySearch(bool dualRecord)
             if (group.Doubtful && !allowDoubtful) continue;
             var total = seconds + group.ChangeSeconds + (group.InPlace || Fetches(group.Source, level) ? 0 : group.FetchSeconds);
             if (total >= bestSeconds) continue;
-            // Two members are tried because the other slot may want the first of them for itself; it can want only one.
             var tried = 0;
             foreach (var item in group.Items)
             {
                 if (failed[item] || Picked(item, level)) continue;
-                picks[level] = new Pick(wants[level].Want, item, group);
+                picks[level] = new Pick(wants[level].Kind, item, group);
                 Fill(level + 1, total);
-                if (++tried == 2) break;
+                if (++tried == tries) break;
             }
         }
     }

@@ -28,4 +28,25 @@ public static class DepthOfField
         var far = s >= h ? double.PositiveInfinity : s * (h - focalMm) / (h - s);
         return new SharpRange(near / 1000, far / 1000);
     }
+
+    /// <summary>
+    /// f-number at which everything from nearest to farthest looks sharp, focused at <c>2·near·far/(near+far)</c>; the sharp
+    /// range solved for N: <c>f²·s·(1/near − 1/far) / (2·(s − f)·coc)</c>.
+    /// </summary>
+    /// <param name="focalMm">Real focal length, mm.</param>
+    /// <param name="nearM">Nearest that must be sharp, metres.</param>
+    /// <param name="farM">Farthest that must be sharp, metres.</param>
+    /// <param name="crop">Crop of the sensor.</param>
+    public static double FNumberFor(double focalMm, double nearM, double farM, double crop)
+    {
+        var (near, far) = (nearM * 1000, farM * 1000);
+        var s = 2 * near * far / (near + far);
+        return focalMm * focalMm * s * (1 / near - 1 / far) / (2 * (s - focalMm) * FullFrameCircleMm / crop);
+    }
+
+    /// <summary>f-number from which diffraction softens single pixels: where the Airy disc, 2.44·λ·N for green light of 0.00055 mm, spans two and a half of them.</summary>
+    /// <param name="sensorWidthMm">Width of the sensor as used, mm.</param>
+    /// <param name="megapixels">Megapixels on it, 3:2.</param>
+    public static double DiffractionFNumber(double sensorWidthMm, double megapixels) =>
+        2.5 * sensorWidthMm / Math.Sqrt(megapixels * 1e6 * 1.5) / (2.44 * 0.00055);
 }

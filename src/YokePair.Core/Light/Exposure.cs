@@ -25,4 +25,23 @@ public static class Exposure
     /// </summary>
     public static double HandHeldShutterSeconds(double motionSeconds, double equivalentMm, double cropFactor, double stabilisationStops) =>
         Math.Min(motionSeconds, Math.Pow(2, stabilisationStops) / (equivalentMm * cropFactor));
+
+    /// <summary>Light at ISO 100 from an exposure that somebody noted: <c>log2(N²/t) − log2(ISO/100)</c>.</summary>
+    public static double Ev(double fNumber, double shutterSeconds, double iso) =>
+        Math.Log2(fNumber * fNumber / shutterSeconds) - Math.Log2(iso / 100);
+}
+
+/// <summary>Continuous lights, by the light they throw at one metre.</summary>
+public static class ContinuousLight
+{
+    /// <summary>Lux that make EV 0 at ISO 100, for an incident-light meter with the constant 250 of ISO 2720.</summary>
+    public const double LuxAtEv0 = 2.5;
+
+    /// <summary>Light of a part with a lamp added: lux fall with the square of the distance, and the two add up.</summary>
+    /// <param name="partEv">Light of the part, EV at ISO 100.</param>
+    /// <param name="luxAtOneM">Lux at one metre.</param>
+    /// <param name="distanceM">From lamp to subject, metres.</param>
+    /// <param name="lossStops">Stops lost in modifiers.</param>
+    public static double Ev(double partEv, double luxAtOneM, double distanceM, double lossStops) =>
+        Math.Log2(Math.Pow(2, partEv) + luxAtOneM / (distanceM * distanceM) / Math.Pow(2, lossStops) / LuxAtEv0);
 }

@@ -1,4 +1,5 @@
 using YokePair.Core.Glass;
+using YokePair.Core.Plans;
 
 namespace YokePair.Core.Light;
 
@@ -19,4 +20,32 @@ public static class OnCameraFlash
 
     /// <summary>Seconds between pops: full recycle × power fraction.</summary>
     public static double RecycleSeconds(double fullRecycleSeconds, double fraction) => fullRecycleSeconds * fraction;
+
+    /// <summary>Pops per set of cells or charge: full-power pops ÷ power fraction.</summary>
+    public static double Pops(double fullPops, double fraction) => fullPops / fraction;
+
+    /// <summary>Distance to the subject that is taken where none is known, metres.</summary>
+    public const double UsualDistanceM = 4;
+
+    /// <summary>Height of a flash on a camera at the eye, metres.</summary>
+    public const double FlashHeightM = 1.6;
+
+    /// <summary>Path off a level ceiling, by mirroring the flash in it: <c>√(d² + (2·(ceiling − 1.6))²)</c>, metres.</summary>
+    public static double BouncedPathM(double distanceM, double ceilingM) =>
+        Math.Sqrt(distanceM * distanceM + 4 * Math.Pow(Math.Max(0, ceilingM - FlashHeightM), 2));
+
+    /// <summary>Stops lost by what the flash is bounced off: white 2, pale 3, dark 4.</summary>
+    public static double LossStops(BounceColour colour) => colour switch
+    {
+        BounceColour.White => 2,
+        BounceColour.Pale => 3,
+        _ => 4,
+    };
+}
+
+/// <summary>The hot shoe, one place for flash and trigger alike.</summary>
+public static class Shoe
+{
+    /// <summary>Whether something fits a body's shoe; where either system is not known it is taken to.</summary>
+    public static bool Fits(Body body, string? system) => system is null || body.Shoe is null || system == body.Shoe;
 }

@@ -1,10 +1,16 @@
 namespace YokePair.Core.Plans;
 
-/// <summary>Tripod, monopod, stand, clamp; carried, not yet reckoned with.</summary>
+/// <summary>Tripod, monopod, stand, clamp.</summary>
 public sealed record Support : Item
 {
     /// <summary>What it is in a word: tripod, monopod, stand, clamp.</summary>
     public string? Form { get; init; }
+
+    /// <summary>Whether a camera on it keeps still of itself.</summary>
+    [System.Text.Json.Serialization.JsonIgnore] public bool CarriesCamera => Form is "tripod" or "monopod";
+
+    /// <summary>Whether it can hold a light.</summary>
+    [System.Text.Json.Serialization.JsonIgnore] public bool HoldsLight => Form is not ("tripod" or "monopod");
 
     /// <summary>Heaviest load, grams.</summary>
     public double? MaxLoadG { get; init; }
@@ -34,4 +40,11 @@ public sealed record Case : Item
 }
 
 /// <summary>Anything else; its <see cref="Item.Roles"/> say what it is for.</summary>
-public sealed record OtherThing : Item;
+public sealed record OtherThing : Item
+{
+    /// <summary>Type of the cells it needs; null = none.</summary>
+    public string? CellsType { get; init; }
+
+    /// <summary>Type of the card it records on; null = none.</summary>
+    public string? CardType { get; init; }
+}

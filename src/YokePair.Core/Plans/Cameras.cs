@@ -69,6 +69,10 @@ public sealed record Body : Item
 
     /// <summary>Whether it is sealed against rain.</summary>
     public bool? Sealed { get; init; }
+
+    /// <summary>What it has been taught and another body has not: faces, buttons, modes.</summary>
+    [JsonConverter(typeof(OneOrMoreStringsConverter))]
+    public IReadOnlyList<string>? Learnt { get; init; }
 }
 
 /// <summary>A card slot of a body.</summary>

@@ -56,7 +56,7 @@ public sealed record Card : Item
     [JsonIgnore] public bool CanRecord => State is Clear or Loaded;
 }
 
-/// <summary>Power pack for flashes; carried, not yet reckoned with.</summary>
+/// <summary>Power pack for flashes.</summary>
 public sealed record Pack : Item
 {
     /// <summary>Heads it can feed at once.</summary>

@@ -2,8 +2,9 @@ namespace YokePair.Core.Plans;
 
 /// <summary>A thing taken away to see what breaks.</summary>
 /// <param name="Item">Id of the item.</param>
-/// <param name="FromPart">Id of the part from which on it is gone; null = all day.</param>
-public sealed record Pulled(string Item, string? FromPart = null);
+/// <param name="FromPart">Id of the part from which on it is gone; null = from the start of the day.</param>
+/// <param name="UntilPart">Id of the part by which it is mended or replaced; null = not that day.</param>
+public sealed record Pulled(string Item, string? FromPart = null, string? UntilPart = null);
 
 /// <summary>The order of a day's parts and what is gone when.</summary>
 public static class Day
@@ -25,4 +26,12 @@ public static class Day
         var order = InOrder(plan).ToList();
         return order.IndexOf(part) >= order.IndexOf(from);
     }
+
+    /// <summary>Whether something that goes at one part and is back at another is gone in a part.</summary>
+    public static bool Lasts(Plan plan, Part part, string? fromPart, string? untilPart) =>
+        IsFrom(plan, part, fromPart) && (untilPart is null || plan.Parts.All(p => p.Id != untilPart) || !IsFrom(plan, part, untilPart));
+
+    /// <summary>Whether two parts go on at the same time.</summary>
+    public static bool Overlap(Part one, Part other) =>
+        one.Id != other.Id && one.Start is { } a && one.End is { } b && other.Start is { } c && other.End is { } d && a < d && c < b;
 }

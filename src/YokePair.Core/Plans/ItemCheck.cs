@@ -27,6 +27,8 @@ internal static class ItemCheck
                 if (body.FpsSilent is { } silent) found.NotNegative($"{at}.fpsSilent", silent, "frames per second");
                 found.Within($"{at}.stabilisationStops", body.StabilisationStops, 0, 12, "stops from 0 to 12");
                 found.Positive($"{at}.syncSeconds", body.SyncSeconds, "seconds");
+                if (body.BaseIso is { } lowest) found.Positive($"{at}.baseIso", lowest, "ISO");
+                if (body.FastestShutterSeconds is { } fastest) found.Positive($"{at}.fastestShutterSeconds", fastest, "seconds");
                 break;
             case Lens lens:
                 Range($"{at}.focal", lens.Focal, "mm", found);
@@ -35,12 +37,17 @@ internal static class ItemCheck
                 found.Positive($"{at}.imageCircleCrop", lens.ImageCircleCrop, "a factor");
                 found.NotNegative($"{at}.magnification", lens.Magnification, "a magnification");
                 found.Within($"{at}.stabilisationStops", lens.StabilisationStops, 0, 12, "stops from 0 to 12");
+                if (lens.WorkingFNumber is { } working) found.Positive($"{at}.workingFNumber", working, "an f-number");
+                if (lens.TStopLoss is { } loss) found.Within($"{at}.tStopLoss", loss, 0, 5, "stops from 0 to 5");
                 break;
             case Converter converter:
                 found.Positive($"{at}.factor", converter.Factor, "a factor");
                 break;
             case Battery { Health: { } health }:
                 found.Within($"{at}.health", health, 0, 1, "a share from 0 to 1");
+                break;
+            case StandLight { LuxAtOneM: { } lux }:
+                found.Positive($"{at}.luxAtOneM", lux, "lux");
                 break;
             case Tube tube:
                 found.Positive($"{at}.extensionMm", tube.ExtensionMm, "mm");

@@ -55,7 +55,7 @@ public enum FlashPower
     SharedPack,
 }
 
-/// <summary>Radio trigger, receiver or relay; carried, not yet reckoned with.</summary>
+/// <summary>Radio trigger, receiver or relay.</summary>
 public sealed record Trigger : Item
 {
     /// <summary>Radio system it sends to; null = it does not send.</summary>
@@ -71,11 +71,14 @@ public sealed record Trigger : Item
     public string? CellsType { get; init; }
 }
 
-/// <summary>Light other than a shoe flash; carried, not yet reckoned with.</summary>
+/// <summary>Continuous light.</summary>
 public sealed record StandLight : Item
 {
     /// <summary>Power, watts.</summary>
     public double? Watts { get; init; }
+
+    /// <summary>Light it throws at one metre, lux; null = not known, so nothing can be reckoned with it.</summary>
+    public double? LuxAtOneM { get; init; }
 
     /// <summary>Type of battery it takes.</summary>
     public string? BatteryType { get; init; }

@@ -73,7 +73,7 @@ public sealed record Tube : Item
     public required double ExtensionMm { get; init; }
 }
 
-/// <summary>Filter or step-up ring; carried, not yet reckoned with.</summary>
+/// <summary>Filter or step-up ring.</summary>
 public sealed record Filter : Item
 {
     /// <summary>Thread that screws into the lens, mm.</summary>

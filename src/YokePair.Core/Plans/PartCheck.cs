@@ -17,7 +17,18 @@ internal static class PartCheck
             ids.Place($"{at}.reachSeconds.{place}", place, found);
             found.NotNegative($"{at}.reachSeconds.{place}", seconds, "seconds");
         }
-        CheckSetups(part, at, ids, found);
+        if (part.TemperatureC is { } degrees) found.Within($"{at}.temperatureC", degrees, -60, 60, "degrees Celsius from -60 to 60");
+        if (part.StayBehindM is { } line) found.Within($"{at}.stayBehindM", line, 0, 1000, "metres from 0 to 1000");
+        if (part.Noted is { } noted)
+        {
+            found.Positive($"{at}.noted.fNumber", noted.FNumber, "an f-number");
+            found.Positive($"{at}.noted.shutterSeconds", noted.ShutterSeconds, "seconds");
+            found.Positive($"{at}.noted.iso", noted.Iso, "ISO");
+        }
+        if (part.Frames is { } frames && !(0 <= frames.Low && frames.Low <= frames.Likely && frames.Likely <= frames.High))
+            found.Add($"{at}.frames", $"low {frames.Low}, likely {frames.Likely}, high {frames.High}; put them in that order, 0 or more");
+        var named = CheckSetups(part, at, ids, found);
+        LightCheck.Check(part, at, named, ids, found);
         var needs = new HashSet<string>(StringComparer.Ordinal);
         for (var i = 0; i < part.Needs.Count; i++)
         {
@@ -26,13 +37,14 @@ internal static class PartCheck
         }
     }
 
-    private static void CheckSetups(Part part, string at, KnownIds ids, ProblemList found)
+    private static Dictionary<string, string> CheckSetups(Part part, string at, KnownIds ids, ProblemList found)
     {
         var named = new Dictionary<string, string>(StringComparer.Ordinal);
         for (var i = 0; i < part.Setups.Count; i++)
         {
             var setup = part.Setups[i];
             ids.Person($"{at}.setups[{i}].person", setup.Person, found);
+            if (setup is { Flash: not null, Trigger: not null }) found.Add($"{at}.setups[{i}].trigger", "the shoe holds a flash already, and it is one place; take one of the two out");
             foreach (var (field, id) in setup.Named())
             {
                 var path = $"{at}.setups[{i}].{field}";
@@ -40,6 +52,7 @@ internal static class PartCheck
                 if (!named.TryAdd(id, path)) found.Add(path, $"\"{id}\" is already {named[id]}; one thing cannot be in two setups of a part");
             }
         }
+        return named;
     }
 
     private static Type KindOf(string field) => field switch
@@ -50,6 +63,8 @@ internal static class PartCheck
         "converter" => typeof(Converter),
         "tube" => typeof(Tube),
         "flash" => typeof(Flash),
+        "trigger" => typeof(Trigger),
+        "support" => typeof(Support),
         "battery" => typeof(Battery),
         _ => typeof(Card),
     };
@@ -72,6 +87,27 @@ internal static class PartCheck
         if (need.CloseWidthMm is { } width) found.Positive($"{at}.closeWidthMm", width, "mm");
         if (need.FlashPathM is { } path) found.Positive($"{at}.flashPathM", path, "metres");
         found.NotNegative($"{at}.bounceLossStops", need.BounceLossStops, "stops");
+        if (need.Bounce is { } bounce) found.Within($"{at}.bounce.ceilingM", bounce.CeilingM, 1.6, 60, "metres from 1.6 (the height of the flash) to 60");
+        if (need.Stands is { } stands)
+        {
+            found.Within($"{at}.stands.count", stands.Count, 1, LightCheck.MostAsked, $"a number of lights from 1 to {LightCheck.MostAsked}");
+            found.Positive($"{at}.stands.distanceM", stands.DistanceM, "metres");
+            found.NotNegative($"{at}.stands.lossStops", stands.LossStops, "stops");
+        }
+        if (need.DepthM is { } depth)
+        {
+            ItemCheck.Range($"{at}.depthM", depth, "metres", found);
+            if (depth.Low < 0.1) found.Add($"{at}.depthM[0]", FormattableString.Invariant($"is {depth.Low}; expected 0.1 m or more"));
+        }
+        if (need.MaxFNumber is { } soft) found.Positive($"{at}.maxFNumber", soft, "an f-number");
+        if (need.Deliverable is { } print)
+        {
+            found.Positive($"{at}.deliverable.widthCm", print.WidthCm, "cm");
+            found.Positive($"{at}.deliverable.heightCm", print.HeightCm, "cm");
+            found.Positive($"{at}.deliverable.dpi", print.Dpi, "dots per inch");
+        }
+        if (need.MomentSeconds is { } lasts) found.Positive($"{at}.momentSeconds", lasts, "seconds");
+        if (need.WarningSeconds is { } warning) found.NotNegative($"{at}.warningSeconds", warning, "seconds");
         found.NotNegative($"{at}.fps", need.Fps, "frames per second");
     }
 }

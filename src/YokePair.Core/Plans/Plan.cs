@@ -39,6 +39,9 @@ public sealed record Plan
     /// <summary>What the owner knows of pairs of things beyond their mounts and types.</summary>
     public IReadOnlyList<PairRule>? Pairs { get; init; }
 
+    /// <summary>Things the photographer fears for together, beyond what is tried anyway.</summary>
+    public IReadOnlyList<PlannedLoss>? Events { get; init; }
+
     /// <summary>The stretches of the day, in the order of the file.</summary>
     public IReadOnlyList<Part> Parts { get; init; } = [];
 
@@ -127,11 +130,30 @@ public sealed record HandlingSeconds
     /// <summary>Get something from a colleague's hands, pocket or bag.</summary>
     public double Borrow { get; init; } = 60;
 
+    /// <summary>Put the camera on a tripod or monopod.</summary>
+    public double FitSupport { get; init; } = 20;
+
+    /// <summary>Screw a filter in.</summary>
+    public double FitFilter { get; init; } = 15;
+
+    /// <summary>Take a light off its stand, or put another one there.</summary>
+    public double PlaceLight { get; init; } = 60;
+
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 }
 
-/// <summary>Somebody who photographs.</summary>
+/// <summary>What somebody does on the day.</summary>
+public enum PersonRole
+{
+    /// <summary>Photographs.</summary>
+    Photographer,
+
+    /// <summary>Hands things over and holds lights, and photographs nothing.</summary>
+    Assistant,
+}
+
+/// <summary>Somebody of the team.</summary>
 public sealed record Person
 {
     /// <summary>Stable id, unique among people, places and items.</summary>
@@ -139,6 +161,12 @@ public sealed record Person
 
     /// <summary>What the others call them.</summary>
     public string? Name { get; init; }
+
+    /// <summary>What they do; null = photograph.</summary>
+    public PersonRole? Role { get; init; }
+
+    /// <summary>Seconds it takes to be handed something they carry; null = as the rules say for borrowing.</summary>
+    public double? HandOverSeconds { get; init; }
 
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }

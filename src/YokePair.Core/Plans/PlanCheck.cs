@@ -25,6 +25,8 @@ public static class PlanCheck
             found.NotNegative($"places[{i}].reachSeconds", place.ReachSeconds, "seconds");
             if (place.Person is { } person) ids.Person($"places[{i}].person", person, found);
         }
+        for (var i = 0; i < plan.People.Count; i++)
+            if (plan.People[i].HandOverSeconds is { } hand) found.NotNegative($"people[{i}].handOverSeconds", hand, "seconds");
         for (var i = 0; i < plan.Items.Count; i++) ItemCheck.Figures(plan.Items[i], $"items[{i}]", found);
 
         for (var i = 0; i < (plan.Pairs?.Count ?? 0); i++)
@@ -40,7 +42,21 @@ public static class PlanCheck
             if (!parts.Add(plan.Parts[i].Id)) found.Add($"parts[{i}].id", $"\"{plan.Parts[i].Id}\" is used by two parts; give each its own");
             PartCheck.Check(plan.Parts[i], $"parts[{i}]", ids, found);
         }
+        CheckEvents(plan, parts, ids, found);
         return found.All;
+    }
+
+    private static void CheckEvents(Plan plan, HashSet<string> parts, KnownIds ids, ProblemList found)
+    {
+        var events = new HashSet<string>(StringComparer.Ordinal);
+        for (var i = 0; i < (plan.Events?.Count ?? 0); i++)
+        {
+            var own = plan.Events![i];
+            if (!events.Add(own.Id)) found.Add($"events[{i}].id", $"\"{own.Id}\" is used by two events; give each its own");
+            for (var k = 0; k < own.Items.Count; k++) ids.Thing($"events[{i}].items[{k}]", own.Items[k], found);
+            foreach (var (field, part) in new[] { ("fromPart", own.FromPart), ("untilPart", own.UntilPart) })
+                if (part is not null && !parts.Contains(part)) found.Add($"events[{i}].{field}", $"there is no part \"{part}\" in the file");
+        }
     }
 
     /// <summary>Further problems that keep a plan from being kept and edited: things in no place or in a circle, parts without times.</summary>
@@ -80,10 +96,30 @@ public static class PlanCheck
             if (plan.Parts[i].Start is null) found.Add($"parts[{i}].start", "is missing; the day board needs it, e.g. \"2027-06-12T14:00\"");
             if (plan.Parts[i].End is null) found.Add($"parts[{i}].end", "is missing; the day board needs it, e.g. \"2027-06-12T14:30\"");
         }
+        foreach (var problem in Clock.Problems(plan)) found.Add(problem.Field, problem.Message);
+        foreach (var (one, other, who) in TwoPlaces(plan)) found.Add($"parts[{other}].present", Both(plan, one, other, who));
         if (plan.People.Count == 0) found.Add("people", "is empty; name at least one person who photographs");
         if (plan.Parts.Count == 0) found.Add("parts", "is empty; a day has at least one part");
         return found.All;
     }
+
+    /// <summary>Every two parts that go on at the same time and claim the same person, by their index.</summary>
+    public static IEnumerable<(int One, int Other, string Person)> TwoPlaces(Plan plan)
+    {
+        for (var i = 0; i < plan.Parts.Count; i++)
+            for (var j = i + 1; j < plan.Parts.Count; j++)
+                if (Day.Overlap(plan.Parts[i], plan.Parts[j]) && There(plan, plan.Parts[i]).Intersect(There(plan, plan.Parts[j])).FirstOrDefault() is { } who)
+                    yield return (i, j, who);
+    }
+
+    /// <summary>The problem of a person in two parts at once, in words.</summary>
+    public static string Both(Plan plan, int one, int other, string person)
+    {
+        var name = plan.People.FirstOrDefault(p => p.Id == person)?.Name ?? person;
+        return $"{plan.Parts[one].Label} and {plan.Parts[other].Label} go on at the same time, and {name} cannot be at both; say who is where, or move one";
+    }
+
+    private static IEnumerable<string> There(Plan plan, Part part) => part.Present ?? plan.People.Select(p => p.Id);
 
     private static string Listed(HashSet<string> names) => names.Count == 0 ? "none yet" : string.Join(", ", names.Take(12));
 
@@ -94,6 +130,9 @@ public static class PlanCheck
         Holes("items", plan.Items);
         Holes("parts", plan.Parts);
         Holes("pairs", plan.Pairs ?? []);
+        Holes("events", plan.Events ?? []);
+        for (var i = 0; i < (plan.Events?.Count ?? 0); i++)
+            if (plan.Events![i] is { } own) Holes($"events[{i}].items", own.Items);
         for (var i = 0; i < plan.Parts.Count; i++)
         {
             if (plan.Parts[i] is not { } part) continue;
@@ -101,6 +140,7 @@ public static class PlanCheck
             Holes($"parts[{i}].needs", part.Needs);
             Holes($"parts[{i}].unreachable", part.Unreachable);
             Holes($"parts[{i}].present", part.Present ?? []);
+            Holes($"parts[{i}].lights", part.Lights ?? []);
         }
         for (var i = 0; i < plan.Items.Count; i++)
             if (plan.Items[i] is Body body) Holes($"items[{i}].slots", body.Slots);
@@ -126,7 +166,8 @@ public static class PlanCheck
         foreach (var (name, value) in new[]
                  {
                      ("raise", s.Raise), ("changeLens", s.ChangeLens), ("fitAdapter", s.FitAdapter), ("changeBattery", s.ChangeBattery),
-                     ("changeCard", s.ChangeCard), ("fitFlash", s.FitFlash), ("borrow", s.Borrow),
+                     ("changeCard", s.ChangeCard), ("fitFlash", s.FitFlash), ("borrow", s.Borrow), ("fitSupport", s.FitSupport),
+                     ("fitFilter", s.FitFilter), ("placeLight", s.PlaceLight),
                  })
             found.NotNegative($"rules.seconds.{name}", value, "seconds");
     }
@@ -178,6 +219,11 @@ internal sealed class KnownIds
     {
         if (!people.Contains(id)) found.Add(field, $"there is no person \"{id}\"; people are {(people.Count == 0 ? "none yet" : string.Join(", ", people))}");
     }
+
+    public bool IsPerson(string id) => people.Contains(id);
+
+    /// <summary>Heads a pack can feed; null where that is not known.</summary>
+    public double? Outlets(string id) => (items.GetValueOrDefault(id) as Pack)?.Outlets;
 
     public void Place(string field, string id, ProblemList found)
     {

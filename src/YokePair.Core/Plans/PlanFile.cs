@@ -123,14 +123,17 @@ public static partial class PlanFile
         "System.Double" or "System.Int32" => "a number",
         "System.Boolean" => "true or false",
         "System.String" => "a text",
-        _ when type.Contains("FlashRule", StringComparison.Ordinal) => "\"allowed\" or \"banned\"",
-        _ when type.Contains("QuietRule", StringComparison.Ordinal) => "\"no\", \"preferred\" or \"required\"",
-        _ when type.Contains("Importance", StringComparison.Ordinal) => "\"once\", \"must\" or \"nice\"",
-        _ when type.Contains("LightKind", StringComparison.Ordinal) && !type.Contains("List", StringComparison.Ordinal) => "\"ambient\" or \"flash\"",
+        _ when !type.Contains("List", StringComparison.Ordinal) && OwnType().Match(type) is { Success: true } own && typeof(Plan).Assembly.GetType(own.Value) is { IsEnum: true } set => OneOf(set),
         _ when type.Contains("Dictionary", StringComparison.Ordinal) => "an object of numbers",
         _ when type.Contains("List", StringComparison.Ordinal) => "a list [ … ]",
         _ => "an object { … }",
     };
+
+    private static string OneOf(Type set)
+    {
+        string[] words = [.. Enum.GetNames(set).Select(n => $"\"{JsonNamingPolicy.CamelCase.ConvertName(n)}\"")];
+        return $"{string.Join(", ", words[..^1])} or {words[^1]}";
+    }
 
     private static string PathIn(string message) => PathText().Match(message) is { Success: true } m ? m.Groups[1].Value.TrimStart('$').TrimStart('.') : "";
 
@@ -142,6 +145,9 @@ public static partial class PlanFile
 
     [GeneratedRegex(@"could not be converted to (?<type>\S+?)\.? Path")]
     private static partial Regex WrongType();
+
+    [GeneratedRegex(@"YokePair\.[\w.]+")]
+    private static partial Regex OwnType();
 
     [GeneratedRegex(@"\s*Path: .*$", RegexOptions.Singleline)]
     private static partial Regex PathSuffix();

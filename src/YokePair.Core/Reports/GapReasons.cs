@@ -12,8 +12,17 @@ internal static class GapReasons
     {
         var kit = day.Kit;
         if (WhyAway(day, part, need) is { } away) return away;
+        if (need.Moment is not null && day.BestOf(need.Ways, part.Failed).Outcome.IsMet())
+        {
+            var others = part.Needs.Where(n => n != need && n.Need.Moment == need.Need.Moment).Select(n => n.Need.Label).ToList();
+            return $"it happens together with {Words.List(others)}, and there is no way for {(others.Count == 1 ? "both" : "all")} at once in different hands";
+        }
+        if (need.Need.Role is { } role)
+            return need.Best is { } slow
+                ? $"the quickest {role}, the {kit.Items[slow.Rig.Items[0]].Label}, takes {Words.Seconds(slow.Seconds)} and it can wait {Words.Seconds(need.Ways.ToleranceSeconds)}"
+                : $"no {role} with all it needs can be had here";
         if (need.Best is { } late)
-            return $"the quickest way, {Named(late.Rig.Fitted)}, takes {Words.Seconds(late.Seconds)} and it can wait {Words.Seconds(need.Ways.ToleranceSeconds)}";
+            return $"the quickest way, {Named(late.Rig.Fitted!)}, takes {Words.Seconds(late.Seconds)} and it can wait {Words.Seconds(need.Ways.ToleranceSeconds)}";
         if (!part.Ways.Layout.Actors.Any(a => need.Need.Who == Need.Anyone || kit.Plan.People[a].Id == need.Need.Who))
             return "nobody who may photograph it is there";
         if (need.Ways.Candidates.Any(c => Works(c.Rig.Items)))
@@ -31,7 +40,8 @@ internal static class GapReasons
             Shortfalls.Noise => "no silent body would do",
             Shortfalls.FrameRate => $"no body is fast enough; the {glass.Glass.Body.Label} gives {Words.Tenths(fit.Fps)} frames a second of {Words.Tenths(need.Need.Fps)} asked",
             Shortfalls.TooLong => $"nothing is wide enough; {Named(glass)} comes nearest, {Words.Tenths(fit.Framing.Factor)}× too long",
-            Shortfalls.LightNotWanted => "it asks for flash, and none can be used",
+            Shortfalls.LightNotWanted => WhyUnlit(part.Part, need.Need),
+            Shortfalls.Support => $"{Named(glass)} would do on a tripod or monopod, and none can be had",
             _ when fit.NoFor.HasFlag(Shortfalls.Megapixels) && fit.CloseUp is { Factor: > 1 } close =>
                 $"nothing gets close enough; {Named(glass)} comes nearest with a frame {Words.Tenths(close.FrameMm)} mm wide",
             _ when fit.NoFor.HasFlag(Shortfalls.Megapixels) =>
@@ -42,17 +52,26 @@ internal static class GapReasons
         bool Works(int[] items) => !Array.Exists(items, i => part.Failed[i]);
     }
 
+    private static string WhyUnlit(Part part, Need need)
+    {
+        if (part.Flash == FlashRule.Banned) return "it asks for flash, and flash is banned here";
+        if (part.Quiet == QuietRule.Required) return "it asks for flash, and it must be quiet here";
+        return need.Light.Contains(LightKind.Stands) && !need.Light.Contains(LightKind.Flash)
+            ? $"it asks for {Words.Number(need.Stands?.Count ?? 1)} {(need.Stands?.Count > 1 ? "lights" : "light")} in the room, and no whole chain of sender, receiver, power and stand is strong enough"
+            : "it asks for flash, and none can be used";
+    }
+
     /// <summary>Whether the need would be met if what is away that day were here.</summary>
     private static string? WhyAway(DayAnalysis day, PartFindings part, NeedFinding need)
     {
         if (!part.Away.Contains(true)) return null;
-        var (outcome, way) = day.BestOf(need.Ways, [.. part.Failed.Zip(part.Away, (failed, away) => failed && !away)]);
+        var (outcome, way) = day.Left(need, [.. part.Failed.Zip(part.Away, (failed, away) => failed && !away)]);
         if (!outcome.IsMet() || way is null) return null;
         var missing = way.Items.Where(i => part.Away[i]).Select(i => $"the {day.Kit.Items[i].Label} is {day.Kit.Items[i].WhyAway(Day.Of(part.Part)!.Value)}").ToList();
         return missing.Count == 0 ? null : Words.List(missing);
     }
 
-    private static string Named(FittedGlass fitted) => $"the {fitted.Glass.Lens.Label} on the {fitted.Glass.Body.Label}";
+    internal static string Named(FittedGlass fitted) => $"the {fitted.Glass.Lens.Label} on the {fitted.Glass.Body.Label}";
 
     private static int Count(Shortfalls flags) => System.Numerics.BitOperations.PopCount((uint)flags);
 }

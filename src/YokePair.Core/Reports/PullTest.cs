@@ -17,7 +17,8 @@ public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Chang
 /// <param name="Strands">Strands left.</param>
 /// <param name="ToleranceSeconds">How long it can wait; null = without limit.</param>
 /// <param name="Now">What to do now; null when nothing is left to do.</param>
-public sealed record PullChange(string Part, string Need, Outcome Before, Outcome After, int Strands, double? ToleranceSeconds, WayReport? Now);
+/// <param name="DoesNotMove">What must be set again, because it does not move along with the swap.</param>
+public sealed record PullChange(string Part, string Need, Outcome Before, Outcome After, int Strands, double? ToleranceSeconds, WayReport? Now, IReadOnlyList<string> DoesNotMove);
 
 /// <summary>Compares a day with the same day short of a few things.</summary>
 public static class PullTest
@@ -33,12 +34,28 @@ public static class PullTest
             // Only where the way one would have taken is cut does anything change for the photographer now.
             if (then.Baseline == now.Baseline && then.Best?.Items.Any(gone.Contains) != true) continue;
             if (then.Baseline == now.Baseline && then.Best!.Items.SequenceEqual(now.Best!.Items)) continue;
-            changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, now.Best));
+            changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, now.Best, Stays(plan, now, then.Best)));
         }
         return new PullResult(
             Headline(plan, pulled, changes),
             [.. changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => Importance(plan, c))],
             before.Needs.Count - changes.Count);
+    }
+
+    /// <summary>What another body or light must be told anew: it has not learnt faces and buttons, nor this room's white balance, nor the channel.</summary>
+    private static List<string> Stays(Plan plan, NeedReport now, WayReport? then)
+    {
+        var told = new List<string>();
+        if (now.Best is not { } best) return told;
+        if (best.Body is not null && best.Body != then?.Body)
+        {
+            if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == then?.Body)?.Learnt is { Count: > 0 } learnt) told.Add($"{Words.List(learnt)} stay on the other body");
+            if (plan.Parts.First(p => p.Id == now.Part).WhiteBalance is { } balance) told.Add($"set the white balance: {balance}");
+        }
+        foreach (var light in best.Items.Except(then?.Items ?? []).Select(id => plan.Items.First(i => i.Id == id)))
+            if (light is Flash { RadioSystem: { } radio } && plan.Parts.First(p => p.Id == now.Part).Lights?.Any(l => l.Flash == light.Id) != true) told.Add($"set the {light.Label} to radio {radio}, the group and channel of the others");
+            else if (light is Trigger { Sends: { } sends }) told.Add($"set the {light.Label} to radio {sends}, the channel of the lights");
+        return told;
     }
 
     private static Importance Importance(Plan plan, PullChange change) => Need(plan, change).Importance;

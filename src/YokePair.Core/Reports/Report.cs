@@ -26,6 +26,12 @@ public sealed record Report
     /// <summary>Changes of glass in the hands, from part to part.</summary>
     public required IReadOnlyList<HandChange> Changes { get; init; }
 
+    /// <summary>Lights that must be set up or moved before a part.</summary>
+    public required IReadOnlyList<LightMove> LightMoves { get; init; }
+
+    /// <summary>Frames expected of each part.</summary>
+    public required IReadOnlyList<PartFrames> Frames { get; init; }
+
     /// <summary>Every need of every part.</summary>
     public required IReadOnlyList<NeedReport> Needs { get; init; }
 
@@ -57,6 +63,12 @@ public sealed record Report
 /// <param name="Parts">Ids of the parts it is missing in.</param>
 /// <param name="InHand">Whether a setup of one of them names it.</param>
 public sealed record AwayThing(string Item, string Why, IReadOnlyList<string> Parts, bool InHand);
+
+/// <summary>Frames expected of a part.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Count">Low, likely, high.</param>
+/// <param name="Typed">Whether somebody typed them; else they follow from the kind of part and its length.</param>
+public sealed record PartFrames(string Part, FrameCount Count, bool Typed);
 
 /// <summary>A need not met even when nothing fails.</summary>
 /// <param name="Part">Part id.</param>
@@ -114,13 +126,13 @@ public sealed record ItemReport(string Item, int Strands);
 
 /// <summary>A way of meeting a need.</summary>
 /// <param name="Person">Who.</param>
-/// <param name="Body">Body id.</param>
-/// <param name="Lens">Lens id.</param>
+/// <param name="Body">Body id; null where a role is served.</param>
+/// <param name="Lens">Lens id; null where a role is served.</param>
 /// <param name="Items">Every item it uses.</param>
 /// <param name="Quality">Full or second best.</param>
 /// <param name="Seconds">Seconds to bring it into use.</param>
 /// <param name="Steps">What to do, in order; their seconds add up.</param>
-public sealed record WayReport(string Person, string Body, string Lens, IReadOnlyList<string> Items, Quality Quality, double Seconds, IReadOnlyList<Step> Steps);
+public sealed record WayReport(string Person, string? Body, string? Lens, IReadOnlyList<string> Items, Quality Quality, double Seconds, IReadOnlyList<Step> Steps);
 
 /// <summary>What a step of the hands is.</summary>
 public enum StepAction
@@ -146,15 +158,24 @@ public enum StepAction
     /// <summary>Change a card.</summary>
     ChangeCard,
 
-    /// <summary>Fit a flash.</summary>
+    /// <summary>Put a flash or trigger in the shoe.</summary>
     FitFlash,
+
+    /// <summary>Put the camera on a tripod or monopod.</summary>
+    FitSupport,
+
+    /// <summary>Screw a filter in.</summary>
+    FitFilter,
+
+    /// <summary>Put a light on a stand.</summary>
+    PlaceLight,
 }
 
 /// <summary>One step.</summary>
 /// <param name="Action">What to do.</param>
 /// <param name="Item">The item it is done with (of several fetched together, the first).</param>
 /// <param name="Seconds">How long it takes.</param>
-/// <param name="From">For a fetch the place id, for a borrow the person id.</param>
+/// <param name="From">For a fetch the place id, or none from the lights in the room; for a borrow the person id.</param>
 /// <param name="Items">For a fetch or borrow, everything taken from there.</param>
 public sealed record Step(
     StepAction Action,

@@ -1,5 +1,7 @@
+using System.Text.Json;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Starting;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Reports;
@@ -23,7 +25,7 @@ internal static class ReportBuilder
                 foreach (var cut in need.Cuts.TakeWhile(c => c.Length == 1))
                 {
                     if (!hits.TryGetValue(cut[0], out var list)) hits.Add(cut[0], list = []);
-                    list.Add(new Hit(part.Part.Id, need.Need.Id, day.Without(part, need.Ways, cut[0]).Outcome));
+                    list.Add(new Hit(part.Part.Id, need.Need.Id, day.Without(part, need, cut[0]).Outcome));
                 }
             }
         }
@@ -37,6 +39,8 @@ internal static class ReportBuilder
             Gaps = gaps,
             Away = away,
             Changes = HandChanges.Of(day.Plan),
+            LightMoves = Reports.LightMoves.Of(day.Plan),
+            Frames = [.. day.Plan.Parts.Select(p => new PartFrames(p.Id, FrameEstimate.Of(p, Clock.Length(day.Plan, p)), p.Frames is not null))],
             SinglePoints = singlePoints,
             Needs = needs,
             Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
@@ -47,7 +51,7 @@ internal static class ReportBuilder
                     .GroupBy(x => x.Id, x => x.Count)
                     .Select(g => new ItemReport(g.Key, g.Min())),
             ],
-            Events = withEvents ? [.. Enumerable.Range(0, kit.Items.Length).Select(i => Loss(day, i))] : [],
+            Events = withEvents ? [.. Losses.Of(day).Where(l => l.Goes is not null).Select(l => Of(day, l))] : [],
             Power =
             [
                 .. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged),
@@ -90,21 +94,26 @@ internal static class ReportBuilder
         double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? null : need.Ways.ToleranceSeconds,
         need.Best is null ? null : WayReports.Of(kit, part.Ways.Layout, need.Best));
 
-    private static LossEvent Loss(DayAnalysis day, int item) => new(
-        day.Kit.Items[item].Id,
-        "item",
-        [day.Kit.Items[item].Id],
-        [.. day.Parts.Select(part =>
+    private static LossEvent Of(DayAnalysis day, Loss loss)
+    {
+        var all = new SortedSet<int>();
+        List<LossInPart> parts = [.. day.Parts.Select(part =>
         {
-            LossOfNeed[] needs = [.. part.Needs.Select(n => Loss(day, part, n, item))];
+            var gone = loss.Goes!(part);
+            all.UnionWith(gone);
+            var failed = (bool[])part.Failed.Clone();
+            foreach (var i in gone) failed[i] = true;
+            LossOfNeed[] needs = [.. part.Needs.Select(n => Of(day, part, n, gone, failed))];
             return new LossInPart(part.Part.Id, needs.Length == 0 ? Outcome.Holds : needs.Max(n => n.Outcome), needs);
-        })]);
+        })];
+        return new LossEvent(loss.Id, JsonNamingPolicy.CamelCase.ConvertName(loss.Kind.ToString()), [.. all.Select(i => day.Kit.Items[i].Id)], parts);
+    }
 
-    private static LossOfNeed Loss(DayAnalysis day, PartFindings part, NeedFinding need, int item)
+    private static LossOfNeed Of(DayAnalysis day, PartFindings part, NeedFinding need, int[] gone, bool[] failed)
     {
         // While the way one would take anyway stands, nothing changes.
-        if (need.Best?.Uses(item) != true) return new LossOfNeed(need.Need.Id, need.Outcome, []);
-        var (outcome, way) = day.Without(part, need.Ways, item);
+        if (!Array.Exists(gone, need.Uses)) return new LossOfNeed(need.Need.Id, need.Outcome, []);
+        var (outcome, way) = day.Left(need, failed);
         return new LossOfNeed(need.Need.Id, outcome, way is null ? [] : WayReports.Of(day.Kit, part.Ways.Layout, way).Steps);
     }
 

@@ -7,8 +7,8 @@ internal static class WayReports
 {
     public static WayReport Of(Kit kit, PartLayout layout, Way way) => new(
         kit.Plan.People[way.Rig.Actor].Id,
-        kit.Items[way.Rig.Fitted.Body].Id,
-        kit.Items[way.Rig.Fitted.Lens].Id,
+        way.Rig.Fitted is { } body ? kit.Items[body.Body].Id : null,
+        way.Rig.Fitted is { } glass ? kit.Items[glass.Lens].Id : null,
         [.. way.Items.Select(i => kit.Items[i].Id)],
         way.Quality,
         way.Seconds,
@@ -26,19 +26,27 @@ internal static class WayReports
             var hand = layout.HandsOf(source.Key);
             if (hand == rig.Actor) continue;
             string[] items = [.. source.Select(Id)];
-            steps.Add(hand >= 0
-                ? new Step(StepAction.Borrow, items[0], seconds, kit.Plan.People[hand].Id, items)
-                : new Step(StepAction.Fetch, items[0], seconds, kit.Plan.Places[source.Key].Id, items));
+            var from = source.Key == layout.Room ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source.Key].Id;
+            steps.Add(new Step(hand >= 0 && from is not null ? StepAction.Borrow : StepAction.Fetch, items[0], seconds, from, items));
         }
-        steps.Add(new Step(StepAction.Raise, Id(rig.Fitted.Body), hands.Raise));
-        if (rig.ChangesLens) steps.Add(new Step(StepAction.ChangeLens, Id(rig.Fitted.Lens), hands.ChangeLens));
+        if (rig.Fitted is { } fitted && rig.Hands == rig.Actor) steps.Add(new Step(StepAction.Raise, Id(fitted.Body), hands.Raise));
+        if (rig.ChangesLens) steps.Add(new Step(StepAction.ChangeLens, Id(rig.Fitted!.Lens), hands.ChangeLens));
         foreach (var piece in rig.Fitting(kit, layout)) steps.Add(new Step(StepAction.FitAdapter, Id(piece), hands.FitAdapter));
-        if (rig.FitsFlash) steps.Add(new Step(StepAction.FitFlash, Id(rig.Flash), hands.FitFlash));
+        if (rig.FitsShoe) steps.Add(new Step(StepAction.FitFlash, Id(rig.Shoe), hands.FitFlash));
+        foreach (var filter in rig.Filters) steps.Add(new Step(StepAction.FitFilter, Id(filter), hands.FitFilter));
+        if (rig.Lights?.StandIn is { } spare) steps.Add(new Step(StepAction.PlaceLight, Id(spare), hands.PlaceLight));
         foreach (var pick in way.Picks)
-            if (!pick.From.InPlace)
-                steps.Add(new Step(pick.Want == Want.Card ? StepAction.ChangeCard : StepAction.ChangeBattery, Id(pick.Item), pick.From.ChangeSeconds));
+            if (!pick.From.InPlace && pick.Want != Want.Sender)
+                steps.Add(new Step(ActionOf(pick.Want), Id(pick.Item), pick.From.ChangeSeconds));
         return steps;
 
         string Id(int item) => kit.Items[item].Id;
     }
+
+    private static StepAction ActionOf(Want want) => want switch
+    {
+        Want.Card => StepAction.ChangeCard,
+        Want.Support => StepAction.FitSupport,
+        _ => StepAction.ChangeBattery,
+    };
 }

@@ -1,24 +1,7 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Reports;
-
-/// <summary>What can go at once.</summary>
-public enum LossKind
-{
-    /// <summary>One thing dies.</summary>
-    Item,
-
-    /// <summary>A camera is dropped or stolen with all that is on it and in it.</summary>
-    Rig,
-
-    /// <summary>A bag or the car is stolen, or cannot be got at.</summary>
-    Place,
-
-    /// <summary>A person is absent, with what they hold and what is in their bags.</summary>
-    Person,
-}
 
 /// <summary>What a loss does in one part.</summary>
 /// <param name="Part">Part id.</param>
@@ -27,7 +10,7 @@ public enum LossKind
 public sealed record WhatIfCell(string Part, Outcome? Worst, IReadOnlyList<string> Needs);
 
 /// <summary>A loss, part by part.</summary>
-/// <param name="Id">Id of the thing, place or person; for a rig, of its body.</param>
+/// <param name="Id">Id of the thing, place, person, radio system, battery type or event; for a rig, of its body.</param>
 /// <param name="Kind">What goes.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Items">Ids of everything that goes with it in any part.</param>
@@ -35,61 +18,81 @@ public sealed record WhatIfCell(string Part, Outcome? Worst, IReadOnlyList<strin
 /// <param name="Costs">How many once and must needs become late or lost.</param>
 public sealed record WhatIfRow(string Id, LossKind Kind, string Name, IReadOnlyList<string> Items, IReadOnlyList<WhatIfCell> Cells, int Costs);
 
+/// <summary>How many things of one kind, and of no other, must fail together to cost a picture that matters.</summary>
+/// <param name="Kind">Kind of thing, as in a plan file.</param>
+/// <param name="Margin">How many; null = beyond 3.</param>
+public sealed record KindMargin(string Kind, int? Margin);
+
 /// <summary>Every loss against every part.</summary>
 /// <param name="Headline">The whole in a sentence a client could read.</param>
 /// <param name="Rows">Losses, the most harmful first.</param>
 /// <param name="Harmless">How many of them make nothing late or lost.</param>
-public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless)
+/// <param name="Causes">What several things have in common that could take them together.</param>
+/// <param name="Margins">By kind of thing, how many of that kind must fail together to cost a picture that matters; the smallest first.</param>
+public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless, IReadOnlyList<SharedCause> Causes, IReadOnlyList<KindMargin> Margins)
 {
-    /// <summary>Tries every single thing, every camera with all on it, every place and every person of a day.</summary>
+    /// <summary>Tries every loss of a day.</summary>
     public static WhatIfTable Of(Plan plan)
     {
         var day = new DayAnalysis(plan);
-        var kit = day.Kit;
         var parts = day.Parts.OrderBy(p => p.Part.Start).ToList();
-        var rows = new List<WhatIfRow>();
-        for (var i = 0; i < kit.Items.Length; i++)
-        {
-            var item = i;
-            rows.Add(Row(kit.Items[i].Id, LossKind.Item, kit.Items[i].Label, _ => [item]));
-        }
-        foreach (var body in kit.Bodies) rows.Add(Row(kit.Items[body].Id, LossKind.Rig, $"{kit.Items[body].Label} and all on it", part => RigOf(kit, part.Ways.Layout, body)));
-        for (var p = 0; p < plan.Places.Count; p++)
-        {
-            var place = p;
-            rows.Add(Row(plan.Places[p].Id, LossKind.Place, plan.Places[p].Name ?? plan.Places[p].Id, part => [.. Enumerable.Range(0, kit.Items.Length).Where(i => part.Ways.Layout.SourceOf(i) == place)]));
-        }
-        foreach (var person in plan.People) rows.Add(Without(person));
+        var rows = Losses.Of(day).Select(loss => loss.Changes is { } changes ? Changed(day, parts, loss, changes(plan)) : Gone(day, parts, loss)).ToList();
         var ordered = rows.OrderByDescending(r => r.Costs).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null)).ThenByDescending(r => r.Kind).ToList();
-        return new WhatIfTable(Say(plan, day, ordered), ordered, ordered.Count(r => r.Costs == 0));
+        return new WhatIfTable(Say(day, ordered), ordered, ordered.Count(r => r.Costs == 0), SharedCauses.Of(day), MarginsOf(day));
+    }
 
-        WhatIfRow Row(string id, LossKind kind, string name, Func<PartFindings, int[]> goes)
-        {
-            var all = new SortedSet<int>();
-            var costs = 0;
-            var cells = parts.Select(part =>
-            {
-                var gone = goes(part);
-                all.UnionWith(gone);
-                var failed = (bool[])part.Failed.Clone();
-                foreach (var i in gone) failed[i] = true;
-                return Cell(part.Part, part.Needs.Select(n => (n.Need, n.Outcome, After: n.Best is not null && Array.Exists(gone, n.Best.Uses) ? day.BestOf(n.Ways, failed).Outcome : n.Outcome)), ref costs);
-            }).ToList();
-            return new WhatIfRow(id, kind, name, [.. all.Select(i => kit.Items[i].Id)], cells, costs);
-        }
+    private static IReadOnlyList<KindMargin> MarginsOf(DayAnalysis day)
+    {
+        var items = day.Kit.Items;
+        var cuts = day.Parts.SelectMany(p => p.Needs).Where(n => n.Need.Importance != Importance.Nice).SelectMany(n => n.Cuts).ToList();
+        return [.. items.Select(KindOf).Distinct(StringComparer.Ordinal)
+            .Select(kind => new KindMargin(kind, cuts.Where(c => Array.TrueForAll(c, i => KindOf(items[i]) == kind)).Select(c => (int?)c.Length).Min()))
+            .OrderBy(m => m.Margin ?? int.MaxValue)];
 
-        WhatIfRow Without(Person person)
+        static string KindOf(Item item) => Locker.FigureCatalogue.KindOf(item);
+    }
+
+    /// <summary>How a need comes to what a loss leaves of it, link by link; null when there is no such loss or need.</summary>
+    public static IReadOnlyList<string>? Chain(Plan plan, LossKind kind, string id, string part, string need)
+    {
+        var day = new DayAnalysis(plan);
+        if (Losses.Of(day).FirstOrDefault(l => l.Kind == kind && l.Id == id) is not { } loss) return null;
+        if (loss.Changes is { } changes) return new DayAnalysis(changes(plan)).Explain(part, need)?.Chain;
+        if (plan.Parts.FirstOrDefault(p => p.Id == part) is not { } there) return null;
+        var gone = loss.Goes!(day.Find(there, withCuts: false)).Select(i => new Pulled(day.Kit.Items[i].Id)).ToList();
+        return new DayAnalysis(plan, gone).Explain(part, need)?.Chain;
+    }
+
+    /// <summary>One loss alone, in some parts or all; null when there is no such.</summary>
+    internal static WhatIfRow? RowOf(DayAnalysis day, LossKind kind, string id, IReadOnlySet<string>? only = null)
+    {
+        if (Losses.Of(day).FirstOrDefault(l => l.Kind == kind && l.Id == id) is not { } loss) return null;
+        List<PartFindings> parts = [.. day.Plan.Parts.Where(p => only?.Contains(p.Id) != false).OrderBy(p => p.Start).Select(p => day.Find(p, withCuts: false))];
+        return loss.Changes is { } changes ? Changed(day, parts, loss, changes(day.Plan)) : Gone(day, parts, loss);
+    }
+
+    private static WhatIfRow Gone(DayAnalysis day, List<PartFindings> parts, Loss loss)
+    {
+        var all = new SortedSet<int>();
+        var costs = 0;
+        var cells = parts.Select(part =>
         {
-            var others = plan.People.Where(p => p.Id != person.Id).Select(p => p.Id).ToList();
-            var costs = 0;
-            var cells = parts.Select(part =>
-            {
-                var left = part.Part with { Present = [.. (part.Part.Present ?? [.. plan.People.Select(p => p.Id)]).Where(others.Contains)] };
-                var found = day.Find(left);
-                return Cell(part.Part, part.Needs.Zip(found.Needs, (before, after) => (before.Need, before.Outcome, after.Outcome)), ref costs);
-            }).ToList();
-            return new WhatIfRow(person.Id, LossKind.Person, $"{person.Name ?? person.Id} is absent", [], cells, costs);
-        }
+            var gone = loss.Goes!(part);
+            all.UnionWith(gone);
+            var failed = (bool[])part.Failed.Clone();
+            foreach (var i in gone) failed[i] = true;
+            return Cell(part.Part, part.Needs.Select(n => (n.Need, n.Outcome, After: Array.Exists(gone, n.Uses) ? day.Left(n, failed).Outcome : n.Outcome)), ref costs);
+        }).ToList();
+        return new WhatIfRow(loss.Id, loss.Kind, loss.Name, [.. all.Select(i => day.Kit.Items[i].Id)], cells, costs);
+    }
+
+    private static WhatIfRow Changed(DayAnalysis day, List<PartFindings> parts, Loss loss, Plan changed)
+    {
+        var other = new DayAnalysis(changed);
+        var then = changed.Parts.Where(p => parts.Exists(o => o.Part.Id == p.Id)).AsParallel().Select(p => other.Find(p, withCuts: false)).ToDictionary(p => p.Part.Id, StringComparer.Ordinal);
+        var costs = 0;
+        var cells = parts.Select(part => Cell(part.Part, part.Needs.Zip(then[part.Part.Id].Needs, (before, after) => (before.Need, before.Outcome, after.Outcome)), ref costs)).ToList();
+        return new WhatIfRow(loss.Id, loss.Kind, loss.Name, [], cells, costs);
     }
 
     private static WhatIfCell Cell(Part part, IEnumerable<(Need Need, Outcome Before, Outcome After)> needs, ref int costs)
@@ -99,38 +102,26 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
         return new WhatIfCell(part.Id, worse.Count == 0 ? null : worse[0].After, [.. worse.Select(n => n.Need.Id)]);
     }
 
-    /// <summary>The body, what its setup hangs on it, and what is packed on or in any of that.</summary>
-    private static int[] RigOf(Kit kit, PartLayout layout, int body)
-    {
-        var rig = new HashSet<int> { body };
-        foreach (var glass in layout.OnBody(body)) rig.Add(glass);
-        if (layout.SetupOf(body) is { } setup)
-            foreach (var (_, id) in setup.Named()) rig.Add(kit.IndexOf(id));
-        for (var grew = true; grew;)
-        {
-            grew = false;
-            for (var i = 0; i < kit.Items.Length; i++)
-                if (kit.RestsOn[i] != Kit.None && rig.Contains(kit.RestsOn[i]) && layout.SetupOf(i) is null) grew |= rig.Add(i);
-        }
-        return [.. rig];
-    }
-
-    private static string Say(Plan plan, DayAnalysis day, List<WhatIfRow> rows)
+    private static string Say(DayAnalysis day, List<WhatIfRow> rows)
     {
         var gaps = day.Parts.Sum(p => p.Needs.Count(n => n.Need.Importance != Importance.Nice && !n.Outcome.IsMet()));
         var counted = day.Parts.Sum(p => p.Needs.Count(n => n.Need.Importance != Importance.Nice)) - gaps;
         var harmful = rows.Where(r => r.Costs > 0).ToList();
         var proof = $"{Words.Capital(Words.Number(counted))} pictures that matter, {rows.Count} losses tried";
-        if (harmful.Count == 0) return $"{proof}: whatever single thing, camera, bag or person is lost, every one of them can still be taken in time.";
+        var uncovered = gaps == 0 ? "" : $" {Words.Capital(Words.Number(gaps))} more {(gaps == 1 ? "is" : "are")} not covered even with everything there.";
+        if (harmful.Count == 0) return $"{proof}: whatever single thing, camera, bag or person is lost, every one of them can still be taken in time.{uncovered}";
         var kinds = harmful.GroupBy(r => r.Kind).OrderBy(g => g.Key).Select(g => $"{Words.Number(g.Count())} {Noun(g.Key, g.Count())}").ToList();
-        return $"{proof}: {Words.List(kinds)} could each cost at least one.";
+        return $"{proof}: {Words.List(kinds)} could each cost at least one.{uncovered}";
 
         static string Noun(LossKind kind, int n) => kind switch
         {
             LossKind.Item => n == 1 ? "thing" : "things",
             LossKind.Rig => n == 1 ? "camera with all on it" : "cameras with all on them",
             LossKind.Place => n == 1 ? "bag or place" : "bags or places",
-            _ => n == 1 ? "person" : "people",
+            LossKind.Person => n == 1 ? "person" : "people",
+            LossKind.Radio => n == 1 ? "radio system" : "radio systems",
+            LossKind.Batteries => n == 1 ? "type of battery refused" : "types of batteries refused",
+            _ => n == 1 ? "event of your own" : "events of your own",
         };
     }
 }

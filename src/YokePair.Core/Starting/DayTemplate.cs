@@ -16,6 +16,7 @@ public sealed record DayTemplate(string Id, string Name, string Kind, int StartH
         Of("wedding-small", "Wedding, small", "wedding", 13, "details ceremony groups couple drinks speeches"),
         Of("event-talks", "Talks", "event", 9, "arrivals:8 talks break talks drinks:6"),
         Of("event-awards", "Awards and dinner", "event", 17, "arrivals:8 drinks:6 dinner awards dance-floor"),
+        Of("event-dinner", "Dinner", "event", 18, "arrivals:5 drinks:5 speeches dinner"),
         Of("event-dance", "Dance", "event", 19, "arrivals:5 first-dance dance-floor"),
         Of("event-concert", "Concert", "event", 18, "warm-up:5 concert break concert"),
         Of("sport-field", "Field match", "sport", 13, "warm-up play break play podium press"),

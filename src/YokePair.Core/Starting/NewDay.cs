@@ -9,12 +9,19 @@ namespace YokePair.Core.Starting;
 /// <param name="Timetable">A timetable as text; null with a template.</param>
 /// <param name="Style">Id of a starting style; null leaves the hands empty.</param>
 /// <param name="Second">Whether a second photographer comes along.</param>
-public sealed record NewDayRequest(string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second);
+/// <param name="Days">How many days it lasts, each like the first; null = one.</param>
+/// <param name="Assistant">Whether an assistant comes along.</param>
+/// <param name="TimeZone">IANA zone of its times; null = not said.</param>
+/// <param name="Habits">How one works; null = as most do.</param>
+public sealed record NewDayRequest(string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second, int? Days = null, bool Assistant = false, string? TimeZone = null, Habits? Habits = null);
 
 /// <summary>Makes a day from a template or timetable and the owner's locker.</summary>
 public static class NewDay
 {
-    private static readonly string[] Taken = ["lead", "second", "belt", "pouch", "roller", "car"];
+    /// <summary>Most days of one assignment.</summary>
+    public const int MostDays = 14;
+
+    private static readonly string[] Taken = ["lead", "second", "assistant", "belt", "pouch", "roller", "car"];
 
     /// <summary>Makes the plan.</summary>
     /// <param name="request">What is wanted.</param>
@@ -28,22 +35,30 @@ public static class NewDay
         var style = StartingStyle.All.FirstOrDefault(s => s.Id == request.Style);
         if (request.Style is not null && style is null) problems.Add(new PlanProblem("style", $"\"{request.Style}\" is no style; there are {string.Join(", ", StartingStyle.All.Select(s => s.Id))}"));
         if (parts.Count == 0 && problems.Count == 0) problems.Add(new PlanProblem("timetable", "holds no line; write one such as 14:00 ceremony, chapel 40 min"));
+        var habits = request.Habits ?? new Habits();
+        if (habits.LivesAtMm is < 8 or > 1200) problems.Add(new PlanProblem("habits.livesAtMm", FormattableString.Invariant($"{habits.LivesAtMm} mm; say a focal length from 8 to 1200")));
+        if (request.Days is < 1 or > MostDays) problems.Add(new PlanProblem("days", $"{request.Days} days; say a number from 1 to {MostDays}"));
         if (problems.Count > 0) return new PlanReading(null, problems);
 
-        var here = locker.Where(t => t.IsHere(request.Day) && !Taken.Contains(t.Id) && (request.Second || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) != true)).ToList();
+        var here = locker.Where(t => t.IsHere(request.Day) && habits.Takes(t) && !Taken.Contains(t.Id) && (request.Second || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) != true)).ToList();
         string[] people = request.Second ? ["lead", "second"] : ["lead"];
         var setups = new List<Setup>();
         foreach (var person in people)
         {
             var own = here.Where(t => !setups.Any(s => s.Body == t.Id || s.Lens == t.Id) && (people.Length == 1 || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true == (person == "second"))).ToList();
-            if (style is not null) setups.AddRange(style.Fill(person, own));
+            if (style is not null) setups.AddRange(habits.Follow(style).Fill(person, own));
         }
         var plan = new Plan
         {
             Format = Plan.FormatName,
             Version = Plan.CurrentVersion,
-            Assignment = new Assignment { Id = request.Name.Trim(), Name = request.Name.Trim(), Kind = DayTemplate.All.FirstOrDefault(t => t.Id == request.Template)?.Kind },
-            People = [.. people.Select(p => new Person { Id = p, Name = p == "lead" ? "Lead" : "Second" })],
+            Assignment = new Assignment { Id = request.Name.Trim(), Name = request.Name.Trim(), Kind = DayTemplate.All.FirstOrDefault(t => t.Id == request.Template)?.Kind, TimeZone = string.IsNullOrWhiteSpace(request.TimeZone) ? null : request.TimeZone },
+            Rules = new Rules { DualRecord = habits.TwoRecords ?? true },
+            People =
+            [
+                .. people.Select(p => new Person { Id = p, Name = p == "lead" ? "Lead" : "Second" }),
+                .. request.Assistant ? [new Person { Id = "assistant", Name = "Assistant", Role = PersonRole.Assistant, HandOverSeconds = 10 }] : Array.Empty<Person>(),
+            ],
             Places =
             [
                 new Place { Id = "belt", Name = "Belt pouch", Person = "lead", ReachSeconds = 5 },
@@ -51,10 +66,11 @@ public static class NewDay
                 new Place { Id = "roller", Name = "Roller", ReachSeconds = 60 },
                 new Place { Id = "car", Name = "Car", ReachSeconds = 900 },
             ],
-            Items = Packed(here, setups, request.Second),
-            Parts = [.. parts.Select(p => p with { Setups = setups })],
+            Items = Packed(here, setups, request.Second, habits),
+            Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(habits.Lit)] })],
         };
-        var wrong = PlanCheck.Usable(plan);
+        for (var day = 1; day < request.Days; day++) plan = new Editing.AddDay().Apply(plan).Plan!;
+        List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan)];
         return wrong.Count > 0 ? new PlanReading(null, wrong) : new PlanReading(plan, []);
     }
 
@@ -94,7 +110,7 @@ public static class NewDay
     }
 
     /// <summary>Batteries and cards into the cameras, what one reaches for into the pouches, stands and cases into the car, the rest into the roller.</summary>
-    private static List<Item> Packed(List<Item> here, List<Setup> setups, bool second)
+    private static List<Item> Packed(List<Item> here, List<Setup> setups, bool second, Habits habits)
     {
         var items = new List<Item>();
         var fed = new HashSet<string>(StringComparer.Ordinal);
@@ -117,6 +133,7 @@ public static class NewDay
                 _ when hand is not null => hand.Person == "second" ? "pouch" : "belt",
                 Battery or Card => pouch,
                 Support or Case or Modifier or Charger or StandLight => "car",
+                Body or Lens => habits.SpareAt(second, pouch),
                 _ => "roller",
             });
         }

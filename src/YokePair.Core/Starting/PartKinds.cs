@@ -58,6 +58,7 @@ public sealed record PartKind(string Id, string Name, int Minutes, double Ev, Fl
     {
         Id = id,
         Name = name ?? Name,
+        Kind = Id,
         Location = location,
         Start = start,
         End = end,

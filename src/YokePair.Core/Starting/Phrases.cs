@@ -45,13 +45,22 @@ public enum Subject
     /// <summary>A large group, 12 m wide.</summary>
     Group,
 
-    /// <summary>A room, 12 m wide.</summary>
+    /// <summary>A room, 12 m wide unless said otherwise.</summary>
     Room,
+
+    /// <summary>A ring, 4 cm wide: a close-up.</summary>
+    Ring,
+
+    /// <summary>An athlete with arms and stick, 2.6 m high.</summary>
+    Athlete,
 }
 
 /// <summary>What the craft's usual words ask, as the arithmetic takes it.</summary>
 public static class Phrases
 {
+    /// <summary>Width of a ring on the hand, mm.</summary>
+    public const double RingMm = 40;
+
     /// <summary>Longest shutter time for a motion, seconds.</summary>
     public static double ShutterSeconds(Motion motion) => 1.0 / motion switch
     {
@@ -63,6 +72,17 @@ public static class Phrases
         _ => 1000,
     };
 
+    /// <summary>Shoulder to shoulder a person takes 0.6 m; rows stand 0.35 m above each other.</summary>
+    public static SubjectFrame GroupFrame(int people, int rows, double nearM, double farM) => new()
+    {
+        DistanceM = new(nearM, farM),
+        WidthM = 0.6 * Math.Ceiling((double)people / rows) + 0.5,
+        HeightM = 2.2 + 0.35 * (rows - 1),
+    };
+
+    /// <summary>A room of a width.</summary>
+    public static SubjectFrame RoomFrame(double widthM, double nearM, double farM) => new() { DistanceM = new(nearM, farM), WidthM = widthM };
+
     /// <summary>The frame on a subject from an interval of distances.</summary>
     public static SubjectFrame Frame(Subject subject, double nearM, double farM) => subject switch
     {
@@ -70,17 +90,28 @@ public static class Phrases
         Subject.HalfLength => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 1.1 },
         Subject.FullLength => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.2 },
         Subject.Couple => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.2, WidthM = 2 },
+        Subject.Athlete => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.6 },
         Subject.Row => new SubjectFrame { DistanceM = new(nearM, farM), WidthM = 4.5 },
         _ => new SubjectFrame { DistanceM = new(nearM, farM), WidthM = 12 },
     };
 
-    /// <summary>Smallest f-number a subject's depth asks, full frame; null = as wide as one likes.</summary>
-    public static double? Depth(Subject subject) => subject switch
+    /// <summary>Depth a subject usually asks; null = as wide as one likes.</summary>
+    public static DepthPreset? Depth(Subject subject) => subject switch
     {
-        Subject.Couple => 3.2,
-        Subject.Row or Subject.Room => 5.6,
-        Subject.Group => 8,
+        Subject.Couple => DepthPreset.Couple,
+        Subject.Row or Subject.Room => DepthPreset.Row,
+        Subject.Group => DepthPreset.Group,
+        Subject.Ring => DepthPreset.Ring,
         _ => null,
+    };
+
+    /// <summary>f-number of a depth preset, full frame; null = as wide as the lens goes.</summary>
+    public static double? FNumber(DepthPreset depth) => depth switch
+    {
+        DepthPreset.One => null,
+        DepthPreset.Couple => 3.2,
+        DepthPreset.Row => 5.6,
+        _ => 8,
     };
 
     /// <summary>A need in the craft's words.</summary>
@@ -90,13 +121,12 @@ public static class Phrases
         Name = name,
         Importance = importance,
         Framing = Frame(subject, nearM, farM),
-        MinFNumber = Depth(subject),
+        Depth = Depth(subject),
+        Motion = motion,
         ShutterSeconds = ShutterSeconds(motion),
         Static = motion == Motion.Still,
         Fps = fps,
-        // Light off a ceiling of 3 m: up and down, with two stops lost on the way.
-        FlashPathM = 5,
-        BounceLossStops = 2,
+        Bounce = new Bounce { CeilingM = 3 },
     };
 
     /// <summary>A close-up in the craft's words.</summary>
@@ -106,7 +136,8 @@ public static class Phrases
         Name = name,
         Importance = importance,
         CloseWidthMm = widthMm,
-        MinFNumber = 8,
+        Depth = DepthPreset.Ring,
+        Motion = Motion.Talking,
         ShutterSeconds = ShutterSeconds(Motion.Talking),
         Static = true,
     };

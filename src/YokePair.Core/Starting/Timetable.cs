@@ -16,7 +16,7 @@ public sealed record TimetableLine(int Line, DateTime Start, DateTime End, strin
 /// <summary>Reads a timetable as people send it: <c>14:00 ceremony, chapel 40 min</c>.</summary>
 public static partial class Timetable
 {
-    /// <summary>Reads it for a day; hours that run back belong to the next day.</summary>
+    /// <summary>Reads it for a day; hours that run back belong to the next day. A line with a date, or <c>day 2</c>, begins another day.</summary>
     public static (IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems) Read(string text, DateOnly day)
     {
         var raw = new List<(int Line, DateTime Start, int? Minutes, string Name, string? Location)>();
@@ -27,13 +27,19 @@ public static partial class Timetable
         {
             number++;
             if (line.Trim().Length == 0) continue;
+            if (NewDay(line.Trim(), day) is { } next)
+            {
+                if (next < day || next.DayNumber - day.DayNumber >= Starting.NewDay.MostDays) problems.Add(new PlanProblem("timetable", FormattableString.Invariant($"\"{line.Trim()}\" is not one of the {Starting.NewDay.MostDays} days from {day:yyyy-MM-dd} on"), number));
+                else last = next.ToDateTime(TimeOnly.MinValue);
+                continue;
+            }
             var match = Shape().Match(line.Trim());
             if (!match.Success || !int.TryParse(match.Groups["h"].Value, out var hour) || hour > 23 || (match.Groups["m"].Success && int.Parse(match.Groups["m"].Value, CultureInfo.InvariantCulture) > 59))
             {
                 problems.Add(new PlanProblem("timetable", $"\"{line.Trim()}\" does not begin with a time; write it as 14:00 ceremony, chapel 40 min", number));
                 continue;
             }
-            var start = day.ToDateTime(new TimeOnly(hour, match.Groups["m"].Success ? int.Parse(match.Groups["m"].Value, CultureInfo.InvariantCulture) : 0));
+            var start = DateOnly.FromDateTime(last).ToDateTime(new TimeOnly(hour, match.Groups["m"].Success ? int.Parse(match.Groups["m"].Value, CultureInfo.InvariantCulture) : 0));
             while (start < last) start = start.AddDays(1);
             last = start;
             int? minutes = match.Groups["min"].Success ? int.Parse(match.Groups["min"].Value, CultureInfo.InvariantCulture) * (match.Groups["unit"].Value.StartsWith('h') ? 60 : 1) : null;
@@ -47,6 +53,8 @@ public static partial class Timetable
             var (line, start, minutes, name, location) = raw[i];
             var kind = PartKind.Meant(name) ?? PartKind.Meant(location ?? "");
             DateTime? next = i + 1 < raw.Count ? raw[i + 1].Start : null;
+            // The night between two days is no part of either.
+            if (next - start > TimeSpan.FromHours(12)) next = null;
             if (next == start)
             {
                 problems.Add(new PlanProblem("timetable", $"\"{name}\" and \"{raw[i + 1].Name}\" start at the same time; make them one part, or move one", raw[i + 1].Line));
@@ -58,6 +66,14 @@ public static partial class Timetable
         }
         return (lines, problems);
     }
+
+    private static DateOnly? NewDay(string line, DateOnly first) =>
+        DateOnly.TryParseExact(line, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) ? date
+        : DayNumber().Match(line) is { Success: true } nth && int.TryParse(nth.Groups[1].Value, out var n) ? first.AddDays(n - 1)
+        : null;
+
+    [GeneratedRegex(@"^day (\d{1,3})$", RegexOptions.IgnoreCase)]
+    private static partial Regex DayNumber();
 
     [GeneratedRegex(@"^(?<h>\d{1,2})(?:[:.h](?<m>\d{2}))?\s*(?:[-–]\s*\d{1,2}[:.]\d{2})?\s*(?:h)?\s+(?<what>.*?)(?:[\s,(]+(?<min>\d{1,3})\s*(?<unit>min|m|h|hours?)\b\)?)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Shape();

@@ -34,6 +34,9 @@ internal sealed class Kit
         Cards = Indexes<Card>();
         Flashes = Indexes<Flash>();
         Cells = Indexes<Cells>();
+        Triggers = Indexes<Trigger>();
+        Supports = [.. Indexes<Support>().Where(i => ((Support)Items[i]).CarriesCamera)];
+        Filters = Indexes<Filter>();
     }
 
     public Plan Plan { get; }
@@ -58,7 +61,32 @@ internal sealed class Kit
 
     public int[] Cells { get; }
 
+    public int[] Triggers { get; }
+
+    /// <summary>Tripods and monopods.</summary>
+    public int[] Supports { get; }
+
+    public int[] Filters { get; }
+
     public int IndexOf(string? id) => id is not null && indexes.TryGetValue(id, out var index) ? index : None;
+
+    /// <summary>Radio system a flash or trigger sends to; null = it sends none.</summary>
+    public string? Sends(int item) => Items[item] is Flash { CanSend: true } flash ? flash.RadioSystem : (Items[item] as Trigger)?.Sends;
+
+    /// <summary>By item, whether a part that goes on at the same time elsewhere has it in a hand or in its lights, and this part has not.</summary>
+    public bool[] HeldElsewhere(Part part)
+    {
+        var held = new bool[Items.Length];
+        foreach (var other in Plan.Parts)
+        {
+            if (!Day.Overlap(part, other)) continue;
+            foreach (var setup in other.Setups)
+                foreach (var (_, id) in setup.Named()) held[IndexOf(id)] = true;
+            foreach (var light in other.Lights ?? [])
+                foreach (var (_, id) in light.Named(id => Plan.People.Any(p => p.Id == id))) held[IndexOf(id)] = true;
+        }
+        return held;
+    }
 
     private int[] Indexes<T>() where T : Item => [.. Enumerable.Range(0, Items.Length).Where(i => Items[i] is T)];
 }

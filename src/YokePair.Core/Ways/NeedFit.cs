@@ -4,49 +4,11 @@ using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
 
-/// <summary>What can keep a way from being full.</summary>
-[Flags]
-public enum Shortfalls
-{
-    /// <summary>Nothing.</summary>
-    None = 0,
-
-    /// <summary>Focal length too short; the frame is cropped.</summary>
-    TooShort = 1 << 0,
-
-    /// <summary>Focal length too long; frames are stitched, or the framing cannot be had.</summary>
-    TooLong = 1 << 1,
-
-    /// <summary>Too few megapixels left after cropping.</summary>
-    Megapixels = 1 << 2,
-
-    /// <summary>Not close enough.</summary>
-    NotCloseEnough = 1 << 3,
-
-    /// <summary>A tube is on and the wanted frame is wider than it lets the lens focus, or the need is no close-up.</summary>
-    TubeTooClose = 1 << 4,
-
-    /// <summary>ISO over the body's ceiling.</summary>
-    Iso = 1 << 5,
-
-    /// <summary>The shutter is heard.</summary>
-    Noise = 1 << 6,
-
-    /// <summary>Too few frames per second.</summary>
-    FrameRate = 1 << 7,
-
-    /// <summary>The need is not to be photographed by the light there is.</summary>
-    LightNotWanted = 1 << 8,
-
-    /// <summary>The flash cannot light it: too weak, too slow to recycle, or shutter faster than sync.</summary>
-    FlashShort = 1 << 9,
-
-    /// <summary>A piece only sometimes works.</summary>
-    Doubtful = 1 << 10,
-
-    /// <summary>Every frame is on one card only.</summary>
-    OneRecord = 1 << 11,
-}
+/// <summary>What helps a camera beyond its glass.</summary>
+/// <param name="Supported">Whether it stands on a tripod or monopod.</param>
+/// <param name="NdStops">Stops an ND filter takes.</param>
+/// <param name="Ev">Light with a continuous light added; null = the part's.</param>
+public readonly record struct Aids(bool Supported = false, double NdStops = 0, double? Ev = null);
 
 /// <summary>How a body with glass on it serves a need in a part, with every figure the judgement rests on.</summary>
 public readonly record struct NeedFit
@@ -90,58 +52,109 @@ public readonly record struct NeedFit
     /// <summary>Share of the flash's full power, where one is used.</summary>
     public double? FlashPower { get; init; }
 
-    /// <summary>Judges glass by the light there is.</summary>
-    public static NeedFit Ambient(Rules rules, Part part, Need need, GlassOnBody glass)
+    /// <summary>Seconds between two pops of the flash, where one is used.</summary>
+    public double? RecycleSeconds { get; init; }
+
+    /// <summary>Stops of ND filter that would mend too much light; 0 where there is none too much.</summary>
+    public double NdStopsWanted { get; init; }
+
+    /// <summary>Judges glass by the light there is, or by a continuous light.</summary>
+    public static NeedFit Ambient(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids = default)
     {
-        var judged = Start(rules, part, need, glass);
+        var judged = Start(rules, part, need, glass, aids);
         var fit = judged.Fit;
-        var stops = glass.StabilisationStops;
-        var shutter = Exposure.HandHeldShutterSeconds(need.ShutterSeconds, fit.Framing.EquivalentUsedMm, fit.Framing.CropFactor, stops);
-        var iso = Exposure.Iso(fit.FNumber, shutter, part.Ev);
-        var over = Exposure.StopsOver(iso, glass.Body.IsoCeiling);
+        var body = glass.Body;
+        var shutter = aids.Supported
+            ? need.ShutterSeconds
+            : Exposure.HandHeldShutterSeconds(need.ShutterSeconds, fit.Framing.EquivalentUsedMm, fit.Framing.CropFactor, glass.StabilisationStops);
+        var ev = (aids.Ev ?? part.Ev) - aids.NdStops - (glass.Lens.TStopLoss ?? 0);
+        var f = fit.FNumber;
+        var softest = need.MaxFNumber / glass.Crop;
+        if (softest is { } limit && !Tolerance.AtMost(f, limit)) judged.Grade(Quality.SecondBest, Shortfalls.NotSoftEnough);
+        var iso = Exposure.Iso(f, shutter, ev);
+        var wanted = 0.0;
+        if (body.BaseIso is { } lowest && iso < lowest)
+        {
+            // A faster shutter first: it costs nothing. Then stopping down, as far as the background may sharpen.
+            shutter = Math.Max(shutter * iso / lowest, body.FastestShutterSeconds ?? 0);
+            var excess = Math.Max(0, Math.Log2(lowest / Exposure.Iso(f, shutter, ev)));
+            var down = softest is { } most ? Math.Clamp(2 * Math.Log2(most / f), 0, excess) : excess;
+            wanted = excess - down;
+            if (!Tolerance.AtMost(wanted, 0)) judged.Grade(Quality.SecondBest, Shortfalls.TooMuchLight);
+            f *= Math.Pow(2, excess / 2);
+            iso = Exposure.Iso(f, shutter, ev);
+        }
+        var over = Exposure.StopsOver(iso, body.IsoCeiling);
         judged.Grade(Exposure.Judge(over), Shortfalls.Iso);
-        if (!need.Light.Contains(LightKind.Ambient)) judged.Grade(Quality.No, Shortfalls.LightNotWanted);
-        return judged.Done(fit with { ShutterSeconds = shutter, Iso = iso, StopsOver = over });
+        if (!need.Light.Contains(aids.Ev is null ? LightKind.Ambient : LightKind.Continuous)) judged.Grade(Quality.No, Shortfalls.LightNotWanted);
+        return judged.Done(fit with { FNumber = f, ShutterSeconds = shutter, Iso = iso, StopsOver = over, NdStopsWanted = wanted });
     }
 
     /// <summary>The quality alone: most glass is out by its framing, and then its light need not be reckoned.</summary>
-    public static Quality AmbientQuality(Rules rules, Part part, Need need, GlassOnBody glass) =>
-        Glass.Framing.Fit(glass.EquivalentMm, need.FocalWanted, need.Static, rules.StitchLimit).Quality == Quality.No
+    public static Quality AmbientQuality(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids = default) =>
+        Glass.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit).Quality == Quality.No
             ? Quality.No
-            : Ambient(rules, part, need, glass).Quality;
+            : Ambient(rules, part, need, glass, aids).Quality;
 
-    /// <summary>Whether flash on the camera may be thought of at all for a need.</summary>
-    public static bool FlashThinkable(Part part, Need need) =>
-        part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required && need.FlashPathM is not null && need.Light.Contains(LightKind.Flash);
+    /// <summary>Whether flash of a kind may be thought of at all for a need.</summary>
+    public static bool FlashThinkable(Part part, Need need, LightKind kind) =>
+        part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required && need.Light.Contains(kind)
+        && (kind == LightKind.Stands ? need.Stands is not null : need.FlashPath(part) is not null);
 
     /// <summary>Judges glass with a flash on the camera. The flash freezes the subject, so the hand-held floor does not apply.</summary>
-    public static NeedFit WithFlash(Rules rules, Part part, Need need, GlassOnBody glass, Flash flash)
+    public static NeedFit WithFlash(Rules rules, Part part, Need need, GlassOnBody glass, Flash flash, bool supported = false)
     {
-        var judged = Start(rules, part, need, glass);
+        var (path, loss) = need.FlashPath(part) ?? (0, 0);
+        return Lit(rules, part, need, glass, supported, [(flash, flash.Gel)], path, loss, Shoe.Fits(glass.Body, flash.Shoe));
+    }
+
+    /// <summary>Judges glass with lights that stand in the room: each must be strong and quick enough by itself.</summary>
+    /// <param name="rules">Rules.</param>
+    /// <param name="part">Part.</param>
+    /// <param name="need">A need with <see cref="Need.Stands"/>.</param>
+    /// <param name="glass">Body and glass.</param>
+    /// <param name="lights">The flashes that fire, each with the gel on it.</param>
+    /// <param name="supported">Whether the camera stands on a tripod or monopod.</param>
+    public static NeedFit WithStands(Rules rules, Part part, Need need, GlassOnBody glass, IReadOnlyList<(Flash Flash, string? Gel)> lights, bool supported = false) =>
+        Lit(rules, part, need, glass, supported, lights, need.Stands!.DistanceM, need.Stands.LossStops, true);
+
+    private static NeedFit Lit(Rules rules, Part part, Need need, GlassOnBody glass, bool supported, IReadOnlyList<(Flash Flash, string? Gel)> lights, double pathM, double lossStops, bool fitsShoe)
+    {
+        var judged = Start(rules, part, need, glass, new Aids(supported));
         var fit = judged.Fit;
         var body = glass.Body;
         var iso = Math.Min(rules.FlashIso, body.IsoCeiling);
-        var power = OnCameraFlash.PowerFraction(fit.FNumber, need.FlashPathM ?? 0, need.BounceLossStops, flash.GuideNumber ?? 0, iso);
-        var fast = need.Fps > 0 && OnCameraFlash.RecycleSeconds(flash.RecycleSeconds, power) > 1 / need.Fps;
-        var beyondSync = need.ShutterSeconds < body.SyncSeconds && !flash.HighSpeedSync;
-        var fits = flash.Shoe is null || body.Shoe is null || flash.Shoe == body.Shoe;
-        if (!fits || fast || beyondSync || !OnCameraFlash.Feasible(power)) judged.Grade(Quality.No, Shortfalls.FlashShort);
+        var strongest = 0.0;
+        var recycle = 0.0;
+        if (!fitsShoe) judged.Grade(Quality.No, Shortfalls.FlashShort);
+        foreach (var (flash, gel) in lights)
+        {
+            var power = OnCameraFlash.PowerFraction(fit.FNumber, pathM, lossStops + (glass.Lens.TStopLoss ?? 0), flash.GuideNumber ?? 0, iso);
+            var between = OnCameraFlash.RecycleSeconds(flash.RecycleSeconds, power);
+            var fast = need.Fps > 0 && between > 1 / need.Fps;
+            var beyondSync = need.ShutterSeconds < body.SyncSeconds && !flash.HighSpeedSync;
+            if (fast || beyondSync || !OnCameraFlash.Feasible(power)) judged.Grade(Quality.No, Shortfalls.FlashShort);
+            if (flash.Doubtful) judged.Grade(Quality.SecondBest, Shortfalls.Doubtful);
+            if (part.Gel is not null && gel != part.Gel) judged.Grade(Quality.SecondBest, Shortfalls.Colour);
+            strongest = Math.Max(strongest, power);
+            recycle = Math.Max(recycle, between);
+        }
         if (part.Quiet == QuietRule.Preferred) judged.Grade(Quality.SecondBest, Shortfalls.Noise);
-        if (flash.Doubtful) judged.Grade(Quality.SecondBest, Shortfalls.Doubtful);
-        return judged.Done(fit with { ShutterSeconds = need.ShutterSeconds, Iso = iso, StopsOver = Exposure.StopsOver(iso, body.IsoCeiling), FlashPower = power });
+        return judged.Done(fit with { ShutterSeconds = need.ShutterSeconds, Iso = iso, StopsOver = Exposure.StopsOver(iso, body.IsoCeiling), FlashPower = strongest, RecycleSeconds = recycle });
     }
 
-    private static Judging Start(Rules rules, Part part, Need need, GlassOnBody glass)
+    private static Judging Start(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids)
     {
         var judged = new Judging();
         var body = glass.Body;
         var lens = glass.Lens;
 
-        var framing = Glass.Framing.Fit(glass.EquivalentMm, need.FocalWanted, need.Static, rules.StitchLimit);
+        var framing = Glass.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit);
         judged.Grade(framing.Quality, framing.Case == FramingCase.TooLong ? Shortfalls.TooLong : Shortfalls.TooShort);
 
         var realMm = framing.EquivalentUsedMm / (glass.Crop * glass.ConverterFactor);
-        var fNumber = Math.Max(Aperture.WidestAt(lens.Focal, lens.Aperture, realMm) * glass.ConverterFactor, (need.MinFNumber ?? 0) / glass.Crop);
+        var widest = Math.Max(Aperture.WidestAt(lens.Focal, lens.Aperture, realMm), lens.WorkingFNumber ?? 0) * glass.ConverterFactor;
+        var fNumber = Math.Max(widest, need.DepthFNumber(realMm * glass.ConverterFactor, glass.Crop));
         var left = glass.UsableMegapixels / (framing.CropFactor * framing.CropFactor);
 
         CloseUpFit? close = null;
@@ -160,9 +173,12 @@ public readonly record struct NeedFit
             judged.Grade(Quality.No, Shortfalls.TubeTooClose);
         }
 
-        var asked = need.MinMegapixels ?? rules.MinMegapixels;
+        var asked = need.Megapixels(rules);
         if (!Tolerance.AtLeast(left, asked)) judged.Grade(Quality.No, Shortfalls.Megapixels);
         if (glass.Doubtful) judged.Grade(Quality.SecondBest, Shortfalls.Doubtful);
+        if (lens.NeedsSupport == true && !aids.Supported) judged.Grade(Quality.No, Shortfalls.Support);
+        if (body.Silent && body.SilentShutter == SilentShutter.Banding && part.LedBands == true && part.Quiet != QuietRule.No)
+            judged.Grade(Quality.SecondBest, Shortfalls.Banding);
         if (!body.Silent && part.Quiet != QuietRule.No)
             judged.Grade(part.Quiet == QuietRule.Required ? Quality.No : Quality.SecondBest, Shortfalls.Noise);
 

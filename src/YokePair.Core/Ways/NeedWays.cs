@@ -1,4 +1,5 @@
 using YokePair.Core.Glass;
+using YokePair.Core.Light;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -23,79 +24,180 @@ internal sealed class NeedWays
     /// <summary>The same need with only some of its rigs.</summary>
     public NeedWays Only(Candidate[] some) => new(Need, ToleranceSeconds, some);
 
-    public static double ToleranceOf(Rules rules, Need need) => need.ToleranceSeconds ?? need.Importance switch
-    {
-        Importance.Once => rules.Tolerance.Once,
-        Importance.Must => rules.Tolerance.Must,
-        _ => double.PositiveInfinity,
-    };
-
     public static NeedWays For(PartWays part, Need need)
     {
-        var kit = part.Kit;
-        var rules = kit.Plan.Rules;
+        var rules = part.Kit.Plan.Rules;
         var who = need.Who == Need.Anyone ? Kit.None : part.Layout.PersonIndex(need.Who);
-        var flash = NeedFit.FlashThinkable(part.Part, need);
-        var fits = new Quality?[kit.Glass.Length];
+        if (need.Role is not null) return new NeedWays(need, need.ToleranceSeconds(rules), [.. RoleWays(part, need, who).OrderBy(c => c.Rig.Seconds)]);
+        var aided = new AidedWays(part, need);
+        var fits = new Quality?[part.Kit.Glass.Length];
         var candidates = new List<Candidate>();
         foreach (var rig in part.Rigs)
         {
             if (who != Kit.None && rig.Actor != who) continue;
-            var quality = fits[rig.Fitted.Index] ??= NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted.Glass);
+            var quality = fits[rig.Fitted!.Index] ??= NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted.Glass);
             if (quality != Quality.No) candidates.Add(new Candidate(rig, quality));
-            // A flash only adds things that can fail, so it is worth a thought only where it makes the picture better.
-            if (flash && quality != Quality.Full) AddFlashWays(part, need, rig, quality, candidates);
+            // Whatever helps only adds things that can fail, so it is worth a thought only where it makes the picture better.
+            if (quality != Quality.Full) aided.Add(rig, quality, candidates);
         }
-        // The part's rigs come quickest first; only flash ways stand out of order.
-        return new NeedWays(need, ToleranceOf(rules, need), flash ? [.. candidates.OrderBy(c => c.Rig.Seconds)] : [.. candidates]);
+        if (need.Unattended == true)
+            foreach (var rig in part.LeftAlone)
+                if ((who == Kit.None || rig.Actor == who)
+                    && NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted!.Glass, new Aids(Supported: true)) is var alone and not Quality.No)
+                    candidates.Add(new Candidate(rig, alone));
+        // The part's rigs come quickest first; only aided and unattended ways stand out of order.
+        for (var i = 1; i < candidates.Count; i++)
+            if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return new NeedWays(need, need.ToleranceSeconds(rules), [.. candidates.OrderBy(c => c.Rig.Seconds)]);
+        return new NeedWays(need, need.ToleranceSeconds(rules), [.. candidates]);
     }
 
-    private static void AddFlashWays(PartWays part, Need need, Rig rig, Quality without, List<Candidate> candidates)
+    /// <summary>Things with the role that somebody can get at, with cells and card of their own.</summary>
+    private static IEnumerable<Candidate> RoleWays(PartWays part, Need need, int who)
     {
         var kit = part.Kit;
-        foreach (var flash in kit.Flashes)
-        {
-            var item = (Flash)kit.Items[flash];
-            var pair = kit.Plan.PairOf(rig.Fitted.Glass.Body.Id, item.Id);
-            if (item.GuideNumber is null || pair == PairFit.No) continue;
-            var quality = NeedFit.WithFlash(kit.Plan.Rules, part.Part, need, rig.Fitted.Glass, item).Quality;
-            if (quality == Quality.Full && pair is not (null or PairFit.Full)) quality = Quality.SecondBest;
-            if (quality < without && rig.WithFlash(kit, part.Layout, flash) is { } lit) candidates.Add(new Candidate(lit, quality));
-        }
+        foreach (var actor in part.Layout.Actors)
+            if (who == Kit.None || actor == who)
+                for (var i = 0; i < kit.Items.Length; i++)
+                {
+                    if (kit.Items[i].Roles?.Contains(need.Role!, StringComparer.OrdinalIgnoreCase) != true) continue;
+                    var source = part.Layout.SourceOf(i);
+                    var seconds = part.Layout.Cost(actor, source);
+                    if (!double.IsPositiveInfinity(seconds) && Supplies.ForRole(kit, part.Layout, actor, i) is { } asks)
+                        yield return new Candidate(Rig.ForRole(i, actor, source, seconds, asks), kit.Items[i].Doubtful ? Quality.SecondBest : Quality.Full);
+                }
     }
 }
 
-/// <summary>One part worked out: where things are, every rig each person can raise, and the ways of each need.</summary>
-internal sealed class PartWays
+/// <summary>Ways with a tripod, a filter, a flash or lights in the room, for one need.</summary>
+internal sealed class AidedWays
 {
-    public PartWays(Kit kit, Part part)
+    private readonly PartWays part;
+    private readonly Kit kit;
+    private readonly Need need;
+    private readonly bool flash, stands, continuous;
+    private readonly Dictionary<(int Fitted, int Light), Quality> lit = [];
+    private readonly Dictionary<(int Fitted, LightSet Set), Quality> litBySet = [];
+    private readonly Quality?[] supported;
+    private readonly double?[] tooBright;
+
+    public AidedWays(PartWays part, Need need)
     {
-        Kit = kit;
-        Part = part;
-        Layout = new PartLayout(kit, part);
-        var rigs = new List<Rig>();
-        foreach (var actor in Layout.Actors)
-        {
-            var supplies = new Dictionary<int, Supplies>();
-            foreach (var fitted in kit.Glass)
-            {
-                if (double.IsPositiveInfinity(Layout.Cost(actor, Layout.SourceOf(fitted.Body)))) continue;
-                if (!supplies.TryGetValue(fitted.Body, out var own))
-                    supplies.Add(fitted.Body, own = Supplies.For(kit, Layout, actor, fitted.Body));
-                if (Rig.Create(kit, Layout, fitted, actor, own) is { } rig) rigs.Add(rig);
-            }
-        }
-        Rigs = [.. rigs.OrderBy(r => r.Seconds)];
-        Needs = [.. part.Needs.Select(n => NeedWays.For(this, n))];
+        this.part = part;
+        kit = part.Kit;
+        this.need = need;
+        flash = NeedFit.FlashThinkable(part.Part, need, LightKind.Flash);
+        stands = NeedFit.FlashThinkable(part.Part, need, LightKind.Stands);
+        continuous = need.Light.Contains(LightKind.Continuous);
+        supported = new Quality?[kit.Glass.Length];
+        tooBright = new double?[kit.Glass.Length];
     }
 
-    public Kit Kit { get; }
+    /// <summary>Adds what makes a rig better than it is by itself.</summary>
+    public void Add(Rig plain, Quality without, List<Candidate> candidates)
+    {
+        var glass = plain.Fitted!.Glass;
+        var rig = plain;
+        if (kit.Supports.Length > 0
+            && (supported[plain.Fitted.Index] ??= NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, glass, new Aids(Supported: true))) is var steady
+            && (steady < without || glass.Lens.NeedsSupport == true)
+            && part.SupportsFor(plain) is { Length: > 0 } supports)
+        {
+            var on = plain.WithSupport(supports);
+            if (steady < without) candidates.Add(new Candidate(on, steady));
+            if (glass.Lens.NeedsSupport == true) (rig, without) = (on, steady);
+        }
+        if (without == Quality.Full) return;
+        if (kit.Filters.Length > 0) AddFiltered(rig, without, candidates);
+        if (flash) AddFlash(rig, without, candidates);
+        if (stands) AddStands(rig, without, candidates);
+        if (continuous) AddContinuous(rig, without, candidates);
+    }
 
-    public Part Part { get; }
+    private void AddFiltered(Rig rig, Quality without, List<Candidate> candidates)
+    {
+        var glass = rig.Fitted!.Glass;
+        var wanted = tooBright[rig.Fitted.Index] ??= NeedFit.Ambient(kit.Plan.Rules, part.Part, need, glass, new Aids(rig.Supported)).NdStopsWanted;
+        if (wanted <= 0) return;
+        foreach (var index in kit.Filters)
+        {
+            if (kit.Items[index] is not Filter { Stops: { } stops } filter || stops < wanted - 1e-9) continue;
+            var quality = NeedFit.Ambient(kit.Plan.Rules, part.Part, need, glass, new Aids(rig.Supported, stops)).Quality;
+            if (quality >= without) continue;
+            foreach (var chain in ThreadChains(index, filter, glass.Lens))
+                if (rig.WithFilter(kit, part.Layout, chain) is { } filtered) candidates.Add(new Candidate(filtered, chain.Any(i => kit.Items[i].Doubtful) ? Quality.SecondBest : quality));
+        }
+    }
 
-    public PartLayout Layout { get; }
+    private IEnumerable<int[]> ThreadChains(int index, Filter filter, Lens lens)
+    {
+        if (lens.FilterThreadMm is null) yield break;
+        if (filter.ThreadMm == lens.FilterThreadMm) yield return [index];
+        foreach (var ring in kit.Filters)
+            if (kit.Items[ring] is Filter { StepsToMm: { } to, ThreadMm: { } from } && from == lens.FilterThreadMm && to == filter.ThreadMm) yield return [index, ring];
+    }
 
-    public IReadOnlyList<Rig> Rigs { get; }
+    private void AddFlash(Rig rig, Quality without, List<Candidate> candidates)
+    {
+        foreach (var index in kit.Flashes)
+        {
+            var quality = Lit(rig, index);
+            if (quality < without && part.PowerFor(rig.Actor, index) is { } cells && rig.WithFlash(kit, part.Layout, index, cells) is { } with) candidates.Add(new Candidate(with, quality));
+        }
+    }
 
-    public NeedWays[] Needs { get; }
+    /// <summary>How well a flash in the shoe serves, the same for whoever takes it.</summary>
+    private Quality Lit(Rig rig, int index)
+    {
+        var key = (rig.Fitted!.Index, index);
+        if (lit.TryGetValue(key, out var quality)) return quality;
+        var flash = (Flash)kit.Items[index];
+        var pair = kit.Plan.PairOf(rig.Fitted.Glass.Body.Id, flash.Id);
+        quality = flash.GuideNumber is null || flash.Power == FlashPower.SharedPack || pair == PairFit.No
+            ? Quality.No
+            : NeedFit.WithFlash(kit.Plan.Rules, part.Part, need, rig.Fitted.Glass, flash, rig.Supported).Quality;
+        if (quality == Quality.Full && pair is not (null or PairFit.Full)) quality = Quality.SecondBest;
+        lit.Add(key, quality);
+        return quality;
+    }
+
+    private void AddStands(Rig rig, Quality without, List<Candidate> candidates)
+    {
+        var glass = rig.Fitted!.Glass;
+        var room = part.LightsFor(rig.Actor);
+        foreach (var sender in room.Senders)
+        {
+            var item = kit.Items[sender.Item];
+            var pair = kit.Plan.PairOf(glass.Body.Id, item.Id);
+            if (pair == PairFit.No || !Shoe.Fits(glass.Body, item is Flash flash ? flash.Shoe : ((Trigger)item).Shoe)) continue;
+            var half = pair is not (null or PairFit.Full) || item.Doubtful || sender.Relays.Any(r => kit.Items[r].Doubtful);
+            foreach (var set in room.Sets(sender.System, need.Stands!.Count))
+            {
+                if (set.StandIn == sender.Item) continue;
+                if (!litBySet.TryGetValue((rig.Fitted.Index, set), out var quality))
+                {
+                    quality = NeedFit.WithStands(kit.Plan.Rules, part.Part, need, glass, set.Flashes, rig.Supported).Quality;
+                    if (quality == Quality.Full && set.Items.Any(i => kit.Items[i].Doubtful)) quality = Quality.SecondBest;
+                    litBySet.Add((rig.Fitted.Index, set), quality);
+                }
+                if (quality == Quality.Full && half) quality = Quality.SecondBest;
+                if (quality < without && rig.WithLights(kit, part.Layout, sender, set) is { } with) candidates.Add(new Candidate(with, quality));
+            }
+        }
+    }
+
+    private void AddContinuous(Rig rig, Quality without, List<Candidate> candidates)
+    {
+        foreach (var set in part.LightsFor(rig.Actor).Continuous())
+            Try(RigFit.PlacedLampEv(part.Part, need, set.LuxAtOneM), set.Items, () => rig.WithLights(set));
+        for (var i = 0; i < kit.Items.Length; i++)
+            if (kit.Items[i] is StandLight { LuxAtOneM: { } lux } && !part.Layout.IsLit(i))
+                Try(RigFit.LampEv(part.Part, need, lux), [i], () => part.PowerFor(rig.Actor, i) is { } batteries ? rig.WithLamp(kit, part.Layout, i, batteries) : null);
+
+        void Try(double ev, int[] lamps, Func<Rig?> with)
+        {
+            var quality = NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, rig.Fitted!.Glass, new Aids(rig.Supported, 0, ev));
+            if (quality == Quality.Full && lamps.Any(l => kit.Items[l].Doubtful)) quality = Quality.SecondBest;
+            if (quality < without && with() is { } lit) candidates.Add(new Candidate(lit, quality));
+        }
+    }
 }

@@ -4,7 +4,7 @@ namespace YokePair.Core.Ways;
 
 /// <summary>
 /// Where everything is in one part, and what it costs each person to get at it. A <em>source</em> is a number: a place,
-/// or somebody's hands; <see cref="Nowhere"/> cannot be fetched from.
+/// somebody's hands, or the lights that stand in the room; <see cref="Nowhere"/> cannot be fetched from.
 /// </summary>
 internal sealed class PartLayout
 {
@@ -13,6 +13,9 @@ internal sealed class PartLayout
 
     private readonly Kit kit;
     private readonly int[] setupOf;
+    private readonly bool[] lit;
+    private readonly bool[] elsewhere;
+    private readonly HashSet<int> present;
     private readonly int[] spots;
     private readonly double[][] costs;
     private readonly Dictionary<int, int[]> onBody = [];
@@ -25,9 +28,10 @@ internal sealed class PartLayout
         Part = part;
         for (var i = 0; i < kit.Plan.Places.Count; i++) places.Add(kit.Plan.Places[i].Id, i);
         for (var i = 0; i < kit.Plan.People.Count; i++) people.Add(kit.Plan.People[i].Id, i);
-        Actors = part.Present is null
+        present = part.Present is null
             ? [.. Enumerable.Range(0, people.Count)]
-            : [.. part.Present.Select(p => people[p]).Distinct().Order()];
+            : [.. part.Present.Select(p => people[p])];
+        Actors = [.. present.Where(p => kit.Plan.People[p].Role != PersonRole.Assistant).Order()];
 
         setupOf = new int[kit.Items.Length];
         Array.Fill(setupOf, Kit.None);
@@ -35,6 +39,10 @@ internal sealed class PartLayout
             foreach (var (_, id) in part.Setups[s].Named())
                 setupOf[kit.IndexOf(id)] = s;
 
+        lit = new bool[kit.Items.Length];
+        foreach (var light in part.Lights ?? [])
+            foreach (var (_, id) in light.Named(people.ContainsKey)) lit[kit.IndexOf(id)] = true;
+        elsewhere = kit.HeldElsewhere(part);
         spots = new int[kit.Items.Length];
         for (var i = 0; i < spots.Length; i++) spots[i] = Resolve(i);
         costs = new double[people.Count][];
@@ -44,11 +52,26 @@ internal sealed class PartLayout
 
     public Part Part { get; }
 
-    /// <summary>Numbers of the people who are there.</summary>
+    /// <summary>Numbers of the people who are there and photograph.</summary>
     public int[] Actors { get; }
+
+    /// <summary>Whether somebody is there, whatever they do.</summary>
+    public bool IsPresent(int person) => present.Contains(person);
 
     /// <summary>Number of a person.</summary>
     public int PersonIndex(string id) => people[id];
+
+    /// <summary>Number of a person, or <see cref="Kit.None"/> where the id is no person's.</summary>
+    public int PersonOrNone(string id) => people.GetValueOrDefault(id, Kit.None);
+
+    /// <summary>Whether a thing stands with the lights in the room.</summary>
+    public bool IsLit(int item) => lit[item];
+
+    /// <summary>The source of things that stand with the lights in the room.</summary>
+    public int Room => kit.Plan.Places.Count + people.Count;
+
+    /// <summary>Whether a thing is in a camera that is left alone in this part.</summary>
+    public bool IsUnattended(int item) => SetupOf(item)?.Unattended == true;
 
     /// <summary>Source an item must be fetched from.</summary>
     public int SourceOf(int item) => spots[item];
@@ -70,7 +93,7 @@ internal sealed class PartLayout
     {
         var setup = SetupOf(body);
         if (setup?.Battery is { } named) return kit.IndexOf(named) == battery;
-        return setupOf[battery] == Kit.None && kit.RestsOn[battery] == body;
+        return setupOf[battery] == Kit.None && !elsewhere[battery] && kit.RestsOn[battery] == body;
     }
 
     /// <summary>Whether a card is in a slot (from 0) of a body: the one its setup names for it, else the one packed in it.</summary>
@@ -78,21 +101,26 @@ internal sealed class PartLayout
     {
         var cards = SetupOf(body)?.Cards;
         if (cards is not null && slot < cards.Count && cards[slot] is { } named) return kit.IndexOf(named) == card;
-        return setupOf[card] == Kit.None && kit.RestsOn[card] == body && kit.Slot[card] == slot;
+        return setupOf[card] == Kit.None && !elsewhere[card] && kit.RestsOn[card] == body && kit.Slot[card] == slot;
     }
 
-    /// <summary>Whether a flash sits in a body's shoe.</summary>
-    public bool FlashOn(int flash, int body)
+    /// <summary>Whether a flash or trigger sits in a body's shoe.</summary>
+    public bool InShoe(int thing, int body)
     {
-        if (SetupOf(body) is { } setup) return kit.IndexOf(setup.Flash) == flash;
-        return setupOf[flash] == Kit.None && kit.RestsOn[flash] == body;
+        if (SetupOf(body) is { } setup) return kit.IndexOf(setup.Flash) == thing || kit.IndexOf(setup.Trigger) == thing;
+        return setupOf[thing] == Kit.None && !lit[thing] && kit.RestsOn[thing] == body;
     }
+
+    /// <summary>Whether a body stands on a support.</summary>
+    public bool OnSupport(int support, int body) => SetupOf(body) is { } setup && kit.IndexOf(setup.Support) == support;
 
     private int Resolve(int item)
     {
         for (var steps = 0; steps <= kit.Items.Length; steps++)
         {
-            if (SetupOf(item) is { } setup) return kit.Plan.Places.Count + people[setup.Person];
+            if (SetupOf(item) is { } setup) return setup.Unattended == true ? Nowhere : kit.Plan.Places.Count + people[setup.Person];
+            if (elsewhere[item]) return Nowhere;
+            if (lit[item]) return Room;
             if (kit.RestsOn[item] == Kit.None)
                 return kit.Items[item].Place is { } place && places.TryGetValue(place, out var index) ? index : Nowhere;
             item = kit.RestsOn[item];
@@ -102,21 +130,23 @@ internal sealed class PartLayout
 
     private double[] CostsFor(int actor)
     {
-        var borrow = kit.Plan.Rules.Seconds.Borrow;
-        var cost = new double[kit.Plan.Places.Count + people.Count];
+        var cost = new double[Room + 1];
         for (var i = 0; i < kit.Plan.Places.Count; i++)
         {
             var place = kit.Plan.Places[i];
             var owner = place.Person is null ? actor : people[place.Person];
-            cost[i] = Part.Unreachable.Contains(place.Id) || !Actors.Contains(owner)
+            cost[i] = Part.Unreachable.Contains(place.Id) || !present.Contains(owner)
                 ? double.PositiveInfinity
                 : Part.ReachSeconds?.TryGetValue(place.Id, out var here) == true ? here : place.ReachSeconds;
-            if (owner != actor) cost[i] += borrow;
+            if (owner != actor) cost[i] += HandOver(owner);
         }
         for (var p = 0; p < people.Count; p++)
-            cost[kit.Plan.Places.Count + p] = p == actor ? 0 : Actors.Contains(p) ? borrow : double.PositiveInfinity;
+            cost[kit.Plan.Places.Count + p] = p == actor ? 0 : present.Contains(p) ? HandOver(p) : double.PositiveInfinity;
+        cost[Room] = kit.Plan.Rules.Seconds.PlaceLight;
         return cost;
     }
+
+    private double HandOver(int person) => kit.Plan.People[person].HandOverSeconds ?? kit.Plan.Rules.Seconds.Borrow;
 
     private int[] GlassOn(int body)
     {
@@ -132,5 +162,5 @@ internal sealed class PartLayout
         return [.. on];
     }
 
-    private bool Rests(int item, int on) => setupOf[item] == Kit.None && kit.RestsOn[item] == on;
+    private bool Rests(int item, int on) => setupOf[item] == Kit.None && !lit[item] && kit.RestsOn[item] == on;
 }

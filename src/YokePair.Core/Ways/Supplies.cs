@@ -18,12 +18,12 @@ internal sealed class Supplies
 {
     private Supplies(OptionGroup[] batteries, OptionGroup[] oneCard, OptionGroup[][] slots)
     {
-        Batteries = batteries;
+        BatteryAsk = [new Ask(Want.Battery, batteries)];
         OneCard = oneCard;
         Slots = slots;
     }
 
-    public OptionGroup[] Batteries { get; }
+    public Ask[] BatteryAsk { get; }
 
     /// <summary>For a way with one record: a card for whichever slot.</summary>
     public OptionGroup[] OneCard { get; }
@@ -31,14 +31,22 @@ internal sealed class Supplies
     /// <summary>For a way with two records: cards by slot.</summary>
     public OptionGroup[][] Slots { get; }
 
-    public static Supplies For(Kit kit, PartLayout layout, int actor, int bodyIndex)
+    public static Supplies For(Kit kit, PartLayout layout, int actor, int bodyIndex) => For(kit, layout, actor, bodyIndex, null);
+
+    /// <summary>What is in a camera left alone, as far as it lasts the part; nothing can be brought to it.</summary>
+    public static Supplies Inside(Kit kit, PartLayout layout, int actor, int bodyIndex, Endurance lasts) => For(kit, layout, actor, bodyIndex, lasts);
+
+    private static Supplies For(Kit kit, PartLayout layout, int actor, int bodyIndex, Endurance? lasts)
     {
         var body = (Body)kit.Items[bodyIndex];
         var hands = kit.Plan.Rules.Seconds;
         var batteries = new Grouping(layout, actor, hands.ChangeBattery);
         foreach (var i in kit.Batteries)
-            if (kit.Items[i] is Battery { Charged: true } battery && battery.Type == body.BatteryType && kit.Plan.PairOf(body.Id, battery.Id) is var pair and not PairFit.No)
-                batteries.Add(i, layout.BatteryIn(i, bodyIndex), battery.Doubtful || IsHalf(pair));
+        {
+            if (kit.Items[i] is not Battery { Charged: true } battery || battery.Type != body.BatteryType || kit.Plan.PairOf(body.Id, battery.Id) is not (var pair and not PairFit.No)) continue;
+            var here = layout.BatteryIn(i, bodyIndex);
+            if (lasts is null || here && lasts.Lasts(body, battery)) batteries.Add(i, here, battery.Doubtful || IsHalf(pair));
+        }
 
         var one = new Grouping(layout, actor, hands.ChangeCard);
         var slots = body.Slots.Select(_ => new Grouping(layout, actor, hands.ChangeCard)).ToArray();
@@ -53,7 +61,8 @@ internal sealed class Supplies
                 if (card.Type != body.Slots[slot].Type) continue;
                 var here = layout.CardIn(i, bodyIndex, slot);
                 // A card that is not clear may stay where it is loaded, and only there.
-                if (!here && card.State != Card.Clear) continue;
+                if (!here && (card.State != Card.Clear || lasts is not null)) continue;
+                if (lasts?.Lasts(body, card) == false) continue;
                 slots[slot].Add(i, here, doubtful);
                 fits = true;
                 loaded |= here;
@@ -63,14 +72,64 @@ internal sealed class Supplies
         return new Supplies(batteries.Groups(), one.Groups(), [.. slots.Select(s => s.Groups())]);
     }
 
-    /// <summary>Cells for a flash; null when it needs none, empty when it has none.</summary>
-    public static OptionGroup[]? CellsFor(Kit kit, PartLayout layout, int actor, int flash)
+    /// <summary>A tripod or monopod for a body: the one it stands on, or one to be fetched.</summary>
+    public static OptionGroup[] SupportsFor(Kit kit, PartLayout layout, int actor, int body)
     {
-        if (((Flash)kit.Items[flash]).CellsType is not { } type) return null;
+        var supports = new Grouping(layout, actor, kit.Plan.Rules.Seconds.FitSupport);
+        foreach (var i in kit.Supports) supports.Add(i, layout.OnSupport(i, body), kit.Items[i].Doubtful);
+        return supports.Groups();
+    }
+
+    /// <summary>What can fire a camera left alone, by the radio system that the trigger in its shoe hears; none where no trigger is named.</summary>
+    public static OptionGroup[] SendersFor(Kit kit, PartLayout layout, int owner, string? receiver)
+    {
+        var senders = new Grouping(layout, owner, 0);
+        if (kit.IndexOf(receiver) is var ear and not Kit.None && ((Trigger)kit.Items[ear]).Hears is { } system)
+            foreach (var i in kit.Flashes.Concat(kit.Triggers))
+                if (system == kit.Sends(i)) senders.Add(i, inPlace: false, kit.Items[i].Doubtful);
+        return senders.Groups();
+    }
+
+    /// <summary>Cells and card for a thing that serves a role; null when it wants one and there is none.</summary>
+    public static Ask[]? ForRole(Kit kit, PartLayout layout, int actor, int item)
+    {
+        var thing = kit.Items[item] as OtherThing;
+        var asks = new List<Ask>();
+        if (thing?.CellsType is { } cells) asks.Add(new Ask(Want.Cells, CellsOf(kit, layout, actor, item, cells)));
+        if (thing?.CardType is { } type)
+        {
+            var cards = new Grouping(layout, actor, kit.Plan.Rules.Seconds.ChangeCard);
+            foreach (var i in kit.Cards)
+            {
+                var card = (Card)kit.Items[i];
+                var here = kit.RestsOn[i] == item;
+                if (card.Type == type && card.CanRecord && (here || card.State == Card.Clear)) cards.Add(i, here, card.Doubtful);
+            }
+            asks.Add(new Ask(Want.Card, cards.Groups()));
+        }
+        return asks.Any(a => a.Groups.Length == 0) ? null : [.. asks];
+    }
+
+    /// <summary>Cells for a flash or trigger; null when it needs none, empty when it has none.</summary>
+    public static OptionGroup[]? CellsFor(Kit kit, PartLayout layout, int actor, int thing) =>
+        (kit.Items[thing] is Flash flash ? flash.CellsType : (kit.Items[thing] as Trigger)?.CellsType) is { } type ? CellsOf(kit, layout, actor, thing, type) : null;
+
+    /// <summary>A battery for a continuous light; null when it needs none, empty when it has none.</summary>
+    public static OptionGroup[]? BatteriesFor(Kit kit, PartLayout layout, int actor, int light)
+    {
+        if (((StandLight)kit.Items[light]).BatteryType is not { } type) return null;
+        var batteries = new Grouping(layout, actor, kit.Plan.Rules.Seconds.ChangeBattery);
+        foreach (var i in kit.Batteries)
+            if (kit.Items[i] is Battery { Charged: true } battery && battery.Type == type) batteries.Add(i, kit.RestsOn[i] == light, battery.Doubtful);
+        return batteries.Groups();
+    }
+
+    private static OptionGroup[] CellsOf(Kit kit, PartLayout layout, int actor, int thing, string type)
+    {
         var cells = new Grouping(layout, actor, kit.Plan.Rules.Seconds.ChangeBattery);
         foreach (var i in kit.Cells)
             if (kit.Items[i] is Cells { Charged: true } set && set.Type == type)
-                cells.Add(i, kit.RestsOn[i] == flash, set.Doubtful);
+                cells.Add(i, kit.RestsOn[i] == thing, set.Doubtful);
         return cells.Groups();
     }
 

@@ -3,10 +3,10 @@ using YokePair.Core.Glass;
 namespace YokePair.Core.Ways;
 
 /// <summary>One set of things that meets a need, by item numbers.</summary>
-/// <param name="Rig">Person, body, glass, flash.</param>
+/// <param name="Rig">Person, body, glass, light.</param>
 /// <param name="Quality">Full or second best.</param>
 /// <param name="Seconds">Seconds to bring it into use.</param>
-/// <param name="Picks">Battery, cards and cells, in that order, each with the group it was taken from.</param>
+/// <param name="Picks">Cards, battery, cells and support, each with the group it was taken from.</param>
 internal sealed record Way(Rig Rig, Quality Quality, double Seconds, IReadOnlyList<Pick> Picks)
 {
     public bool Uses(int item)
@@ -21,7 +21,7 @@ internal sealed record Way(Rig Rig, Quality Quality, double Seconds, IReadOnlyLi
 }
 
 /// <summary>What a pick is for.</summary>
-internal enum Want { Battery, Card, Cells }
+internal enum Want { Battery, Card, Cells, Support, Sender }
 
 /// <summary>A thing taken from a group of interchangeable ones.</summary>
 internal readonly record struct Pick(Want Want, int Item, OptionGroup From);

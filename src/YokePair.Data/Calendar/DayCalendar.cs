@@ -9,8 +9,8 @@ namespace YokePair.Data.Calendar;
 /// <summary>A calendar file as a timetable that can be looked at and changed before it becomes a day.</summary>
 /// <param name="Day">Day of the first event.</param>
 /// <param name="Name">Name of the calendar, or of an event that lasts all day.</param>
-/// <param name="Timetable">One line for each event of that day and the night after it.</param>
-/// <param name="Left">Events on later days, left out.</param>
+/// <param name="Timetable">One line for each event; a line with a date begins each day after the first.</param>
+/// <param name="Left">Events beyond the days an assignment may have, left out.</param>
 public sealed record CalendarDay(DateOnly Day, string? Name, string Timetable, int Left);
 
 /// <summary>iCalendar (RFC 5545) files in and out.</summary>
@@ -39,8 +39,8 @@ public static class DayCalendar
         return new CalendarSerializer().SerializeToString(calendar)!;
     }
 
-    /// <summary>Reads the first day of a calendar.</summary>
-    /// <returns>The day as a timetable, or what is wrong with the file.</returns>
+    /// <summary>Reads the first days of a calendar.</summary>
+    /// <returns>The days as a timetable, or what is wrong with the file.</returns>
     public static (CalendarDay? Day, PlanProblem? Problem) Read(string text)
     {
         Ical.Net.Calendar? calendar;
@@ -56,11 +56,14 @@ public static class DayCalendar
         var timed = calendar.Events.Where(e => e.Start is { HasTime: true }).OrderBy(e => e.Start!.Value).ToList();
         if (timed.Count == 0) return (null, new PlanProblem("", "there is no event with a time in this calendar"));
         var day = DateOnly.FromDateTime(timed[0].Start!.Value);
-        // A night belongs to the day before it.
-        var until = day.AddDays(1).ToDateTime(new TimeOnly(6, 0));
-        var lines = timed.Where(e => e.Start!.Value < until).Select(Line);
+        var kept = timed.Where(e => Nightly(e).DayNumber - day.DayNumber < Core.Starting.NewDay.MostDays).ToList();
+        var lines = kept.GroupBy(Nightly).OrderBy(g => g.Key).SelectMany(g => (g.Key == day ? [] : new[] { g.Key.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) }).Concat(g.Select(Line)));
         var allDay = calendar.Events.FirstOrDefault(e => e.Start is { HasTime: false });
-        return (new CalendarDay(day, allDay?.Summary ?? calendar.Properties.Get<string>("X-WR-CALNAME"), string.Join('\n', lines), timed.Count(e => e.Start!.Value >= until)), null);
+        return (new CalendarDay(day, allDay?.Summary ?? calendar.Properties.Get<string>("X-WR-CALNAME"), string.Join('\n', lines), timed.Count - kept.Count), null);
+
+        // A night belongs to the day before it, but for an event that begins the calendar.
+        DateOnly Nightly(CalendarEvent e) => e == timed[0] || e.Start!.Value.Hour >= 6 ? DateOnly.FromDateTime(e.Start!.Value)
+            : DateOnly.FromDateTime(e.Start.Value) == day ? day : DateOnly.FromDateTime(e.Start.Value.AddDays(-1));
     }
 
     private static string Line(CalendarEvent e)

@@ -16,6 +16,8 @@ public sealed class Days(PlanStore plans, LockerStore lockers)
         return things.Count == 0 ? stored : stored with { Plan = PlanAndLocker.With(stored.Plan, things.ToDictionary(t => t.Id, StringComparer.Ordinal), pairs) };
     }
 
+    public async Task<IReadOnlyList<Item>> ThingsAsync(CancellationToken cancel) => (await lockers.ThingsAsync(cancel)).Things;
+
     public async Task<Item?> ThingAsync(string id, CancellationToken cancel) =>
-        (await lockers.ThingsAsync(cancel)).Things.FirstOrDefault(t => t.Id == id);
+        (await ThingsAsync(cancel)).FirstOrDefault(t => t.Id == id);
 }

@@ -18,7 +18,9 @@ internal sealed class BadRequests(IProblemDetailsService problems) : IExceptionH
 {
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
-        if (exception is not BadHttpRequestException bad) return false;
+        // System.Text.Json says NotSupported, not Json, of an edit that does not tell its type.
+        var bad = exception as BadHttpRequestException ?? (exception is NotSupportedException { Source: "System.Text.Json" } ? new BadHttpRequestException(exception.Message, exception) : null);
+        if (bad is null) return false;
         httpContext.Response.StatusCode = bad.StatusCode;
         var field = (bad.InnerException as JsonException)?.Path?.TrimStart('$').TrimStart('.') ?? "";
         return await problems.TryWriteAsync(new ProblemDetailsContext

@@ -68,11 +68,14 @@ internal static class StartingEndpoints
         if (string.IsNullOrWhiteSpace(request.Name)) return Problems.Unprocessable("The day was not copied.", [new PlanProblem("name", "is empty; say what the day is called")]);
         var first = DateOnly.FromDateTime(stored.Plan.Parts.Min(p => p.Start)!.Value);
         var days = request.Day.DayNumber - first.DayNumber;
-        return Kept(await store.AddAsync(stored.Plan with
+        var copy = stored.Plan with
         {
             Assignment = stored.Plan.Assignment with { Id = request.Name, Name = request.Name.Trim() },
             Parts = [.. stored.Plan.Parts.Select(p => p with { Start = p.Start?.AddDays(days), End = p.End?.AddDays(days) })],
-        }, cancel));
+        };
+        // On the night the clocks go forward a time of the old day may not exist.
+        List<PlanProblem> wrong = [.. Clock.Problems(copy)];
+        return wrong.Count > 0 ? Problems.Unprocessable("The day was not copied.", wrong) : Kept(await store.AddAsync(copy, cancel));
     }
 
     private static IResult Kept(StoredPlan stored) => Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));

@@ -28,6 +28,20 @@ export type QuickLine = Schemas["QuickLine"];
 export type ImportAnswer = Schemas["ImportAnswer"];
 export type Subject = NonNullable<Schemas["Subject"]>;
 export type Motion = NonNullable<Schemas["Motion"]>;
+export type PlacedLight = Schemas["PlacedLight"];
+export type Person = Schemas["Person"];
+export type SearchProgress = NonNullable<Schemas["SetupsAnswer"]["progress"]>;
+export type SetupsProposal = NonNullable<Schemas["SetupsAnswer"]["found"]>;
+export type Habits = Schemas["Habits"];
+export type Computed = Schemas["Computed"];
+export type DepthPreset = NonNullable<Schemas["DepthPreset"]>;
+export type BounceColour = Schemas["BounceColour"];
+export type LightKind = Schemas["LightKind"];
+export type KitProgress = NonNullable<Schemas["KitAnswer"]["progress"]>;
+export type KitProposal = NonNullable<Schemas["KitAnswer"]["found"]>;
+export type FailureClass = Schemas["FailureClass"];
+export type KitGoal = Schemas["KitGoal"];
+export type LossKind = Schemas["LossKind"];
 export type WhatIfView = Schemas["WhatIfView"];
 export type WhatIfRow = Schemas["WhatIfRow"];
 export type PairFit = Schemas["PairFit"];
@@ -55,9 +69,31 @@ export async function answer<T>(
     throw new ProblemError(0, "The server does not answer. Nothing was changed; try again.", []);
   });
   if (response.ok && data !== undefined) return data;
-  const problem = (error ?? {}) as { title?: string; detail?: string };
+  throw problemOf(response.status, error);
+}
+
+function problemOf(status: number, told: unknown) {
+  const problem = (told ?? {}) as { title?: string; detail?: string };
   const lines = problem.detail?.split("\n").filter(Boolean) ?? [];
-  throw new ProblemError(response.status, problem.title ?? `The server answered ${response.status}.`, lines);
+  return new ProblemError(status, problem.title ?? `The server answered ${status}.`, lines);
+}
+
+/** Reads an answer that comes line by line while the server searches; closing it stops the search. */
+export async function readLines<T>(url: string, signal: AbortSignal, each: (line: T) => void) {
+  const response = await fetch(url, { signal });
+  if (!response.ok || !response.body) {
+    throw problemOf(response.status, await response.json().catch(() => ({})));
+  }
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = "";
+  for (;;) {
+    const { done, value } = await reader.read();
+    rest += value ?? "";
+    const lines = rest.split("\n");
+    rest = lines.pop() ?? "";
+    for (const line of lines) if (line) each(JSON.parse(line) as T);
+    if (done) return;
+  }
 }
 
 /** For bodies that are files: they go as they are, it is the server that reads them. */

@@ -164,6 +164,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/kit-proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ProposeKit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/setups-proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ProposeSetups"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/board": {
         parameters: {
             query?: never;
@@ -252,6 +284,54 @@ export interface paths {
             cookie?: never;
         };
         get: operations["MendNeed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PreviewEdits"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/losses/{kind}/{id}/mends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["MendLoss"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/losses/{kind}/{id}/parts/{part}/needs/{need}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ExplainLoss"];
         put?: never;
         post?: never;
         delete?: never;
@@ -493,6 +573,11 @@ export interface components {
             key: string;
             name: string;
         };
+        /**
+         * @description What helps a camera in a way.
+         * @enum {unknown}
+         */
+        Aid: "none" | "support" | "filter" | "flash" | "lights" | "lamp";
         /** @description A thing whose loss nothing in the locker replaces. */
         AloneThing: {
             /** @description Its id. */
@@ -527,7 +612,7 @@ export interface components {
             shutterSeconds: number;
             /**
              * Format: double
-             * @description Smallest f-number for depth.
+             * @description Smallest f-number for depth, full frame; null where it is solved for each glass, or as wide as one likes.
              */
             minFNumber: null | number;
             /**
@@ -545,6 +630,8 @@ export interface components {
              * @description How long it can wait; null = without limit.
              */
             toleranceSeconds: null | number;
+            /** @description What the craft's words and the place would ask where nothing was typed over. */
+            computed: components["schemas"]["Computed"];
         };
         /** @description Name and kind of the assignment. */
         Assignment: {
@@ -591,6 +678,8 @@ export interface components {
             /** @description Whether a setup of one of them names it. */
             inHand: boolean;
         };
+        /** @enum {unknown} */
+        BackupHome: "worn" | "bag" | "car" | "partner" | null;
         /** @description Everything the day board shows, in one answer. */
         BoardView: {
             /** @description Key of the assignment. */
@@ -644,6 +733,21 @@ export interface components {
             /** @description What it has too little of, in words. */
             lacks: string[];
         };
+        /** @description What an on-camera flash is bounced off. */
+        Bounce: {
+            /**
+             * Format: double
+             * @description Height of the ceiling, or distance to the wall, above the flash's own height of 1.6 m, metres from the floor.
+             */
+            ceilingM: number;
+            /** @description Its colour. */
+            colour: components["schemas"]["BounceColour"];
+        };
+        /**
+         * @description Colour of what a flash is bounced off; darker surfaces swallow more.
+         * @enum {unknown}
+         */
+        BounceColour: "white" | "pale" | "dark";
         /** @description A calendar file as a timetable that can be looked at and changed before it becomes a day. */
         CalendarDay: {
             /**
@@ -653,11 +757,11 @@ export interface components {
             day: string;
             /** @description Name of the calendar, or of an event that lasts all day. */
             name: null | string;
-            /** @description One line for each event of that day and the night after it. */
+            /** @description One line for each event; a line with a date begins each day after the first. */
             timetable: string;
             /**
              * Format: int32
-             * @description Events on later days, left out.
+             * @description Events beyond the days an assignment may have, left out.
              */
             left: number;
         };
@@ -670,6 +774,30 @@ export interface components {
              * @description Sustained write speed, MB/s.
              */
             writeMegabytesPerSecond?: null | number;
+        };
+        /**
+         * @description What could take several things together.
+         * @enum {unknown}
+         */
+        CauseKind: "oneBag" | "oneRadio" | "onePack" | "oneShoe" | "oneCharger" | "oneReader" | "oneLot" | "oneAdapter";
+        /** @description How often glass is changed, and what is missed all the same. */
+        ChangeCount: {
+            /**
+             * Format: int32
+             * @description Changes from part to part.
+             */
+            between: number;
+            /** @description Needs for which glass must be changed in their part, or another camera reached for. */
+            inside: components["schemas"]["NamedNeed"][];
+            /** @description Needs that are met as second best only. */
+            secondBest: components["schemas"]["NamedNeed"][];
+            /** @description Needs that are not met. */
+            missed: components["schemas"]["NamedNeed"][];
+            /**
+             * Format: int32
+             * @description All changes.
+             */
+            all: number;
         };
         /** @description How two things of a locker get on, and why. */
         Compatible: {
@@ -686,6 +814,40 @@ export interface components {
             /** @description Whether they can be used together at all. */
             works: boolean;
         };
+        /** @description Figures that follow from framing, motion, depth, print, ceiling and moment; each null where nothing says so. */
+        Computed: {
+            focalMm: null | components["schemas"]["Interval"];
+            /**
+             * Format: double
+             * @description From motion, seconds.
+             */
+            shutterSeconds: null | number;
+            /**
+             * Format: double
+             * @description From the depth preset, full frame.
+             */
+            fNumber: null | number;
+            /**
+             * Format: double
+             * @description From the print.
+             */
+            megapixels: null | number;
+            /**
+             * Format: double
+             * @description Off the ceiling, metres.
+             */
+            flashPathM: null | number;
+            /**
+             * Format: double
+             * @description Lost there, stops.
+             */
+            flashLossStops: null | number;
+            /**
+             * Format: double
+             * @description From importance, the moment's length and its warning.
+             */
+            toleranceSeconds: null | number;
+        };
         /** @description A copy of an assignment for another day. */
         CopyDay: {
             name: string;
@@ -698,6 +860,8 @@ export interface components {
             /** Format: int32 */
             copies: number;
         };
+        /** @enum {unknown} */
+        DepthPreset: "one" | "couple" | "row" | "group" | "ring" | null;
         /** @description Edits made on one revision of a plan. */
         EditRequest: {
             /** Format: int32 */
@@ -705,6 +869,20 @@ export interface components {
             edits: components["schemas"]["PlanEdit"][];
             pull?: null | string[];
         };
+        /** @description A need that a loss leaves late or lost. */
+        Exposed: {
+            /** @description Part id. */
+            part: string;
+            /** @description Need id. */
+            need: string;
+            /** @description What is lost, in words; null = nothing. */
+            loss: null | string;
+        };
+        /**
+         * @description What a kit must survive. Each includes those before it.
+         * @enum {unknown}
+         */
+        FailureClass: "none" | "item" | "rig" | "bag";
         /** @description One figure that things of some kinds have: a column of a table, a field of a form. */
         Figure: {
             /** @description Its name in the files, e.g. `filterThreadMm`. */
@@ -789,9 +967,35 @@ export interface components {
             stopsOver: number;
             /**
              * Format: double
-             * @description Share of full flash power.
+             * @description Share of full flash power, of the light that gives most.
              */
             flashPower: null | number;
+            /**
+             * Format: double
+             * @description Seconds between two pops.
+             */
+            recycleSeconds: null | number;
+            /**
+             * Format: double
+             * @description Pops per set of cells or charge, where full-power pops are known.
+             */
+            pops: null | number;
+            sharpM: null | components["schemas"]["SharpAt"];
+            /**
+             * Format: double
+             * @description Hyperfocal distance, metres.
+             */
+            hyperfocalM: number;
+            /**
+             * Format: double
+             * @description f-number from which diffraction softens single pixels.
+             */
+            diffractionFNumber: number;
+            /**
+             * Format: double
+             * @description Stops of ND filter that would mend too much light; 0 for none.
+             */
+            ndStops: number;
         };
         /** @enum {unknown} */
         FlashPower: "ownCells" | "ownPack" | "sharedPack" | null;
@@ -800,6 +1004,24 @@ export interface components {
          * @enum {unknown}
          */
         FlashRule: "allowed" | "banned";
+        /** @description Frames expected of a part. */
+        FrameCount: {
+            /**
+             * Format: int32
+             * @description On a slow day.
+             */
+            low: number;
+            /**
+             * Format: int32
+             * @description Most likely.
+             */
+            likely: number;
+            /**
+             * Format: int32
+             * @description What batteries and cards are planned for.
+             */
+            high: number;
+        };
         /**
          * @description How a range of focal lengths lies to the wanted framing.
          * @enum {unknown}
@@ -822,6 +1044,23 @@ export interface components {
             lenses: components["schemas"]["RuledLens"][];
             /** @description Gaps, single and manifold cover among the lenses that are here and fit. */
             stretches: components["schemas"]["Stretch"][];
+        };
+        /** @description How one works, where photographers differ. It only fills in a new day; everything can be changed afterwards. */
+        Habits: {
+            /**
+             * Format: double
+             * @description Equivalent focal length one lives at: the prime of the hand that is nearest to it.
+             */
+            livesAtMm?: null | number;
+            light?: null | components["schemas"]["Illumination"];
+            /** @description Whether every frame goes to two cards; null = yes. */
+            twoRecords?: null | boolean;
+            /**
+             * @description Whether batteries of other makers stay at home.
+             * @default false
+             */
+            ownMakeOnly: boolean;
+            backups?: null | components["schemas"]["BackupHome"];
         };
         /** @description What is on a position's camera changes from one part to the next. */
         HandChange: {
@@ -881,6 +1120,21 @@ export interface components {
              * @description Get something from a colleague's hands, pocket or bag.
              */
             borrow: number;
+            /**
+             * Format: double
+             * @description Put the camera on a tripod or monopod.
+             */
+            fitSupport: number;
+            /**
+             * Format: double
+             * @description Screw a filter in.
+             */
+            fitFilter: number;
+            /**
+             * Format: double
+             * @description Take a light off its stand, or put another one there.
+             */
+            placeLight: number;
         };
         /** @description A need that is late or lost without a thing. */
         Hit: {
@@ -893,6 +1147,8 @@ export interface components {
         };
         /** Format: binary */
         IFormFile: string;
+        /** @enum {unknown} */
+        Illumination: "available" | "bounce" | "stands" | "continuous" | null;
         /** @description What an import would do, or did. */
         ImportAnswer: {
             rows: components["schemas"]["ImportRow"][];
@@ -1185,6 +1441,8 @@ export interface components {
             usbCharging?: null | boolean;
             /** @description Whether it is sealed against rain. */
             sealed?: null | boolean;
+            /** @description What it has been taught and another body has not: faces, buttons, modes. */
+            learnt?: null | string[];
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -1914,7 +2172,7 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Filter or step-up ring; carried, not yet reckoned with. */
+        /** @description Filter or step-up ring. */
         ItemFilter: {
             /** @enum {string} */
             kind?: "filter";
@@ -2393,6 +2651,10 @@ export interface components {
         ItemOtherThing: {
             /** @enum {string} */
             kind?: "other";
+            /** @description Type of the cells it needs; null = none. */
+            cellsType?: null | string;
+            /** @description Type of the card it records on; null = none. */
+            cardType?: null | string;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -2463,7 +2725,7 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Power pack for flashes; carried, not yet reckoned with. */
+        /** @description Power pack for flashes. */
         ItemPack: {
             /** @enum {string} */
             kind?: "pack";
@@ -2640,7 +2902,7 @@ export interface components {
              */
             strands: number;
         };
-        /** @description Light other than a shoe flash; carried, not yet reckoned with. */
+        /** @description Continuous light. */
         ItemStandLight: {
             /** @enum {string} */
             kind?: "light";
@@ -2649,6 +2911,11 @@ export interface components {
              * @description Power, watts.
              */
             watts?: null | number;
+            /**
+             * Format: double
+             * @description Light it throws at one metre, lux; null = not known, so nothing can be reckoned with it.
+             */
+            luxAtOneM?: null | number;
             /** @description Type of battery it takes. */
             batteryType?: null | string;
             /** @description What modifiers must have to go on it, in a word. */
@@ -2723,7 +2990,7 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Tripod, monopod, stand, clamp; carried, not yet reckoned with. */
+        /** @description Tripod, monopod, stand, clamp. */
         ItemSupport: {
             /** @enum {string} */
             kind?: "support";
@@ -2806,7 +3073,7 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Radio trigger, receiver or relay; carried, not yet reckoned with. */
+        /** @description Radio trigger, receiver or relay. */
         ItemTrigger: {
             /** @enum {string} */
             kind?: "trigger";
@@ -2969,11 +3236,157 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
+        /** @description How many things of one kind, and of no other, must fail together to cost a picture that matters. */
+        KindMargin: {
+            /** @description Kind of thing, as in a plan file. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description How many; null = beyond 3.
+             */
+            margin: null | number;
+        };
+        /** @description The same of a search for a kit. */
+        KitAnswer: {
+            progress: null | components["schemas"]["KitProgress"];
+            found: null | components["schemas"]["KitProposal"];
+        };
+        /** @description One difference from what is packed today. */
+        KitChange: {
+            /** @description Id of the thing. */
+            thing: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Place it is in today; null = at home. */
+            from: null | string;
+            /** @description Place it comes to; null = it stays at home. */
+            to: null | string;
+            /**
+             * Format: double
+             * @description Its weight, 0 where not known.
+             */
+            grams: number;
+            /** @description The edit that does it. */
+            edit: components["schemas"]["PlanEdit"];
+        };
+        /**
+         * @description What a kit is to have least of.
+         * @enum {unknown}
+         */
+        KitGoal: "weight" | "count" | "value" | "changes";
+        /** @description How far the search for a kit has come. */
+        KitProgress: {
+            /**
+             * Format: int32
+             * @description How often the report was asked.
+             */
+            round: number;
+            /**
+             * Format: double
+             * @description What any kit has in any case, in the goal's unit.
+             */
+            atLeast: number;
+            /**
+             * Format: double
+             * @description What the best kit so far has; null = none yet.
+             */
+            best: null | number;
+            /**
+             * Format: double
+             * @description How long it has run.
+             */
+            seconds: number;
+        };
+        /** @description The least kit that survives what was asked. */
+        KitProposal: {
+            /** @description Whether none with less exists; false only where the search was stopped. */
+            proven: boolean;
+            /** @description What it survives. */
+            survives: components["schemas"]["FailureClass"];
+            /** @description What it has least of. */
+            goal: components["schemas"]["KitGoal"];
+            /** @description Sums of today's kit. */
+            now: components["schemas"]["KitTotals"];
+            /** @description Sums of the kit found. */
+            found: components["schemas"]["KitTotals"];
+            /**
+             * Format: double
+             * @description What the kit found has of what there should be least of: grams, things, money or changes.
+             */
+            cost: number;
+            /**
+             * Format: double
+             * @description No kit that survives as much has less of it than this.
+             */
+            atLeast: number;
+            /** @description What leads to it. */
+            changes: components["schemas"]["KitChange"][];
+            /** @description Where setups are free, the glass that the cameras carry instead. */
+            setups: components["schemas"]["ProposedChange"][];
+            /** @description What today's kit does not survive. */
+            exposedNow: components["schemas"]["Exposed"][];
+            /** @description What the kit found does not survive either, by the whole report: what nothing there is to choose from would. */
+            exposed: components["schemas"]["Exposed"][];
+            /** @description The proof, or how far it came, in one sentence. */
+            sentence: string;
+            /**
+             * Format: int32
+             * @description How often the report was asked.
+             */
+            rounds: number;
+            /**
+             * Format: double
+             * @description How long it took.
+             */
+            seconds: number;
+        };
+        /** @description Sums of a kit. */
+        KitTotals: {
+            /**
+             * Format: int32
+             * @description How many things.
+             */
+            things: number;
+            /**
+             * Format: double
+             * @description Their weight as far as known.
+             */
+            grams: number;
+            /**
+             * Format: double
+             * @description Their value as far as known.
+             */
+            value: number;
+            /**
+             * Format: int32
+             * @description How many have no known weight.
+             */
+            unweighed: number;
+        };
         /**
          * @description Light a need may be photographed by.
          * @enum {unknown}
          */
-        LightKind: "ambient" | "flash";
+        LightKind: "ambient" | "flash" | "stands" | "continuous";
+        /** @description Lights to be set up, or moved, before a part. */
+        LightMove: {
+            /** @description Part id. */
+            part: string;
+            /** @description Ids of the flashes and lamps. */
+            items: string[];
+            /**
+             * Format: double
+             * @description How long it takes one person: each light its placing, and each place they come from its reach once.
+             */
+            seconds: number;
+            /**
+             * Format: double
+             * @description Time since the part before; null for the first, which is set up before the day begins.
+             */
+            freeSeconds: null | number;
+            /** @description Whether there is less time than it takes, and something in the part happens once. */
+            tight: boolean;
+        };
         /** @description Things a change was about. */
         LockerChanged: {
             ids: string[];
@@ -3041,7 +3454,7 @@ export interface components {
          * @description What can go at once.
          * @enum {unknown}
          */
-        LossKind: "item" | "rig" | "place" | "person";
+        LossKind: "item" | "rig" | "place" | "person" | "radio" | "batteries" | "own";
         /** @description What an event does to one need. */
         LossOfNeed: {
             /** @description Need id. */
@@ -3053,15 +3466,17 @@ export interface components {
         };
         /** @enum {unknown} */
         Make: "own" | "thirdParty" | "cheap" | null;
-        /** @description An edit that makes a need safer, proved by running the whole report with it. */
+        /** @description Edits that make a need or a day safer, proved by running the whole report with them. */
         Mend: {
-            /** @description The edit. */
-            edit: components["schemas"]["PlanEdit"];
-            /** @description What it does, in words. */
+            /** @description How. */
+            kind: components["schemas"]["MendKind"];
+            /** @description The edits; made together, undone together. */
+            edits: components["schemas"]["PlanEdit"][];
+            /** @description What it does, in words; for a thing to borrow, with the figures it must have. */
             label: string;
             /**
              * Format: int32
-             * @description Strands of the need with it.
+             * @description Strands of the need with it; of a loss, of the worst need it harms.
              */
             strands: number;
             /** @description Items that would no longer be single points of failure anywhere. */
@@ -3071,9 +3486,34 @@ export interface components {
              * @description How many gaps of the whole day it closes.
              */
             gapsClosed: number;
+            /**
+             * Format: double
+             * @description Grams more to carry; null = not known, 0 = nothing comes along.
+             */
+            grams: null | number;
+            /**
+             * Format: double
+             * @description Value more at risk; null = not known.
+             */
+            value: null | number;
+            /**
+             * Format: double
+             * @description Seconds more of handling over the whole day, as one would shoot it; negative = less.
+             */
+            handlingSeconds: number;
         };
+        /**
+         * @description How a need is mended, the cheapest first.
+         * @enum {unknown}
+         */
+        MendKind: "move" | "setup" | "pack" | "company" | "borrow";
         /** @enum {unknown} */
         Motion: "still" | "talking" | "walking" | "dancing" | "running" | "wheels" | null;
+        /** @description A need of a part. */
+        NamedNeed: {
+            part: string;
+            need: string;
+        };
         /** @description Something that must be photographed in a part. */
         Need: {
             /** @description Stable id, unique among the needs of its part. */
@@ -3086,6 +3526,7 @@ export interface components {
             who: string;
             focal?: null | components["schemas"]["Interval"];
             framing?: null | components["schemas"]["SubjectFrame"];
+            motion?: null | components["schemas"]["Motion"];
             /**
              * Format: double
              * @description Longest shutter time the subject's motion allows, seconds.
@@ -3093,14 +3534,22 @@ export interface components {
             shutterSeconds: number;
             /**
              * Format: double
-             * @description Smallest f-number that depth allows, stated for full frame.
+             * @description Smallest f-number that depth allows, stated for full frame; null = from DepthPreset? Need.Depth or Interval? Need.DepthM.
              */
             minFNumber?: null | number;
+            depth?: null | components["schemas"]["DepthPreset"];
+            depthM?: null | components["schemas"]["Interval"];
             /**
              * Format: double
-             * @description Fewest megapixels left after any crop; null = from the rules.
+             * @description Largest f-number wanted, where the background must stay soft, stated for full frame.
+             */
+            maxFNumber?: null | number;
+            /**
+             * Format: double
+             * @description Fewest megapixels left after any crop; null = from PrintSize? Need.Deliverable, else from the rules.
              */
             minMegapixels?: null | number;
+            deliverable?: null | components["schemas"]["PrintSize"];
             /** @description Whether the subject stands still, so that frames can be stitched. */
             static: boolean;
             /**
@@ -3112,9 +3561,25 @@ export interface components {
             light: components["schemas"]["LightKind"][];
             /**
              * Format: double
-             * @description Seconds it can wait; null = from the rules by importance.
+             * @description Seconds it can wait; null = from the rules by importance, the moment's length and its warning.
              */
             toleranceSeconds?: null | number;
+            /**
+             * Format: double
+             * @description How long the moment lasts, seconds; one cannot be later than that.
+             */
+            momentSeconds?: null | number;
+            /**
+             * Format: double
+             * @description How long before the moment one knows it comes, seconds; that time can be used.
+             */
+            warningSeconds?: null | number;
+            /** @description Name of the moment it shares with other needs of its part: they happen at once, each in its own hands. */
+            moment?: null | string;
+            /** @description Whether a camera left alone may take it. */
+            unattended?: null | boolean;
+            /** @description For a role need: the role of the thing that must be there with its own cells and card. Nothing of a picture is then asked. */
+            role?: null | string;
             /**
              * Format: double
              * @description For a close-up: width on the subject that must fill the frame, mm.
@@ -3122,14 +3587,17 @@ export interface components {
             closeWidthMm?: null | number;
             /**
              * Format: double
-             * @description Length of the light's path from an on-camera flash to the subject, metres (bounced: up and down); null = flash cannot be reckoned.
+             * @description Length of the light's path from an on-camera flash to the subject, metres (bounced: up and down); null = from
+             *     Bounce? Need.Bounce, and where that is missing too flash cannot be reckoned.
              */
             flashPathM?: null | number;
             /**
              * Format: double
-             * @description Stops lost by bouncing.
+             * @description Stops lost by bouncing, for a typed double? Need.FlashPathM.
              */
             bounceLossStops: number;
+            bounce?: null | components["schemas"]["Bounce"];
+            stands?: null | components["schemas"]["StandLighting"];
         };
         /** @description Why a need stands as it does: every body and glass there is, weighed against it. */
         NeedExplanation: {
@@ -3139,6 +3607,8 @@ export interface components {
             asked: components["schemas"]["Asked"];
             /** @description For a gap, what keeps it from being met; else null. */
             why: null | string;
+            /** @description The verdict as a short chain: the ways there were, what cut which of them, what is left and how good and quick it is, what would cut it. */
+            chain: string[];
             /** @description Each body with each chain, by the person quickest with it; best first. */
             weighed: components["schemas"]["Weighed"][];
         };
@@ -3199,6 +3669,37 @@ export interface components {
             style: null | string;
             /** @description Whether a second photographer comes along. */
             second: boolean;
+            /**
+             * Format: int32
+             * @description How many days it lasts, each like the first; null = one.
+             */
+            days?: null | number;
+            /**
+             * @description Whether an assistant comes along.
+             * @default false
+             */
+            assistant: boolean;
+            /** @description IANA zone of its times; null = not said. */
+            timeZone?: null | string;
+            habits?: null | components["schemas"]["Habits"];
+        };
+        /** @description An exposure somebody noted in a place, from which its light follows. */
+        NotedExposure: {
+            /**
+             * Format: double
+             * @description f-number.
+             */
+            fNumber: number;
+            /**
+             * Format: double
+             * @description Shutter time, seconds.
+             */
+            shutterSeconds: number;
+            /**
+             * Format: double
+             * @description ISO.
+             */
+            iso: number;
         };
         /**
          * @description What becomes of a need, best first, so that the larger is the worse.
@@ -3234,6 +3735,8 @@ export interface components {
             id: string;
             /** @description What the photographer calls it. */
             name?: null | string;
+            /** @description Kind of part, as in the phrase library; null = of no known kind. */
+            kind?: null | string;
             /** @description Where it happens, in the photographer's words. */
             location?: null | string;
             /** @description Local time it starts. */
@@ -3245,6 +3748,28 @@ export interface components {
              * @description Light, as exposure value at ISO 100.
              */
             ev: number;
+            noted?: null | components["schemas"]["NotedExposure"];
+            /** @description Whether the light is of a kind that bands under some silent shutters. */
+            ledBands?: null | boolean;
+            /** @description Colour of the gel that a flash must wear to match the light of the place, in a word; null = none asked. */
+            gel?: null | string;
+            /** @description What to remember of the white balance here. */
+            whiteBalance?: null | string;
+            /**
+             * Format: double
+             * @description Temperature, °C.
+             */
+            temperatureC?: null | number;
+            /** @description Whether it may rain on the gear. */
+            rain?: null | boolean;
+            /** @description Whether there is a power socket to charge from. */
+            socket?: null | boolean;
+            /**
+             * Format: double
+             * @description Line one must stay behind: nearest distance to any subject, metres.
+             */
+            stayBehindM?: null | number;
+            frames?: null | components["schemas"]["FrameCount"];
             /** @description Whether flash may be used. */
             flash: components["schemas"]["FlashRule"];
             /** @description How quiet one must be. */
@@ -3259,8 +3784,19 @@ export interface components {
             present?: null | string[];
             /** @description What is in whose hands. */
             setups: components["schemas"]["Setup"][];
+            /** @description Lights that stand, or are held, in the room in this part; set up before it. */
+            lights?: null | components["schemas"]["PlacedLight"][];
             /** @description What must be photographed. */
             needs: components["schemas"]["Need"][];
+        };
+        /** @description Frames expected of a part. */
+        PartFrames: {
+            /** @description Part id. */
+            part: string;
+            /** @description Low, likely, high. */
+            count: components["schemas"]["FrameCount"];
+            /** @description Whether somebody typed them; else they follow from the kind of part and its length. */
+            typed: boolean;
         };
         /** @description A kind of part, with the light, rules and needs such parts have. */
         PartKind: {
@@ -3297,13 +3833,21 @@ export interface components {
              */
             strands: number;
         };
-        /** @description Somebody who photographs. */
+        /** @description Somebody of the team. */
         Person: {
             /** @description Stable id, unique among people, places and items. */
             id: string;
             /** @description What the others call them. */
             name?: null | string;
+            role?: null | components["schemas"]["PersonRole"];
+            /**
+             * Format: double
+             * @description Seconds it takes to be handed something they carry; null = as the rules say for borrowing.
+             */
+            handOverSeconds?: null | number;
         };
+        /** @enum {unknown} */
+        PersonRole: "photographer" | "assistant" | null;
         /** @description A bag, pouch, base or car. */
         Place: {
             /** @description Stable id, unique among people, places and items. */
@@ -3329,6 +3873,30 @@ export interface components {
             items: number;
         };
         /**
+         * @description A light, or a relay, that stands or is held in the room in one part. Everything it names is there, set up and on its
+         *     channel; nothing of it is in a hand.
+         */
+        PlacedLight: {
+            /** @description Where it stands, in the photographer's words. */
+            spot?: null | string;
+            /** @description Flash id. */
+            flash?: null | string;
+            /** @description Id of a continuous light. */
+            light?: null | string;
+            /** @description Id of a trigger that hears one radio system and sends another. */
+            relay?: null | string;
+            /** @description Id of the trigger by which a flash without a receiver of its own hears. */
+            receiver?: null | string;
+            /** @description Id of the pack a flash hangs on; several may hang on one. */
+            pack?: null | string;
+            /** @description Id of the stand or clamp that holds it, or of the person who does. */
+            holder?: null | string;
+            /** @description Group it is set to, in a word. */
+            group?: null | string;
+            /** @description Colour of the gel put on it, in a word; null = as the flash has. */
+            gel?: null | string;
+        };
+        /**
          * @description One assignment with everything its analysis needs. A value: it is read from a plan file, never changed in place.
          *     Fields this version does not know are kept in Dictionary&lt;string, JsonElement&gt;? Plan.Extra so that a round trip loses nothing.
          */
@@ -3352,11 +3920,18 @@ export interface components {
             items: components["schemas"]["Item"][];
             /** @description What the owner knows of pairs of things beyond their mounts and types. */
             pairs?: null | components["schemas"]["PairRule"][];
+            /** @description Things the photographer fears for together, beyond what is tried anyway. */
+            events?: null | components["schemas"]["PlannedLoss"][];
             /** @description The stretches of the day, in the order of the file. */
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
+        PlanEditAddDay: {
+            /** @enum {string} */
+            type?: "addDay";
+        };
         /** @description Puts a new part into the day, right after another; what follows moves on by its length. */
         PlanEditAddPart: {
             /** @enum {string} */
@@ -3365,6 +3940,29 @@ export interface components {
             after?: null | string;
             /** @description Kind of part, as in the phrase library. */
             kind: string;
+        };
+        /** @description Takes along a kind of thing that is not one's own: borrowed, rented or bought for the day. */
+        PlanEditBorrowThing: {
+            /** @enum {string} */
+            type?: "borrow";
+            item: components["schemas"]["Item"];
+        };
+        /** @description Sets what else belongs to a position in one part: what is in the shoe, what it stands on, whether it is left alone. */
+        PlanEditEquip: {
+            /** @enum {string} */
+            type?: "equip";
+            /** @description Part id. */
+            part: string;
+            /** @description Person id. */
+            person: string;
+            /** @description Position. */
+            position: string;
+            /** @description Flash or trigger in the shoe; null leaves it empty. */
+            shoe?: null | string;
+            /** @description Tripod or monopod; null = by hand. */
+            support?: null | string;
+            /** @description Whether the camera stands alone. */
+            unattended: boolean;
         };
         /** @description Joins a part with the one after it; both parts' needs are kept, light and rules are those of the first. */
         PlanEditJoinParts: {
@@ -3411,6 +4009,13 @@ export interface components {
             /** @description Place it is packed in. */
             place: string;
         };
+        /** @description Adds an event of one's own to what is tried, or changes it. */
+        PlanEditPutEvent: {
+            /** @enum {string} */
+            type?: "putEvent";
+            /** @description The event; an empty id makes a new one. */
+            event: components["schemas"]["PlannedLoss"];
+        };
         /** @description Adds a need to a part, or replaces the one of its id. Words of the craft may stand in for figures. */
         PlanEditPutNeed: {
             /** @enum {string} */
@@ -3430,7 +4035,29 @@ export interface components {
              * @description Farthest place to stand, metres.
              */
             farM?: null | number;
+            /**
+             * Format: int32
+             * @description For a group: how many people.
+             */
+            people?: null | number;
+            /**
+             * Format: int32
+             * @description For a group: in how many rows.
+             */
+            rows?: null | number;
+            /**
+             * Format: double
+             * @description For a room: how wide it is, metres.
+             */
+            roomM?: null | number;
             motion?: null | components["schemas"]["Motion"];
+        };
+        /** @description Takes an event of one's own away again. */
+        PlanEditRemoveEvent: {
+            /** @enum {string} */
+            type?: "removeEvent";
+            /** @description Event id. */
+            event: string;
         };
         /** @description Takes a need out of a part. */
         PlanEditRemoveNeed: {
@@ -3447,6 +4074,15 @@ export interface components {
             type?: "removePart";
             /** @description Part id. */
             part: string;
+        };
+        /** @description Sets every light that stands in the room in one part. */
+        PlanEditSetLights: {
+            /** @enum {string} */
+            type?: "setLights";
+            /** @description Part id. */
+            part: string;
+            /** @description The lights; empty = none. */
+            lights: components["schemas"]["PlacedLight"][];
         };
         /** @description Changes a part's times, light or rules; what is null stays as it is. */
         PlanEditSetPart: {
@@ -3471,10 +4107,55 @@ export interface components {
              * @description New light, EV at ISO 100.
              */
             ev?: null | number;
+            noted?: null | components["schemas"]["NotedExposure"];
+            /** @description Whether the light bands under some silent shutters. */
+            ledBands?: null | boolean;
+            /** @description New colour of gel that matches the light; empty = none. */
+            gel?: null | string;
+            /** @description New note on white balance; empty = none. */
+            whiteBalance?: null | string;
+            /**
+             * Format: double
+             * @description New temperature, °C.
+             */
+            temperatureC?: null | number;
+            /** @description Whether it may rain. */
+            rain?: null | boolean;
+            /** @description Whether there is a socket. */
+            socket?: null | boolean;
+            /**
+             * Format: double
+             * @description New line to stay behind, metres; 0 = none.
+             */
+            stayBehindM?: null | number;
+            frames?: null | components["schemas"]["FrameCount"];
+            /** @description Names of fields that are no longer set: temperatureC, frames, noted. */
+            clear?: null | string[];
             flash?: null | components["schemas"]["FlashRule"];
             quiet?: null | components["schemas"]["QuietRule"];
             /** @description New list of places out of reach. */
             unreachable?: null | string[];
+        };
+        /** @description Adds somebody to the team, or changes who they are. */
+        PlanEditSetPerson: {
+            /** @enum {string} */
+            type?: "setPerson";
+            /** @description The person; an id that the plan does not have yet, or an empty one, adds them. */
+            person: components["schemas"]["Person"];
+        };
+        /** @description How long it takes to reach a place in one part, or in all. */
+        PlanEditSetPlace: {
+            /** @enum {string} */
+            type?: "setPlace";
+            /** @description Place id. */
+            place: string;
+            /** @description Part id; null = wherever no part says otherwise. */
+            part?: null | string;
+            /**
+             * Format: double
+             * @description Seconds; null takes back what the part says.
+             */
+            reachSeconds?: null | number;
         };
         /** @description Splits a part in the middle; its needs stay with the first half. */
         PlanEditSplitPart: {
@@ -3488,6 +4169,8 @@ export interface components {
             /** @enum {string} */
             type?: "unpack";
             item: string;
+            /** @description True: it is taken out of every hand and light it is set up in, and what is packed on it goes where it was. Else such a thing stays. */
+            everywhere?: null | boolean;
         };
         /** @description One thing wrong with a plan, said so that its owner can mend it. */
         PlanProblem: {
@@ -3501,6 +4184,37 @@ export interface components {
              */
             line?: null | number;
         };
+        /** @description Things that might go together, at some moment of the day. */
+        PlannedLoss: {
+            /** @description Stable id, unique among events. */
+            id: string;
+            /** @description What the photographer calls it. */
+            name?: null | string;
+            /** @description Ids of the things that go. */
+            items: string[];
+            /** @description Id of the part from which on they are gone; null = from the start of the day. */
+            fromPart?: null | string;
+            /** @description Id of the part by which they are mended or replaced; null = not that day. */
+            untilPart?: null | string;
+        };
+        /** @description A print a picture must give. */
+        PrintSize: {
+            /**
+             * Format: double
+             * @description Width, cm.
+             */
+            widthCm: number;
+            /**
+             * Format: double
+             * @description Height, cm.
+             */
+            heightCm: number;
+            /**
+             * Format: double
+             * @description Dots per inch; 240 is sharp in the hand.
+             */
+            dpi: number;
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -3508,6 +4222,17 @@ export interface components {
             status?: null | number;
             detail?: null | string;
             instance?: null | string;
+        };
+        /** @description One piece of a proposal: a position carries other glass in some parts. */
+        ProposedChange: {
+            /** @description Whose hand. */
+            person: string;
+            /** @description Which. */
+            position: string;
+            /** @description Names of what it carries instead. */
+            glass: string[];
+            /** @description The edits that do it, one for each part. */
+            edits: components["schemas"]["PlanEdit"][];
         };
         /** @description What a pull does to one need. */
         PullChange: {
@@ -3530,6 +4255,8 @@ export interface components {
              */
             toleranceSeconds: null | number;
             now: null | components["schemas"]["WayReport"];
+            /** @description What must be set again, because it does not move along with the swap. */
+            doesNotMove: string[];
         };
         /** @description What pulling things out of a day does to it. */
         PullResult: {
@@ -3546,8 +4273,10 @@ export interface components {
         /** @description A thing taken away to see what breaks. */
         Pulled: {
             item: string;
-            /** @description Id of the part from which on it is gone; null = all day. */
+            /** @description Id of the part from which on it is gone; null = from the start of the day. */
             fromPart?: null | string;
+            /** @description Id of the part by which it is mended or replaced; null = not that day. */
+            untilPart?: null | string;
         };
         /**
          * @description How well something serves a need.
@@ -3601,6 +4330,10 @@ export interface components {
             away: components["schemas"]["AwayThing"][];
             /** @description Changes of glass in the hands, from part to part. */
             changes: components["schemas"]["HandChange"][];
+            /** @description Lights that must be set up or moved before a part. */
+            lightMoves: components["schemas"]["LightMove"][];
+            /** @description Frames expected of each part. */
+            frames: components["schemas"]["PartFrames"][];
             /** @description Every need of every part. */
             needs: components["schemas"]["NeedReport"][];
             /** @description How many strands carry each part. */
@@ -3665,6 +4398,24 @@ export interface components {
             /** @description How long each operation of the hands takes. */
             seconds: components["schemas"]["HandlingSeconds"];
         };
+        /** @description How far a search has come. */
+        SearchProgress: {
+            /**
+             * Format: int32
+             * @description How often the report was asked.
+             */
+            round: number;
+            /**
+             * Format: int32
+             * @description Changes that are needed in any case.
+             */
+            atLeast: number;
+            /**
+             * Format: double
+             * @description How long it has run.
+             */
+            seconds: number;
+        };
         /** @description A thing as it was seen. */
         SeenThing: {
             id: string;
@@ -3689,6 +4440,15 @@ export interface components {
             tube?: null | string;
             /** @description Flash in the shoe. */
             flash?: null | string;
+            /** @description Trigger in the shoe; never together with a flash, as the shoe is one place. */
+            trigger?: null | string;
+            /** @description Tripod or monopod the camera stands on. */
+            support?: null | string;
+            /**
+             * @description Whether the camera stands alone in this part and works by itself. It counts as hands of its own, nobody reaches it,
+             *     and what is in it must last the whole part.
+             */
+            unattended?: null | boolean;
             /** @description Battery, where it differs from the one the body is packed with. */
             battery?: null | string;
             /** @description Cards by slot, where they differ from those the body is packed with; null = as packed. */
@@ -3714,6 +4474,74 @@ export interface components {
             /** @description Where the lens is now: a place id, or null when it is in a hand already. */
             from: null | string;
         };
+        /** @description One line of an answer that comes as it is found: how far the search is, or in the last line what it found. */
+        SetupsAnswer: {
+            progress: null | components["schemas"]["SearchProgress"];
+            found: null | components["schemas"]["SetupsProposal"];
+        };
+        /** @description Setups with the fewest changes of glass that meet every need. */
+        SetupsProposal: {
+            /** @description Whether no setups with fewer changes exist; false only where the search was stopped. */
+            proven: boolean;
+            /** @description Changes of glass with the setups as they are. */
+            now: components["schemas"]["ChangeCount"];
+            /** @description Changes of glass with what is proposed. */
+            found: components["schemas"]["ChangeCount"];
+            /**
+             * Format: int32
+             * @description No setups that meet as much have fewer changes than this.
+             */
+            atLeast: number;
+            /**
+             * Format: int32
+             * @description How many once and must needs hang by one thing, or by none, as it is.
+             */
+            hangingNow: number;
+            /**
+             * Format: int32
+             * @description How many do with what is proposed.
+             */
+            hanging: number;
+            /** @description What to change; each piece may be taken or left. */
+            pieces: components["schemas"]["ProposedChange"][];
+            /**
+             * Format: int32
+             * @description How often the report was asked.
+             */
+            rounds: number;
+            /**
+             * Format: double
+             * @description How long it took.
+             */
+            seconds: number;
+        };
+        /** @description Several things that one cause could take together, called by its name. */
+        SharedCause: {
+            /** @description What they share. */
+            kind: components["schemas"]["CauseKind"];
+            /** @description In words. */
+            text: string;
+            /** @description Ids of the things. */
+            items: string[];
+        };
+        /** @description What looks sharp from a place to stand. */
+        SharpAt: {
+            /**
+             * Format: double
+             * @description Distance focused at, metres.
+             */
+            focusM: number;
+            /**
+             * Format: double
+             * @description Nearest, metres.
+             */
+            nearM: number;
+            /**
+             * Format: double
+             * @description Farthest, metres; null = without end.
+             */
+            farM: null | number;
+        };
         /** @description What can keep a way from being full. */
         Shortfalls: string;
         /** @enum {unknown} */
@@ -3723,6 +4551,24 @@ export interface components {
             item: string;
             /** @description What its loss costs. */
             hits: components["schemas"]["Hit"][];
+        };
+        /** @description What a need asks of lights that stand in the room. */
+        StandLighting: {
+            /**
+             * Format: int32
+             * @description How many must fire.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description From a light to the subject, metres.
+             */
+            distanceM: number;
+            /**
+             * Format: double
+             * @description Stops lost in umbrella, softbox or grid.
+             */
+            lossStops: number;
         };
         /** @description A generic kind of thing with typical figures, as the line one would type for it. */
         Starter: {
@@ -3750,7 +4596,7 @@ export interface components {
              * @description How long it takes.
              */
             seconds: number;
-            /** @description For a fetch the place id, for a borrow the person id. */
+            /** @description For a fetch the place id, or none from the lights in the room; for a borrow the person id. */
             from?: null | string;
             /** @description For a fetch or borrow, everything taken from there. */
             items?: null | string[];
@@ -3759,7 +4605,7 @@ export interface components {
          * @description What a step of the hands is.
          * @enum {unknown}
          */
-        StepAction: "fetch" | "borrow" | "raise" | "changeLens" | "fitAdapter" | "changeBattery" | "changeCard" | "fitFlash";
+        StepAction: "fetch" | "borrow" | "raise" | "changeLens" | "fitAdapter" | "changeBattery" | "changeCard" | "fitFlash" | "fitSupport" | "fitFilter" | "placeLight";
         /** @description An undo or redo asked for on one revision of a plan. */
         StepRequest: {
             /** Format: int32 */
@@ -3797,7 +4643,7 @@ export interface components {
             name: string;
         };
         /** @enum {unknown} */
-        Subject: "face" | "halfLength" | "fullLength" | "couple" | "row" | "group" | "room" | null;
+        Subject: "face" | "halfLength" | "fullLength" | "couple" | "row" | "group" | "room" | "ring" | "athlete" | null;
         /** @description A frame on a subject, from an interval of distances: one can stand anywhere in it. */
         SubjectFrame: {
             /** @description Nearest and farthest place to stand, metres from the subject. */
@@ -3956,10 +4802,10 @@ export interface components {
         WayReport: {
             /** @description Who. */
             person: string;
-            /** @description Body id. */
-            body: string;
-            /** @description Lens id. */
-            lens: string;
+            /** @description Body id; null where a role is served. */
+            body: null | string;
+            /** @description Lens id; null where a role is served. */
+            lens: null | string;
             /** @description Every item it uses. */
             items: string[];
             /** @description Full or second best. */
@@ -3978,8 +4824,12 @@ export interface components {
             body: string;
             /** @description Ids of the glass, lens first. */
             glass: string[];
-            /** @description Flash id, where the way relies on one. */
+            /** @description Flash id, where the way relies on one in the shoe. */
             flash: null | string;
+            /** @description What helps it beyond its glass. */
+            aid: components["schemas"]["Aid"];
+            /** @description Ids of what that is: flash, sender and lights, filter, lamp. */
+            with: string[];
             /** @description Who would use it; null when nobody can get at it. */
             person: null | string;
             /** @description What the need would be if this were all there was. */
@@ -4017,7 +4867,7 @@ export interface components {
         };
         /** @description A loss, part by part. */
         WhatIfRow: {
-            /** @description Id of the thing, place or person; for a rig, of its body. */
+            /** @description Id of the thing, place, person, radio system, battery type or event; for a rig, of its body. */
             id: string;
             /** @description What goes. */
             kind: components["schemas"]["LossKind"];
@@ -4044,6 +4894,10 @@ export interface components {
              * @description How many of them make nothing late or lost.
              */
             harmless: number;
+            /** @description What several things have in common that could take them together. */
+            causes: components["schemas"]["SharedCause"][];
+            /** @description By kind of thing, how many of that kind must fail together to cost a picture that matters; the smallest first. */
+            margins: components["schemas"]["KindMargin"][];
         };
         /** @description Every loss against every part. */
         WhatIfView: {
@@ -4392,6 +5246,88 @@ export interface operations {
             };
         };
     };
+    ProposeKit: {
+        parameters: {
+            query?: {
+                survives?: string;
+                goal?: string;
+                locker?: boolean;
+                move?: boolean;
+                free?: boolean;
+                limit?: string[];
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["KitAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ProposeSetups: {
+        parameters: {
+            query?: {
+                part?: string[];
+                secondBest?: boolean;
+                pull?: string[];
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["SetupsAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     ShowBoard: {
         parameters: {
             query?: {
@@ -4639,6 +5575,127 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Mend"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    PreviewEdits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    MendLoss: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                kind: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mend"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ExplainLoss: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                kind: string;
+                id: string;
+                part: string;
+                need: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
             /** @description Not Found */

@@ -9,8 +9,9 @@ import {
 import { useCallback, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { KeysHelp } from "../shared/KeysHelp";
+import { useKeys } from "../shared/useKeys";
 import { useMediaQuery } from "../shared/useMediaQuery";
-import { boardKeys } from "./boardKeys";
+import { boardKeyOf, boardKeys } from "./boardKeys";
 import { BoardHeader } from "./BoardHeader";
 import { DayContext } from "./DayContext";
 import { DayGrid } from "./DayGrid";
@@ -20,19 +21,26 @@ import { Inspector } from "./Inspector";
 import { NoticeBar } from "./NoticeBar";
 import { PullStrip } from "./PullStrip";
 import { Shelf } from "./Shelf";
+import { TrialBar, useTrialFromElsewhere } from "./TrialBar";
 import { useBoard } from "./useBoard";
-import { useBoardKeys } from "./useBoardKeys";
 import { useDayUrl } from "./useDayUrl";
 import { VerdictBar } from "./VerdictBar";
 
 export function Board() {
   const key = useParams().assignment ?? "";
   const { pulls, selection, select, togglePull, putAllBack } = useDayUrl();
-  const { board, loadError, pending, notice, dismiss, edit, step } = useBoard(key, pulls);
+  const { board, loadError, pending, notice, dismiss, edit, step, tryOut, endTrial, trial } = useBoard(
+    key,
+    pulls,
+  );
   const [pulling, setPulling] = useState(false);
   const [help, setHelp] = useState(false);
   const phone = useMediaQuery("(max-width: 700px)");
-  const day = useMemo(() => board && makeDay(board, pulls), [board, pulls]);
+  const real = useMemo(() => board && makeDay(board, pulls), [board, pulls]);
+  const tried = trial?.board;
+  const day = useMemo(() => (tried ? makeDay(tried, []) : real), [tried, real]);
+  const asIs = tried && real ? real : null;
+  useTrialFromElsewhere(tryOut, !!board);
 
   const touchItem = useCallback(
     (item: string, part?: string) => (pulling ? togglePull({ item, part }) : select({ kind: "item", item })),
@@ -40,23 +48,28 @@ export function Board() {
   );
   const escape = useCallback(() => {
     if (help) setHelp(false);
+    else if (tried) endTrial();
     else if (pulling || pulls.length > 0) {
       setPulling(false);
       putAllBack();
     } else select(null);
-  }, [help, pulling, pulls.length, putAllBack, select]);
-  useBoardKeys({
-    pull: () => setPulling((p) => !p),
-    undo: () => step("undo"),
-    redo: () => step("redo"),
-    help: () => setHelp((h) => !h),
-    escape,
-  });
+  }, [help, tried, endTrial, pulling, pulls.length, putAllBack, select]);
+  useKeys(
+    {
+      pull: () => setPulling((p) => !p),
+      fewest: () => select({ kind: "setups" }),
+      undo: () => step("undo"),
+      redo: () => step("redo"),
+      help: () => setHelp((h) => !h),
+      escape,
+    },
+    boardKeyOf,
+  );
 
   // One value while nothing of it changes: a pending verdict must not draw the whole day anew.
   const actions = useMemo(
-    () => day && { day, selection, select, edit, pulling, togglePull, touchItem, pulls },
-    [day, selection, select, edit, pulling, togglePull, touchItem, pulls],
+    () => day && { day, asIs, selection, select, edit, tryOut, pulling, togglePull, touchItem, pulls },
+    [day, asIs, selection, select, edit, tryOut, pulling, togglePull, touchItem, pulls],
   );
 
   // A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls.
@@ -95,6 +108,7 @@ export function Board() {
           data-revision={board.revision}
         >
           <BoardHeader undo={() => step("undo")} redo={() => step("redo")} help={() => setHelp((h) => !h)} />
+          {trial && <TrialBar trial={trial} leave={endTrial} />}
           <VerdictBar
             pending={pending}
             pulling={pulling}

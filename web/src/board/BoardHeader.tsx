@@ -3,14 +3,40 @@ import { PageHeader } from "../shared/PageHeader";
 import { useDay } from "./DayContext";
 
 export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () => void; help: () => void }) {
-  const { day } = useDay();
+  const { day, select } = useDay();
   const { plan, key, undo: undoes, redo: redoes } = day.board;
-  const people = plan.people.length;
+  const helpers = plan.people.filter((p) => p.role === "assistant").length;
+  const people = plan.people.length - helpers;
+  const days = new Set(day.parts.map((p) => p.start?.slice(0, 10))).size;
   return (
     <PageHeader
       title={plan.assignment.name}
-      aside={`${date(day.parts[0]?.start)} · ${people} ${people === 1 ? "photographer" : "photographers"} · ${plan.items.length} things`}
+      aside={
+        <>
+          {date(day.parts[0]?.start)}
+          {days > 1 && `, ${days} days`} ·{" "}
+          <button className="underline underline-offset-2" onClick={() => select({ kind: "team" })}>
+            {people} {people === 1 ? "photographer" : "photographers"}
+            {helpers > 0 && ` and ${helpers} ${helpers === 1 ? "assistant" : "assistants"}`}
+          </button>{" "}
+          · {plan.items.length} things
+        </>
+      }
     >
+      <button
+        onClick={() => select({ kind: "setups" })}
+        title="Propose the setups with the fewest changes (Shift F)"
+        className="py-1"
+      >
+        Fewest changes
+      </button>
+      <button
+        onClick={() => select({ kind: "kit" })}
+        title="The least kit that survives what may fail"
+        className="py-1"
+      >
+        Least kit
+      </button>
       <button
         onClick={undo}
         disabled={!undoes}

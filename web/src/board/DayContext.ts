@@ -3,12 +3,22 @@ import type { PlanEdit } from "../api/client";
 import type { Day } from "./dayModel";
 import type { Pull, Selection } from "./useDayUrl";
 
+/** Edits that may be looked at on the board before they are made. */
+export interface Trial {
+  label: string;
+  edits: PlanEdit[];
+}
+
 /** What every piece of the board needs: the day, what is selected, and what can be done. */
 export interface DayActions {
   day: Day;
   selection: Selection | null;
   select: (selection: Selection | null) => void;
   edit: (...edits: PlanEdit[]) => void;
+  /** Shows the day as it would be with some edits, nothing of it kept. */
+  tryOut: (trial: Trial) => void;
+  /** While edits are tried out, the day as it is. */
+  asIs: Day | null;
   /** Whether the next touch pulls a thing. */
   pulling: boolean;
   togglePull: (pull: Pull) => void;

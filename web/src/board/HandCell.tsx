@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { useDroppable } from "@dnd-kit/core";
 import type { Part } from "../api/client";
 import { useDay } from "./DayContext";
@@ -16,13 +17,27 @@ interface Props {
 const tightText = (takes: number, free: number) =>
   `the change takes ${seconds(takes)}, there ${free > 0 ? `are ${seconds(free)}` : "is no time"} before it, and something here happens once`;
 
-/** One part of a camera position's strand: the thread, what is on it, and a knot where that changes. */
-export function HandCell({ at, part, previous, row, column }: Props) {
-  const { day, select, selection, pulling } = useDay();
+/** One part of a camera position's strand. What moves with the pointer is kept apart from what is drawn of the day. */
+export function HandCell(props: Props) {
+  const { at, part } = props;
   const { setNodeRef, isOver } = useDroppable({
     id: `${part.id}/${at.person}/${at.position}`,
     data: { part: part.id, ...at },
   });
+  return <Strand {...props} setNodeRef={setNodeRef} isOver={isOver} />;
+}
+
+/** The thread, what is on it, and a knot where that changes. */
+const Strand = memo(function Strand({
+  at,
+  part,
+  previous,
+  row,
+  column,
+  setNodeRef,
+  isOver,
+}: Props & { setNodeRef: (element: HTMLElement | null) => void; isOver: boolean }) {
+  const { day, asIs, select, selection, pulling } = useDay();
   const setup = setupOf(part, at);
   const before = previous && setupOf(previous, at);
   const chain = setup ? chainOf(setup) : [];
@@ -33,6 +48,10 @@ export function HandCell({ at, part, previous, row, column }: Props) {
   const hangs = day.board.report.singlePoints.some(
     (s) => things.includes(s.item) && s.hits.some((h) => h.part === part.id),
   );
+  const then = asIs?.parts.find((p) => p.id === part.id);
+  const changed =
+    asIs !== null &&
+    things.join() !== (then ? thingsOf(setupOf(then, at) ?? { person: "", position: "" }).join() : "");
   const selected =
     selection?.kind === "hand" &&
     selection.part === part.id &&
@@ -60,7 +79,7 @@ export function HandCell({ at, part, previous, row, column }: Props) {
       onClick={
         pulling && setup ? undefined : () => select(selected ? null : { kind: "hand", part: part.id, ...at })
       }
-      className={`narrow relative block h-[48px] w-full border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${isOver ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
+      className={`narrow relative block h-[48px] w-full border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${isOver || changed ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
     >
       {setup && (
         <>
@@ -103,4 +122,4 @@ export function HandCell({ at, part, previous, row, column }: Props) {
   ) : (
     cell
   );
-}
+});

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Part } from "../api/client";
+import { answer, api, type Item, type Part } from "../api/client";
 import { Strands } from "../marks/Strands";
+import { Choose, Tick } from "../shared/Choose";
 import { focal } from "../shared/format";
 import { useDay } from "./DayContext";
 import { setupOf, type Position } from "./dayModel";
@@ -33,7 +34,7 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
       <h2 className="text-[15px] font-bold">
         {day.name(at.person)} {at.position}, {part.name}
       </h2>
-      <label className="mt-1 inline-flex items-center gap-2">
+      <label className="mt-1 mr-5 inline-flex items-center gap-2">
         Body
         <select
           className="webbing font-normal"
@@ -50,6 +51,7 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
           ))}
         </select>
       </label>
+      {setup?.body && <Equipment key={setup.body} part={part} at={at} />}
       {error && <p role="alert">{error.message}</p>}
       {!data && !error && <p className="text-quiet">Trying everything that fits …</p>}
       <ul
@@ -89,6 +91,47 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
           );
         })}
       </ul>
+    </div>
+  );
+}
+
+/** What else belongs to the position: what is in the shoe, what it stands on, whether it is left alone. */
+function Equipment({ part, at }: { part: Part; at: Position }) {
+  const { day, edit } = useDay();
+  const setup = setupOf(part, at);
+  if (!setup) return null;
+  const { items } = day.board.plan;
+  const named = (wanted: (i: Item) => boolean) =>
+    items.filter(wanted).map((i): [string, string] => [i.id, day.name(i.id)]);
+  const set = (change: { shoe?: string | null; support?: string | null; unattended?: boolean }) =>
+    edit({
+      type: "equip",
+      part: part.id,
+      ...at,
+      shoe: setup.flash ?? setup.trigger ?? null,
+      support: setup.support ?? null,
+      unattended: !!setup.unattended,
+      ...change,
+    });
+  return (
+    <div className="inline-flex flex-wrap items-center gap-x-5 [&_label]:flex-row [&_label]:items-center [&_label]:gap-2">
+      <Choose
+        label="In the shoe"
+        value={setup.flash ?? setup.trigger ?? ""}
+        empty="nothing"
+        options={named(
+          (i) => i.kind === "flash" || (i.kind === "trigger" && (!!i.sends || !!setup.unattended)),
+        )}
+        choose={(shoe) => set({ shoe: shoe || null })}
+      />
+      <Choose
+        label="Stands on"
+        value={setup.support ?? ""}
+        empty="nothing, by hand"
+        options={named((i) => i.kind === "support" && (i.form === "tripod" || i.form === "monopod"))}
+        choose={(support) => set({ support: support || null })}
+      />
+      <Tick label="left alone" on={!!setup.unattended} set={(unattended) => set({ unattended })} />
     </div>
   );
 }

@@ -1,20 +1,25 @@
 import { useDay } from "./DayContext";
 import { HandPanel } from "./HandPanel";
 import { ItemPanel } from "./ItemPanel";
+import { KitPanel } from "./KitPanel";
 import { NeedPanel } from "./NeedPanel";
 import { PartPanel } from "./PartPanel";
+import { SetupsPanel } from "./SetupsPanel";
+import { TeamPanel } from "./TeamPanel";
 
 /** What is selected, in figures, with what can be done about it. Docked, so that the board stays in view. */
 export function Inspector({ assignment }: { assignment: string }) {
   const { day, selection, select } = useDay();
   if (!selection) return null;
-  const part = selection.kind === "item" ? undefined : day.parts.find((p) => p.id === selection.part);
+  const tall =
+    (selection.kind === "need" && !!selection.bench) || selection.kind === "part" || selection.kind === "kit";
+  const part = "part" in selection ? day.parts.find((p) => p.id === selection.part) : undefined;
   const need = selection.kind === "need" ? part?.needs.find((n) => n.id === selection.need) : undefined;
   const item = selection.kind === "item" ? day.item(selection.item) : undefined;
   return (
     <section
       aria-label="Inspector"
-      className="relative max-h-[36%] shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 max-[700px]:max-h-[60%]"
+      className={`relative ${tall ? "max-h-[52%]" : "max-h-[36%]"} shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 max-[700px]:max-h-[60%]`}
     >
       <button
         className="absolute top-1 right-3 px-1 py-1 max-[700px]:min-h-[44px] max-[700px]:min-w-[44px]"
@@ -23,7 +28,13 @@ export function Inspector({ assignment }: { assignment: string }) {
         Close
       </button>
       {part && need && (
-        <NeedPanel key={`${part.id}/${need.id}`} assignment={assignment} part={part} need={need} />
+        <NeedPanel
+          key={`${part.id}/${need.id}`}
+          assignment={assignment}
+          part={part}
+          need={need}
+          bench={selection.kind === "need" ? selection.bench : undefined}
+        />
       )}
       {part && selection.kind === "part" && <PartPanel key={part.id} part={part} />}
       {part && selection.kind === "hand" && (
@@ -35,7 +46,12 @@ export function Inspector({ assignment }: { assignment: string }) {
         />
       )}
       {item && <ItemPanel key={item.id} item={item} />}
-      {!part && !item && <p>This is no longer in the plan.</p>}
+      {selection.kind === "setups" && <SetupsPanel assignment={assignment} />}
+      {selection.kind === "kit" && <KitPanel assignment={assignment} />}
+      {selection.kind === "team" && <TeamPanel />}
+      {!part && !item && ("part" in selection || "item" in selection) && (
+        <p>This is no longer in the plan.</p>
+      )}
     </section>
   );
 }

@@ -1,168 +1,296 @@
 import { useState, type ReactNode } from "react";
-import type { Motion, Need, Part, Subject } from "../api/client";
-import { number } from "../shared/format";
+import type { Computed, Need, Part, Subject } from "../api/client";
+import { Choose, Tick, Typing } from "../shared/Choose";
+import { fNumber, focal, number, seconds, shutter } from "../shared/format";
 import { useDay } from "./DayContext";
+import { colours, depths, figure, lightKinds, motions, range, subjects, text, worths } from "./needWords";
+import { readShutter } from "./PartPlace";
 
-const subjects: [Subject, string][] = [
-  ["face", "a face"],
-  ["halfLength", "a half-length"],
-  ["fullLength", "a person"],
-  ["couple", "a couple"],
-  ["row", "a row, 4.5 m wide"],
-  ["group", "a large group, 12 m wide"],
-  ["room", "a room, 12 m wide"],
-];
-const motions: [Motion, string][] = [
-  ["still", "still"],
-  ["talking", "talking"],
-  ["walking", "walking"],
-  ["dancing", "dancing"],
-  ["running", "running"],
-  ["wheels", "on wheels"],
-];
-
-/** What a need asks, in the craft's words; the figures they come to stand beside them. */
-export function NeedForm({ part, need, done }: { part: Part; need: Need; done: () => void }) {
+/** What a need asks, in the craft's words. What they come to stands under each field, whether or not it is typed over. */
+export function NeedForm({
+  part,
+  need,
+  computed,
+  done,
+}: {
+  part: Part;
+  need: Need;
+  computed: Computed;
+  done: () => void;
+}) {
   const { day, edit } = useDay();
-  const [name, setName] = useState(need.name ?? "");
-  const [importance, setImportance] = useState(need.importance);
-  const [who, setWho] = useState(need.who);
+  const [draft, setDraft] = useState(need);
   const [subject, setSubject] = useState<Subject | "">("");
-  const [near, setNear] = useState(String(need.framing?.distanceM[0] ?? ""));
-  const [far, setFar] = useState(String(need.framing?.distanceM[1] ?? ""));
-  const [focal, setFocal] = useState(need.focal ? need.focal.map(number).join("–") : "");
-  const [motion, setMotion] = useState<Motion | "">("");
-  const [wait, setWait] = useState(need.toleranceSeconds == null ? "" : String(need.toleranceSeconds));
+  const [typed, setTyped] = useState<Record<string, string>>(() => ({
+    near: text(need.framing?.distanceM[0]),
+    far: text(need.framing?.distanceM[1]),
+    people: "12",
+    rows: "2",
+    room: "12",
+    focal: need.focal ? need.focal.map(number).join("–") : "",
+    close: text(need.closeWidthMm),
+    shutter: shutter(need.shutterSeconds),
+    fps: need.fps ? text(need.fps) : "",
+    fNumber: text(need.minFNumber),
+    depthM: need.depthM ? need.depthM.join("–") : "",
+    soft: text(need.maxFNumber),
+    megapixels: text(need.minMegapixels),
+    print: need.deliverable ? `${need.deliverable.widthCm} × ${need.deliverable.heightCm}` : "",
+    wait: text(need.toleranceSeconds),
+    lasts: text(need.momentSeconds),
+    warning: text(need.warningSeconds),
+    ceiling: text(need.bounce?.ceilingM),
+    path: text(need.flashPathM),
+    loss: need.flashPathM == null ? "" : text(need.bounceLossStops),
+    lights: text(need.stands?.count),
+    lightM: text(need.stands?.distanceM),
+    lightLoss: text(need.stands?.lossStops),
+  }));
+  const put = (change: Partial<Need>) => setDraft((d) => ({ ...d, ...change }));
+  const field = (
+    key: string,
+    label: ReactNode,
+    options: { width?: string; placeholder?: string; note?: ReactNode } = {},
+  ) => (
+    <Typing
+      label={label}
+      value={typed[key] ?? ""}
+      type={(v) => setTyped((t) => ({ ...t, [key]: v }))}
+      {...options}
+    />
+  );
+  const of = (key: string) => figure(typed[key] ?? "");
+
   const change = () => {
-    const ends = focal
-      .split(/[-–]/)
-      .map(Number)
-      .filter((n) => n > 0);
+    const [width, height] = (typed.print ?? "").split(/[x×]/).map(Number);
     edit({
       type: "putNeed",
       part: part.id,
       need: {
-        ...need,
-        name,
-        importance,
-        who,
-        toleranceSeconds: wait.trim() === "" ? null : Number(wait),
-        focal: ends.length === 0 ? null : [ends[0] ?? 0, ends[1] ?? ends[0] ?? 0],
+        ...draft,
+        // The same frame from other places, where only those were changed.
+        framing: draft.framing && {
+          ...draft.framing,
+          distanceM: [of("near") ?? draft.framing.distanceM[0] ?? 1, of("far") ?? of("near") ?? 1],
+        },
+        focal: range(typed.focal ?? ""),
+        closeWidthMm: of("close"),
+        shutterSeconds: readShutter(typed.shutter ?? "") || draft.shutterSeconds,
+        fps: of("fps") ?? 0,
+        minFNumber: of("fNumber"),
+        depthM: range(typed.depthM ?? ""),
+        maxFNumber: of("soft"),
+        minMegapixels: of("megapixels"),
+        deliverable:
+          width && height
+            ? { ...draft.deliverable, widthCm: width, heightCm: height, dpi: draft.deliverable?.dpi ?? 240 }
+            : null,
+        toleranceSeconds: of("wait"),
+        momentSeconds: of("lasts"),
+        warningSeconds: of("warning"),
+        bounce:
+          of("ceiling") == null
+            ? null
+            : { ceilingM: of("ceiling") ?? 0, colour: draft.bounce?.colour ?? "white" },
+        flashPathM: of("path"),
+        bounceLossStops: of("loss") ?? 0,
+        stands:
+          of("lights") || of("lightM")
+            ? { count: of("lights") ?? 1, distanceM: of("lightM") ?? 3, lossStops: of("lightLoss") ?? 0 }
+            : null,
       },
       subject: subject || null,
-      nearM: near ? Number(near) : null,
-      farM: far ? Number(far) : null,
-      motion: motion || null,
+      nearM: of("near"),
+      farM: of("far"),
+      people: subject === "group" ? of("people") : null,
+      rows: subject === "group" ? of("rows") : null,
+      roomM: subject === "room" ? of("room") : null,
+      motion: draft.motion !== need.motion ? draft.motion : null,
     });
     done();
   };
   return (
     <form
       aria-label="Change the need"
-      className="my-1.5 flex flex-wrap items-end gap-x-3 gap-y-2"
+      className="my-1.5 flex flex-col gap-2"
       onSubmit={(e) => {
         e.preventDefault();
         change();
       }}
     >
-      <Field label="Called">
-        <input className="webbing w-44 font-normal" value={name} onChange={(e) => setName(e.target.value)} />
-      </Field>
-      <Field label="Worth">
-        <select
-          className="webbing font-normal"
-          value={importance}
-          onChange={(e) => setImportance(e.target.value as Need["importance"])}
-        >
-          <option value="once">once</option>
-          <option value="must">must</option>
-          <option value="nice">nice</option>
-        </select>
-      </Field>
-      <Field label="Whose">
-        <select className="webbing font-normal" value={who} onChange={(e) => setWho(e.target.value)}>
-          <option value="any">whoever is quickest</option>
-          {day.board.plan.people.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name ?? p.id}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label="In the frame">
-        <select
-          className="webbing font-normal"
-          value={subject}
-          onChange={(e) => setSubject(e.target.value as Subject)}
-        >
-          <option value="">as it is</option>
-          {subjects.map(([key, word]) => (
-            <option key={key} value={key}>
-              {word}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label="From, m">
-        <input
-          className="webbing w-16 font-normal"
-          inputMode="decimal"
-          value={near}
-          onChange={(e) => setNear(e.target.value)}
+      <Row>
+        <Typing label="Called" value={draft.name ?? ""} type={(name) => put({ name })} width="w-44" />
+        <Choose
+          label="Worth"
+          value={draft.importance}
+          options={worths}
+          choose={(w) => w && put({ importance: w })}
         />
-      </Field>
-      <Field label="to, m">
-        <input
-          className="webbing w-16 font-normal"
-          inputMode="decimal"
-          value={far}
-          onChange={(e) => setFar(e.target.value)}
+        <Choose
+          label="Whose"
+          value={draft.who}
+          options={[
+            ["any", "whoever is quickest"],
+            ...day.board.plan.people
+              .filter((p) => p.role !== "assistant")
+              .map((p): [string, string] => [p.id, p.name ?? p.id]),
+          ]}
+          choose={(who) => put({ who: who || "any" })}
         />
-      </Field>
-      <Field label="or mm, typed over">
-        <input
-          className="webbing w-24 font-normal"
-          value={focal}
-          onChange={(e) => setFocal(e.target.value)}
-          placeholder="from the frame"
+        <Typing
+          label="Moment it shares"
+          value={draft.moment ?? ""}
+          type={(moment) => put({ moment: moment || null })}
+          width="w-28"
+          placeholder="none"
         />
-      </Field>
-      <Field label="Moves">
-        <select
-          className="webbing font-normal"
-          value={motion}
-          onChange={(e) => setMotion(e.target.value as Motion)}
-        >
-          <option value="">as it is</option>
-          {motions.map(([key, word]) => (
-            <option key={key} value={key}>
-              {word}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label="Can wait, s">
-        <input
-          className="webbing w-20 font-normal"
-          inputMode="decimal"
-          value={wait}
-          onChange={(e) => setWait(e.target.value)}
-          placeholder="by worth"
+        <Typing
+          label="A thing that must be there"
+          value={draft.role ?? ""}
+          type={(role) => put({ role: role || null })}
+          width="w-36"
+          placeholder="audio recorder …"
         />
-      </Field>
-      <button className="webbing">Change it</button>
-      <button type="button" className="webbing" onClick={done}>
-        Leave it
-      </button>
+        <Tick
+          label="a camera left alone may take it"
+          on={!!draft.unattended}
+          set={(on) => put({ unattended: on || null })}
+        />
+      </Row>
+      {!draft.role && (
+        <>
+          <Row>
+            <Choose
+              label="In the frame"
+              value={subject}
+              empty="as it is"
+              options={subjects}
+              choose={setSubject}
+            />
+            {subject === "group" && (
+              <>
+                {field("people", "people", { width: "w-16" })}
+                {field("rows", "rows", { width: "w-16" })}
+              </>
+            )}
+            {subject === "room" && field("room", "wide, m", { width: "w-16" })}
+            {field("near", "From, m", { width: "w-16" })}
+            {field("far", "to, m", {
+              width: "w-16",
+              note: part.stayBehindM ? `line at ${number(part.stayBehindM)} m` : "",
+            })}
+            {draft.framing && (
+              <Tick
+                label="upright"
+                on={draft.framing.upright}
+                set={(upright) => draft.framing && put({ framing: { ...draft.framing, upright } })}
+              />
+            )}
+            {field("focal", "or mm", {
+              width: "w-28",
+              placeholder: "from the frame",
+              note: computed.focalMm && `the frame asks ${focal(computed.focalMm)}`,
+            })}
+            {field("close", "Close-up, mm wide", { placeholder: "none" })}
+            {field("print", "Print, cm", {
+              width: "w-24",
+              placeholder: "60 × 40",
+              note: computed.megapixels && `asks ${number(computed.megapixels)} MP`,
+            })}
+            {field("megapixels", "or MP", { placeholder: "by rule" })}
+          </Row>
+          <Row>
+            <Choose
+              label="Moves"
+              value={draft.motion ?? ""}
+              empty="as typed"
+              options={motions}
+              choose={(motion) => put({ motion: motion || null })}
+            />
+            {field("shutter", "Shutter", {
+              width: "w-24",
+              note:
+                computed.shutterSeconds && `${draft.motion ?? ""} asks ${shutter(computed.shutterSeconds)}`,
+            })}
+            <Tick label="stands still, can be stitched" on={draft.static} set={(on) => put({ static: on })} />
+            {field("fps", "Frames a second")}
+            <Choose
+              label="Depth"
+              value={draft.depth ?? ""}
+              empty="as typed"
+              options={depths}
+              choose={(depth) => put({ depth: depth || null })}
+            />
+            {field("fNumber", "or f/", {
+              placeholder: "by depth",
+              note: computed.fNumber && `depth asks ${fNumber(computed.fNumber)}`,
+            })}
+            {field("depthM", "or sharp from–to, m", { width: "w-28", placeholder: "3–3.5" })}
+            {field("soft", "soft beyond: f/ at most", { placeholder: "any" })}
+          </Row>
+          <Row>
+            <fieldset>
+              <legend>By</legend>
+              <div className="flex flex-wrap gap-x-4">
+                {lightKinds.map(([kind, word]) => (
+                  <Tick
+                    key={kind}
+                    label={word}
+                    on={draft.light.includes(kind)}
+                    set={(on) =>
+                      put({ light: on ? [...draft.light, kind] : draft.light.filter((l) => l !== kind) })
+                    }
+                  />
+                ))}
+              </div>
+            </fieldset>
+            {draft.light.includes("flash") && (
+              <>
+                {field("ceiling", "Ceiling, m", { placeholder: "direct" })}
+                <Choose
+                  label="its colour"
+                  value={draft.bounce?.colour ?? "white"}
+                  options={colours}
+                  choose={(colour) => colour && put({ bounce: { ceilingM: of("ceiling") ?? 3, colour } })}
+                />
+                {field("path", "or path, m", {
+                  placeholder: "by ceiling",
+                  note:
+                    computed.flashPathM &&
+                    `the ceiling makes ${number(computed.flashPathM)} m, ${number(computed.flashLossStops ?? 0)} stops`,
+                })}
+                {field("loss", "and stops lost")}
+              </>
+            )}
+            {draft.light.some((l) => l === "stands" || l === "continuous") && (
+              <>
+                {field("lights", "Lights asked", { placeholder: "1" })}
+                {field("lightM", "m from the subject", { placeholder: "3" })}
+                {field("lightLoss", "stops lost in modifiers", { placeholder: "0" })}
+              </>
+            )}
+          </Row>
+        </>
+      )}
+      <Row>
+        {field("wait", "Can wait, s", {
+          placeholder: "by worth",
+          note:
+            computed.toleranceSeconds == null
+              ? "else without limit"
+              : `else ${seconds(computed.toleranceSeconds)}`,
+        })}
+        {field("lasts", "The moment lasts, s")}
+        {field("warning", "warned before, s")}
+        <button className="webbing">Change it</button>
+        <button type="button" className="webbing" onClick={done}>
+          Leave it
+        </button>
+      </Row>
     </form>
   );
 }
 
-function Field({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <label className="flex flex-col gap-0.5">
-      {label}
-      {children}
-    </label>
-  );
+function Row({ children }: { children: ReactNode }) {
+  return <div className="flex flex-wrap items-end gap-x-3 gap-y-2">{children}</div>;
 }

@@ -5,11 +5,13 @@ import { useDay } from "./DayContext";
 
 /** A need with its strand mark; weak ones stand out by weight, not by colour alone. */
 export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: string }) {
-  const { day, select, selection } = useDay();
+  const { day, asIs, select, selection } = useDay();
   const report = day.needReport(part.id, need.id);
   const count = report?.strands ?? 0;
   const name = need.name ?? need.id;
   const selected = selection?.kind === "need" && selection.part === part.id && selection.need === need.id;
+  const was = asIs?.needReport(part.id, need.id)?.strands;
+  const changed = asIs !== null && was !== count;
   const said = report ? `${outcomeWord[report.baseline]}, ${strandWord[count]}` : "";
   return (
     <button
@@ -20,7 +22,7 @@ export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: 
       aria-pressed={selected}
       title={`${name} · ${need.importance} · ${said}`}
       onClick={() => select(selected ? null : { kind: "need", part: part.id, need: need.id })}
-      className={`narrow flex min-h-[21px] w-full items-start gap-1.5 px-1 py-0.5 text-left leading-[1.15] max-[700px]:min-h-[44px] max-[700px]:items-center max-[700px]:text-[15px] ${selected ? "bg-ink text-ground" : ""} ${count < 2 && need.importance !== "nice" ? "font-bold" : ""}`}
+      className={`narrow flex min-h-[21px] w-full items-start gap-1.5 px-1 py-0.5 text-left leading-[1.15] max-[700px]:min-h-[44px] max-[700px]:items-center max-[700px]:text-[15px] ${selected ? "bg-ink text-ground" : ""} ${changed ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""} ${count < 2 && need.importance !== "nice" ? "font-bold" : ""}`}
     >
       <span className="flex shrink-0 flex-col items-center pt-px">
         <span className={selected ? "rounded-sm bg-ground" : ""}>
@@ -35,6 +37,7 @@ export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: 
       <span className="line-clamp-2 min-w-0">{name}</span>
       <span className="sr-only">
         , {need.importance}: {said}
+        {changed && `; as it is: ${strandWord[was ?? 3]}`}
       </span>
     </button>
   );

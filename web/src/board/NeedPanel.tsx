@@ -1,19 +1,38 @@
 import { useQuery } from "@tanstack/react-query";
+import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { answer, api, type Need, type NeedExplanation, type Part, type Weighed } from "../api/client";
+import { FramingBench } from "../bench/FramingBench";
+import { LightBench } from "../bench/LightBench";
+import { rowKey } from "../bench/benchModel";
 import { Strands } from "../marks/Strands";
 import { fNumber, focal, isoAsked, isoSet, number, seconds, shutter, stops } from "../shared/format";
 import { outcomeWord, shortfallText, strandWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
 import { Mends } from "./Mends";
 import { NeedForm } from "./NeedForm";
+import type { Bench } from "./useDayUrl";
 
 const shownAtFirst = 5;
+const layouts = [
+  ["ways", "Ways"],
+  ["framing", "Framing bench"],
+  ["light", "Light bench"],
+] as const;
 
 /** Why a need stands as it does: every body and glass weighed against it, in figures. */
-export function NeedPanel({ assignment, part, need }: { assignment: string; part: Part; need: Need }) {
+export function NeedPanel({
+  assignment,
+  part,
+  need,
+  bench,
+}: {
+  assignment: string;
+  part: Part;
+  need: Need;
+  bench?: Bench;
+}) {
   const { day, edit, pulls, select } = useDay();
-  const [all, setAll] = useState(false);
   const [changing, setChanging] = useState(false);
   const { revision } = day.board;
   const { data, error } = useQuery({
@@ -28,12 +47,6 @@ export function NeedPanel({ assignment, part, need }: { assignment: string; part
   });
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return <p className="text-quiet">Weighing {need.name} …</p>;
-  const serving = data.weighed.filter((w) => w.noFor.length === 0 || w.gone.length > 0);
-  const rows = all
-    ? data.weighed
-    : data.weighed.slice(0, Math.max(shownAtFirst, Math.min(serving.length, shownAtFirst + 3)));
-  const rest = data.weighed.length - rows.length;
-
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-3">
       <div className="min-w-0 flex-1 basis-[44rem]">
@@ -69,38 +82,94 @@ export function NeedPanel({ assignment, part, need }: { assignment: string; part
             Take it out
           </button>
         </p>
-        {changing && <NeedForm part={part} need={need} done={() => setChanging(false)} />}
-        <Cuts explanation={data} />
-        <div className="mt-1.5">
-          <table className="w-full border-collapse text-left [&_td]:pr-4 [&_td]:align-baseline [&_th]:pr-4 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet max-[700px]:block max-[700px]:[&_tbody]:block max-[700px]:[&_thead]:hidden max-[700px]:[&_tr]:flex max-[700px]:[&_tr]:flex-wrap max-[700px]:[&_tr]:border-b max-[700px]:[&_tr]:border-rule max-[700px]:[&_tr]:py-1.5">
-            <thead>
-              <tr>
-                <th>Glass on body</th>
-                <th>{need.closeWidthMm ? "Frame" : "Framing"}</th>
-                <th>ISO asked</th>
-                <th className="whitespace-nowrap">Ready in</th>
-                <th>That is</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((w) => (
-                <Row key={`${w.body}/${w.glass.join("/")}/${w.flash ?? ""}`} weighed={w} explanation={data} />
-              ))}
-            </tbody>
-          </table>
-        </div>
-        {rest > 0 && (
-          <button className="mt-1 py-1 underline" onClick={() => setAll(true)}>
-            and {rest} more that come after these
-          </button>
+        {changing && (
+          <NeedForm part={part} need={need} computed={data.asked.computed} done={() => setChanging(false)} />
         )}
+        <ol aria-label="How the verdict came about" className="mt-0.5 flex flex-wrap gap-x-1.5">
+          {data.chain.map((link, i) => (
+            <li key={i}>
+              {i > 0 && <span aria-hidden>→ </span>}
+              {link}
+            </li>
+          ))}
+        </ol>
+        {!need.role && (
+          <ToggleGroup.Root
+            type="single"
+            value={bench ?? "ways"}
+            onValueChange={(v) =>
+              v &&
+              select({
+                kind: "need",
+                part: part.id,
+                need: need.id,
+                ...(v === "ways" ? {} : { bench: v as Bench }),
+              })
+            }
+            aria-label="How the ways are laid out"
+            className="mt-1 flex"
+          >
+            {layouts.map(([key, word]) => (
+              <ToggleGroup.Item
+                key={key}
+                value={key}
+                className="webbing -ml-px rounded-none font-normal first:ml-0"
+              >
+                {word}
+              </ToggleGroup.Item>
+            ))}
+          </ToggleGroup.Root>
+        )}
+        {bench === "framing" && <FramingBench explanation={data} />}
+        {bench === "light" && <LightBench explanation={data} part={part} />}
+        {!bench && !need.role && <WaysTable explanation={data} />}
       </div>
       <Mends assignment={assignment} part={part} need={need} strands={data.report.strands} />
     </div>
   );
 }
 
+/** Every body and glass, the best first, in figures. */
+function WaysTable({ explanation: data }: { explanation: NeedExplanation }) {
+  const [all, setAll] = useState(false);
+  const closeUp = data.asked.closeWidthMm != null;
+  const serving = data.weighed.filter((w) => w.noFor.length === 0 || w.gone.length > 0);
+  const rows = all
+    ? data.weighed
+    : data.weighed.slice(0, Math.max(shownAtFirst, Math.min(serving.length, shownAtFirst + 3)));
+  const rest = data.weighed.length - rows.length;
+  return (
+    <>
+      <div className="mt-1.5">
+        <table className="w-full border-collapse text-left [&_td]:pr-4 [&_td]:align-baseline [&_th]:pr-4 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet max-[700px]:block max-[700px]:[&_tbody]:block max-[700px]:[&_thead]:hidden max-[700px]:[&_tr]:flex max-[700px]:[&_tr]:flex-wrap max-[700px]:[&_tr]:border-b max-[700px]:[&_tr]:border-rule max-[700px]:[&_tr]:py-1.5">
+          <thead>
+            <tr>
+              <th>Glass on body</th>
+              <th>{closeUp ? "Frame" : "Framing"}</th>
+              <th>ISO asked</th>
+              <th className="whitespace-nowrap">Ready in</th>
+              <th>That is</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((w) => (
+              <Row key={rowKey(w)} weighed={w} explanation={data} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {rest > 0 && (
+        <button className="mt-1 py-1 underline" onClick={() => setAll(true)}>
+          and {rest} more that come after these
+        </button>
+      )}
+    </>
+  );
+}
+
 function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
+  if (need.role)
+    return `${part.name}, ${need.importance}, ${waitText(asked.toleranceSeconds)} · a thing that is: ${need.role}`;
   const said = [
     `${part.name}, ${need.importance}, ${waitText(asked.toleranceSeconds)}`,
     asked.closeWidthMm
@@ -110,42 +179,22 @@ function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
         : "any framing",
     shutter(asked.shutterSeconds),
     asked.minFNumber ? `${fNumber(asked.minFNumber)} for depth` : "",
-    `EV ${asked.ev}`,
+    need.light.join(", ") === "ambient" ? `EV ${asked.ev}` : `EV ${asked.ev}, or ${lightWords(need)}`,
+    need.moment ? `at once with the rest of “${need.moment}”` : "",
     asked.fps ? `${number(asked.fps)} frames a second` : "",
     `${number(asked.minMegapixels)} MP or more`,
   ];
   return said.filter(Boolean).join(" · ");
 }
 
-/** What must fail together, in words. */
-function Cuts({ explanation: { report, why } }: { explanation: NeedExplanation }) {
-  const { day, touchItem } = useDay();
-  if (why) return <p className="mt-0.5 font-semibold">{why[0]?.toUpperCase() + why.slice(1)}.</p>;
-  const smallest = report.cuts.filter((c) => c.length === report.margin);
-  if (smallest.length === 0) return null;
-  return (
-    <p className="mt-0.5">
-      {report.margin === 1 ? "It is gone without " : "It takes the loss of "}
-      {smallest.slice(0, 4).map((cut, i) => (
-        <span key={cut.join()}>
-          {i > 0 && ", or "}
-          {cut.map((id, j) => (
-            <span key={id}>
-              {j > 0 && " and "}
-              <button
-                className={`underline underline-offset-2 ${report.margin === 1 ? "font-bold" : ""}`}
-                onClick={() => touchItem(id)}
-              >
-                {day.name(id)}
-              </button>
-            </span>
-          ))}
-        </span>
-      ))}
-      {smallest.length > 4 && `, or ${smallest.length - 4} other combinations`}.
-    </p>
-  );
-}
+const lightWords = (need: Need) =>
+  need.light
+    .filter((l) => l !== "ambient")
+    .map(
+      (l) =>
+        ({ flash: "flash", stands: "lights in the room", continuous: "continuous light", ambient: "" })[l],
+    )
+    .join(", ");
 
 function Row({ weighed: w, explanation: { asked } }: { weighed: Weighed; explanation: NeedExplanation }) {
   const { day } = useDay();
@@ -165,7 +214,7 @@ function Row({ weighed: w, explanation: { asked } }: { weighed: Weighed; explana
       <td
         className={`narrow min-w-[15rem] ${gone ? "line-through" : ""} ${!gone && !no ? "font-semibold" : ""}`}
       >
-        {[...w.glass, ...(w.flash ? [w.flash] : [])].map(day.name).join(" + ")}{" "}
+        {[...w.glass, ...w.with].map(day.name).join(" + ")}{" "}
         <span className="font-normal">on {day.name(w.body)}</span>
         {w.person && day.board.plan.people.length > 1 && (
           <span className="font-normal text-quiet"> · {day.name(w.person)}</span>

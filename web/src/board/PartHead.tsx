@@ -1,5 +1,5 @@
 import type { Part } from "../api/client";
-import { time } from "../shared/format";
+import { number, shortDate, time } from "../shared/format";
 import { useDay } from "./DayContext";
 
 /** What a part forbids, in words. */
@@ -8,6 +8,9 @@ export function rulesOf(part: Part, name: (id: string) => string): string[] {
   if (part.flash === "banned") rules.push("no flash");
   if (part.quiet === "required") rules.push("silent");
   if (part.quiet === "preferred") rules.push("quiet");
+  if (part.stayBehindM) rules.push(`a line ${number(part.stayBehindM)} m off`);
+  if (part.ledBands) rules.push("banding LED");
+  if (part.rain) rules.push("rain");
   for (const place of part.unreachable) rules.push(`${name(place).toLowerCase()} out of reach`);
   return rules;
 }
@@ -15,6 +18,14 @@ export function rulesOf(part: Part, name: (id: string) => string): string[] {
 export function PartHead({ part, column }: { part: Part; column: number }) {
   const { day, select, selection } = useDay();
   const selected = selection?.kind === "part" && selection.part === part.id;
+  const before = day.parts[column - 1];
+  const several = day.parts.at(-1)?.start?.slice(0, 10) !== day.parts[0]?.start?.slice(0, 10);
+  const newDay = several && before?.start?.slice(0, 10) !== part.start?.slice(0, 10);
+  const meanwhile = day.parts.find(
+    (p) => p.id !== part.id && (p.start ?? "") < (part.end ?? "") && (part.start ?? "") < (p.end ?? ""),
+  );
+  const lamps = (part.lights ?? []).filter((l) => !l.relay).length;
+  const move = day.board.report.lightMoves.find((m) => m.part === part.id);
   const faint = selected ? "" : "text-quiet";
   return (
     <button
@@ -23,12 +34,20 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
       aria-pressed={selected}
       title="Change times, light and rules"
       onClick={() => select(selected ? null : { kind: "part", part: part.id })}
-      className={`narrow flex min-h-[88px] flex-col items-start px-1.5 pt-1 pb-1 text-left leading-[1.25] ${selected ? "bg-ink text-ground" : ""}`}
+      className={`narrow ${newDay && before ? "border-l-4 border-ink" : ""} flex min-h-[88px] flex-col items-start px-1.5 pt-1 pb-1 text-left leading-[1.25] ${selected ? "bg-ink text-ground" : ""}`}
     >
       <span className="w-full truncate text-[13.5px] font-bold">{part.name ?? part.id}</span>
-      <span className={faint}>{time(part.start)}</span>
+      <span className={faint}>
+        {newDay && <b className={`block ${selected ? "" : "text-ink"}`}>{shortDate(part.start)}</b>}
+        {time(part.start)}
+        {meanwhile && `, during ${meanwhile.name ?? meanwhile.id}`}
+      </span>
       <span className={`w-full truncate ${faint}`}>{part.location}</span>
-      <span>EV {part.ev}</span>
+      <span>
+        EV {part.ev}
+        {lamps > 0 && `, ${lamps} ${lamps === 1 ? "light" : "lights"}`}
+        {move?.tight && <b> no time to set up</b>}
+      </span>
       <span className="w-full text-[11.5px] leading-[1.15] font-bold">
         {rulesOf(part, day.name).join(", ")}
       </span>

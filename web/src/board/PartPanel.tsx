@@ -3,20 +3,10 @@ import { useState, type ReactNode } from "react";
 import type { Part } from "../api/client";
 import { TypedField } from "../shared/TypedField";
 import { useDay } from "./DayContext";
+import { Cautions } from "./Cautions";
 import { PartActions } from "./PartActions";
-
-/** Named light levels, EV at ISO 100. */
-const levels: [string, number][] = [
-  ["full sun", 15],
-  ["overcast", 12],
-  ["open shade", 11],
-  ["floodlit stadium", 9.5],
-  ["bright window", 8],
-  ["sports hall", 7],
-  ["church", 5.5],
-  ["evening hall", 5],
-  ["candles", 2.5],
-];
+import { LightLevel, Place, Reach } from "./PartPlace";
+import { RoomLights } from "./RoomLights";
 
 /** Times, light and rules of a part. Every change is made at once and the verdict follows. */
 export function PartPanel({ part }: { part: Part }) {
@@ -54,30 +44,7 @@ export function PartPanel({ part }: { part: Part }) {
           <input type="checkbox" checked={ripple} onChange={(e) => setRipple(e.target.checked)} />
           the rest moves along
         </label>
-        <TypedField
-          label="Light, EV at ISO 100"
-          type="number"
-          step="0.5"
-          value={String(part.ev)}
-          commit={(ev) => set({ ev: Number(ev) })}
-        />
-        <label className="flex flex-col gap-0.5">
-          or by name
-          <select
-            className="webbing font-normal"
-            value={levels.find(([, ev]) => ev === part.ev)?.[1] ?? ""}
-            onChange={(e) => set({ ev: Number(e.target.value) })}
-          >
-            <option value="" disabled>
-              as set
-            </option>
-            {levels.map(([name, ev]) => (
-              <option key={name} value={ev}>
-                {name}, EV {ev}
-              </option>
-            ))}
-          </select>
-        </label>
+        <LightLevel part={part} set={set} />
         <Choice
           label="Flash"
           value={part.flash}
@@ -113,34 +80,11 @@ export function PartPanel({ part }: { part: Part }) {
             </div>
           </fieldset>
         )}
-        <fieldset>
-          <legend>Out of reach</legend>
-          <div className="flex flex-wrap gap-x-4">
-            {day.board.plan.places.map((place) => (
-              <label key={place.id} className="flex items-center gap-1.5 max-[700px]:min-h-[44px]">
-                <input
-                  type="checkbox"
-                  checked={part.unreachable.includes(place.id)}
-                  onChange={(e) =>
-                    set({
-                      unreachable: e.target.checked
-                        ? [...part.unreachable, place.id]
-                        : part.unreachable.filter((id) => id !== place.id),
-                    })
-                  }
-                />
-                {place.name ?? place.id}
-              </label>
-            ))}
-          </div>
-        </fieldset>
+        <Reach part={part} />
       </div>
-      {part.flash === "allowed" && (
-        <p className="text-quiet">
-          Flash can harm or distract: ask before using it near athletes, animals, drivers and people sensitive
-          to flashes. The venue has the last word.
-        </p>
-      )}
+      <Place part={part} set={set} />
+      <RoomLights part={part} />
+      <Cautions part={part} />
     </div>
   );
 }

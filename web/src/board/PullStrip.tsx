@@ -7,6 +7,7 @@ import { useDay } from "./DayContext";
 /** What to do now, need by need, worst first. */
 export function PullStrip({ pull }: { pull: PullResult }) {
   const { day, select } = useDay();
+  const hanging = day.board.report.needs.filter((n) => n.importance !== "nice" && n.strands < 2).length;
   const part = (id: string) => day.parts.find((p) => p.id === id);
   return (
     <section aria-label="What to do now" className="border-y border-rule bg-raised px-4 py-2">
@@ -36,6 +37,12 @@ export function PullStrip({ pull }: { pull: PullResult }) {
                         </span>
                       ))
                     : "Nothing left will do it."}
+                  {change.doesNotMove.length > 0 && (
+                    <span className="font-semibold">
+                      {" "}
+                      Does not move along: {change.doesNotMove.join("; ")}.
+                    </span>
+                  )}
                 </span>
                 <span className="w-40 text-right">
                   {change.now && seconds(change.now.seconds)}, {waitText(change.toleranceSeconds)}
@@ -46,7 +53,11 @@ export function PullStrip({ pull }: { pull: PullResult }) {
         </ol>
       )}
       <p className="text-quiet">
-        {pull.untouched} {pull.untouched === 1 ? "need goes" : "needs go"} on as planned.
+        {pull.untouched} {pull.untouched === 1 ? "need goes" : "needs go"} on as planned. The board shows what
+        is left for the rest of the day: {hanging} that matter then hang by one thing or by none.{" "}
+        <button className="text-ink underline" onClick={() => select({ kind: "setups" })}>
+          New setups for what is left
+        </button>
       </p>
     </section>
   );

@@ -61,10 +61,27 @@ function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][nu
   );
 }
 
-function ItemTag({ item, row, column }: { item: Item; row: number; column: number }) {
+type DragProps = Pick<ReturnType<typeof useDraggable>, "setNodeRef" | "listeners" | "transform">;
+
+/** Only what a hand can take listens to drags: every listener is asked at each move of the pointer. */
+function ItemTag(props: { item: Item; row: number; column: number }) {
+  const { kind } = props.item;
+  return kind === "lens" || kind === "body" ? <DraggableTag {...props} /> : <Tag {...props} />;
+}
+
+function DraggableTag(props: { item: Item; row: number; column: number }) {
+  const { setNodeRef, listeners, transform } = useDraggable({ id: props.item.id });
+  return <Tag {...props} setNodeRef={setNodeRef} listeners={listeners} transform={transform} />;
+}
+
+interface TagProps extends Partial<DragProps> {
+  item: Item;
+  row: number;
+  column: number;
+}
+
+const Tag = memo(function Tag({ item, row, column, setNodeRef, listeners, transform }: TagProps) {
   const { day, touchItem, selection } = useDay();
-  const draggable = item.kind === "lens" || item.kind === "body";
-  const { setNodeRef, listeners, transform } = useDraggable({ id: item.id, disabled: !draggable });
   const strands = day.itemStrands(item.id);
   const pulled = day.isPulled(item.id);
   const selected = selection?.kind === "item" && selection.item === item.id;
@@ -77,7 +94,7 @@ function ItemTag({ item, row, column }: { item: Item; row: number; column: numbe
       data-cell={`${row}:${column}`}
       tabIndex={column === 0 ? 0 : -1}
       aria-pressed={selected}
-      title={draggable ? "Drag to a hand, or open" : undefined}
+      title={setNodeRef ? "Drag to a hand, or open" : undefined}
       onClick={() => touchItem(item.id)}
       className={`tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ${inside && !selected ? "text-quiet" : ""} ${strands === 1 ? "font-bold" : ""}`}
       style={
@@ -105,4 +122,4 @@ function ItemTag({ item, row, column }: { item: Item; row: number; column: numbe
       )}
     </button>
   );
-}
+});

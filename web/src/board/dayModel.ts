@@ -90,9 +90,15 @@ export const chainOf = (setup: Setup): string[] =>
 
 /** Everything a setup names. */
 export const thingsOf = (setup: Setup): string[] =>
-  [setup.body, ...chainOf(setup), setup.flash, setup.battery, ...(setup.cards ?? [])].filter(
-    (id): id is string => !!id,
-  );
+  [
+    setup.body,
+    ...chainOf(setup),
+    setup.flash,
+    setup.trigger,
+    setup.support,
+    setup.battery,
+    ...(setup.cards ?? []),
+  ].filter((id): id is string => !!id);
 
 /** Columns as wide as their parts are long, with a floor so that short ones stay legible. */
 export function columnWidths(parts: Part[], available: number, floor: number): number[] {

@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
+import type { Trial } from "./DayContext";
 import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
 
 /** Something the photographer must know about a change that was not made. */
@@ -48,7 +49,6 @@ export function useBoard(key: string, pull: string[]) {
       client.setQueryData(queryKey, board);
       void client.invalidateQueries({
         queryKey: ["board", key],
-        refetchType: "none",
         predicate: (q) => q.queryKey[2] !== pull,
       });
     },
@@ -64,9 +64,38 @@ export function useBoard(key: string, pull: string[]) {
     },
   });
 
+  const trial = useMutation({
+    mutationFn: (wanted: Trial) =>
+      answer(
+        api.POST("/api/assignments/{key}/preview", {
+          params: { path: { key } },
+          body: {
+            baseRevision: client.getQueryData<BoardView>(queryKey)?.revision ?? 0,
+            edits: wanted.edits,
+            pull: [],
+          },
+        }),
+      ),
+    onError: (error) =>
+      setNotice({ title: error.message, lines: error instanceof ProblemError ? error.lines : [] }),
+  });
   const { mutate } = change;
-  const edit = useCallback((...edits: PlanEdit[]) => mutate({ edits }), [mutate]);
-  const step = useCallback((step: "undo" | "redo") => mutate({ step }), [mutate]);
+  const { mutate: tryOut, reset: endTrial } = trial;
+  // Whatever is really done ends what is only tried.
+  const edit = useCallback(
+    (...edits: PlanEdit[]) => {
+      endTrial();
+      mutate({ edits });
+    },
+    [mutate, endTrial],
+  );
+  const step = useCallback(
+    (step: "undo" | "redo") => {
+      endTrial();
+      mutate({ step });
+    },
+    [mutate, endTrial],
+  );
 
   return {
     board: query.data,
@@ -77,5 +106,8 @@ export function useBoard(key: string, pull: string[]) {
     dismiss: () => setNotice(null),
     edit,
     step,
+    tryOut: useCallback((wanted: Trial) => tryOut(wanted), [tryOut]),
+    endTrial,
+    trial: trial.data && trial.variables ? { ...trial.variables, board: trial.data } : null,
   };
 }

@@ -3,10 +3,16 @@ import { useSearchParams } from "react-router";
 
 /** What the inspector shows. */
 export type Selection =
-  | { kind: "need"; part: string; need: string }
+  | { kind: "need"; part: string; need: string; bench?: Bench }
   | { kind: "hand"; part: string; person: string; position: string }
   | { kind: "part"; part: string }
-  | { kind: "item"; item: string };
+  | { kind: "item"; item: string }
+  | { kind: "setups" }
+  | { kind: "kit" }
+  | { kind: "team" };
+
+/** How the ways of a need are laid out. */
+export type Bench = "framing" | "light";
 
 /** A thing pulled, and from which part on; without a part, all day. */
 export interface Pull {
@@ -70,10 +76,19 @@ export function useDayUrl() {
 }
 
 function readSelection(params: URLSearchParams): Selection | null {
-  const [part, need, hand, item] = ["part", "need", "hand", "item"].map((key) => params.get(key));
+  const [part, need, hand, item, show, bench] = ["part", "need", "hand", "item", "show", "bench"].map((key) =>
+    params.get(key),
+  );
+  if (show === "setups" || show === "kit" || show === "team") return { kind: show };
   if (item) return { kind: "item", item };
   if (!part) return null;
-  if (need) return { kind: "need", part, need };
+  if (need)
+    return {
+      kind: "need",
+      part,
+      need,
+      ...(bench === "framing" || bench === "light" ? { bench } : {}),
+    };
   if (!hand) return { kind: "part", part };
   const [person = "", position = ""] = hand.split(":");
   return { kind: "hand", part, person, position };
@@ -81,6 +96,10 @@ function readSelection(params: URLSearchParams): Selection | null {
 
 function writeSelection(selection: Selection): [string, string][] {
   switch (selection.kind) {
+    case "setups":
+    case "kit":
+    case "team":
+      return [["show", selection.kind]];
     case "item":
       return [["item", selection.item]];
     case "part":
@@ -89,6 +108,7 @@ function writeSelection(selection: Selection): [string, string][] {
       return [
         ["part", selection.part],
         ["need", selection.need],
+        ...(selection.bench ? [["bench", selection.bench] as [string, string]] : []),
       ];
     case "hand":
       return [

@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useId, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { answer, api, asItIs, type AssignmentSummary } from "../api/client";
+import { answer, api, asItIs, type AssignmentSummary, type Habits } from "../api/client";
 import { time } from "../shared/format";
+import { Choose, Tick, Typing } from "../shared/Choose";
 import { Problem } from "../shared/Problem";
 
 const kinds: Record<string, string> = { wedding: "Wedding", event: "Event", sport: "Sport" };
@@ -19,6 +20,9 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const [from, setFrom] = useState("wedding-indoor");
   const [style, setStyle] = useState("two-primes");
   const [second, setSecond] = useState(false);
+  const [assistant, setAssistant] = useState(false);
+  const [days, setDays] = useState("1");
+  const [habits, setHabits] = useState<Habits>({ ownMakeOnly: false });
   const [text, setText] = useState("");
   const { data } = useQuery({
     queryKey: ["starting"],
@@ -54,6 +58,10 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 timetable: from === fromTimetable ? text : null,
                 style: style || null,
                 second,
+                assistant,
+                days: Number(days) || 1,
+                habits,
+                timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
               },
             }),
           ),
@@ -141,16 +149,16 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 <option value="">nothing yet</option>
               </select>
             </label>
-            <label className="flex items-center gap-1.5 py-1.5">
-              <input type="checkbox" checked={second} onChange={(e) => setSecond(e.target.checked)} />
-              with a second photographer
-            </label>
+            <Tick label="with a second photographer" on={second} set={setSecond} />
+            <Tick label="with an assistant" on={assistant} set={setAssistant} />
+            <Typing label="Days" value={days} type={setDays} width="w-14" />
           </>
         )}
         <button className="webbing" disabled={start.isPending}>
           Start it
         </button>
       </div>
+      {!copied && <HowYouWork habits={habits} set={setHabits} />}
       {template && <p className="mt-1 text-quiet">{template.parts.join(" · ")}</p>}
       {from === fromTimetable && (
         <>
@@ -173,7 +181,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
           </label>
           {calendar.data && calendar.data.left > 0 && (
             <span className="ml-3 text-hangs">
-              {calendar.data.left} {calendar.data.left === 1 ? "event" : "events"} on later days left out
+              {calendar.data.left} {calendar.data.left === 1 ? "event" : "events"} beyond two weeks left out
             </span>
           )}
           {calendar.error && <Problem error={calendar.error} />}
@@ -184,7 +192,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
             id={ids.text}
             rows={6}
             className="w-full border-2 border-ink bg-raised px-3 py-1.5 placeholder:text-quiet"
-            placeholder={"14:00 ceremony, chapel 40 min\n15:00 drinks, terrace"}
+            placeholder={"14:00 ceremony, chapel 40 min\n15:00 drinks, terrace\nday 2\n10:00 brunch"}
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
@@ -200,6 +208,61 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
       </p>
       {start.error && <Problem error={start.error} />}
     </form>
+  );
+}
+
+const lights = [
+  ["available", "the light there is"],
+  ["bounce", "flash, bounced"],
+  ["stands", "lights on stands"],
+  ["continuous", "continuous light"],
+] as const;
+const homes = [
+  ["worn", "worn"],
+  ["bag", "in the bag"],
+  ["car", "in the car"],
+  ["partner", "with the second"],
+] as const;
+
+/** Where photographers differ: it only fills in the new day. */
+function HowYouWork({ habits, set }: { habits: Habits; set: (habits: Habits) => void }) {
+  const put = (change: Partial<Habits>) => set({ ...habits, ...change });
+  return (
+    <details className="mt-1">
+      <summary className="cursor-pointer py-1">How you work</summary>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <Typing
+          label="You live at, mm"
+          value={habits.livesAtMm == null ? "" : String(habits.livesAtMm)}
+          type={(mm) => put({ livesAtMm: Number(mm) || null })}
+          placeholder="any"
+        />
+        <Choose
+          label="By"
+          value={habits.light ?? ""}
+          empty="as each need has it"
+          options={lights}
+          choose={(light) => put({ light: light || null })}
+        />
+        <Choose
+          label="Spares live"
+          value={habits.backups ?? ""}
+          empty="in the bag, as usual"
+          options={homes}
+          choose={(backups) => put({ backups: backups || null })}
+        />
+        <Tick
+          label="every frame on two cards"
+          on={habits.twoRecords !== false}
+          set={(twoRecords) => put({ twoRecords })}
+        />
+        <Tick
+          label="only batteries of the camera's maker"
+          on={habits.ownMakeOnly}
+          set={(ownMakeOnly) => put({ ownMakeOnly })}
+        />
+      </div>
+    </details>
   );
 }
 

@@ -1,6 +1,7 @@
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { date } from "../shared/format";
+import { useKeys } from "../shared/useKeys";
 import { KeysHelp } from "../shared/KeysHelp";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
@@ -38,12 +39,18 @@ export function Locker() {
       { replace: true },
     );
   const select = (id: string | null) => put("thing", id === selected ? null : id);
-  useLockerKeys({
-    undo: () => change.mutate(changes.undo),
-    redo: () => change.mutate(changes.redo),
-    escape: () => (help ? setHelp(false) : select(null)),
-    help: () => setHelp(!help),
-  });
+  useKeys<LockerKey>(
+    {
+      undo: () => change.mutate(changes.undo),
+      redo: () => change.mutate(changes.redo),
+      escape: () => (help ? setHelp(false) : select(null)),
+      help: () => setHelp(!help),
+      leave: () => (document.activeElement as HTMLElement | null)?.blur(),
+      add: () => document.getElementById("quick")?.focus(),
+      find: () => document.getElementById("find")?.focus(),
+    },
+    lockerKeyOf,
+  );
 
   if (error && !page)
     return (
@@ -176,48 +183,13 @@ const lockerKeys: [string, string][] = [
   ["?", "these keys"],
 ];
 
-interface Keys {
-  help: () => void;
-  undo: () => void;
-  redo: () => void;
-  escape: () => void;
-}
+type LockerKey = "help" | "undo" | "redo" | "escape" | "leave" | "add" | "find";
 
 /** A to add, F to find, undo and redo, Esc, ?; none while something is being typed. */
-function useLockerKeys(keys: Keys) {
-  const latest = useRef(keys);
-  useEffect(() => {
-    latest.current = keys;
-  });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement &&
-        event.target.matches("input:not([type=checkbox]), select, textarea");
-      if (event.key === "Escape") {
-        if (typing) (event.target as HTMLElement).blur();
-        else latest.current.escape();
-        return;
-      }
-      if (typing || event.altKey) return;
-      const key = event.key.toLowerCase();
-      const control = event.ctrlKey || event.metaKey;
-      const act = control
-        ? key === "z"
-          ? event.shiftKey
-            ? latest.current.redo
-            : latest.current.undo
-          : undefined
-        : key === "?"
-          ? latest.current.help
-          : key === "a" || key === "f"
-            ? () => document.getElementById(key === "a" ? "quick" : "find")?.focus()
-            : undefined;
-      if (!act) return;
-      event.preventDefault();
-      act();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
+function lockerKeyOf(event: KeyboardEvent, typing: boolean): LockerKey | undefined {
+  if (event.key === "Escape") return typing ? "leave" : "escape";
+  if (typing || event.altKey) return undefined;
+  const key = event.key.toLowerCase();
+  if (event.ctrlKey || event.metaKey) return key === "z" ? (event.shiftKey ? "redo" : "undo") : undefined;
+  return key === "?" ? "help" : key === "a" ? "add" : key === "f" ? "find" : undefined;
 }

@@ -10,7 +10,7 @@ export function PageHeader({
   children,
 }: {
   title?: string;
-  aside?: string;
+  aside?: ReactNode;
   children?: ReactNode;
 }) {
   return (

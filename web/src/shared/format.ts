@@ -15,6 +15,11 @@ export const time = (local: string | null | undefined) => (local ? clock.format(
 
 export const date = (local: string | null | undefined) => (local ? day.format(new Date(local)) : "");
 
+const weekday = new Intl.DateTimeFormat(undefined, { weekday: "short", day: "numeric" });
+
+/** Enough of a date to tell the days of one assignment apart. */
+export const shortDate = (local: string | null | undefined) => (local ? weekday.format(new Date(local)) : "");
+
 /** Local time as a plan file writes it, to the minute. */
 export function localText(at: Date) {
   const two = (n: number) => String(n).padStart(2, "0");

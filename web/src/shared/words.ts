@@ -22,7 +22,7 @@ export function stepText(step: Step, name: NameOf) {
   const what = (step.items ?? [step.item]).map(name).join(", ");
   switch (step.action) {
     case "fetch":
-      return `take ${what} from ${name(step.from ?? "")}`;
+      return `take ${what} from ${step.from ? name(step.from) : "its stand"}`;
     case "borrow":
       return `get ${what} from ${name(step.from ?? "")}`;
     case "raise":
@@ -33,6 +33,12 @@ export function stepText(step: Step, name: NameOf) {
       return `fit ${what}`;
     case "fitFlash":
       return `fit ${what}`;
+    case "fitSupport":
+      return `put it on ${what}`;
+    case "fitFilter":
+      return `screw in ${what}`;
+    case "placeLight":
+      return `put ${what} on the stand`;
     case "changeBattery":
       return `put in ${what}`;
     case "changeCard":
@@ -49,7 +55,12 @@ const shortfall: Record<string, (w: Weighed) => string> = {
   iso: (w) => `${number(w.fit.stopsOver)} stops over`,
   noise: () => "can be heard",
   frameRate: () => "too few frames a second",
-  lightNotWanted: () => "asks for flash",
+  lightNotWanted: () => "asks for other light",
+  support: () => "needs a tripod or monopod",
+  tooMuchLight: (w) => `too bright by ${number(w.fit.ndStops)} stops, an ND would mend it`,
+  notSoftEnough: (w) => `background too sharp at f/${number(w.fit.fNumber)}`,
+  banding: () => "may band under this light",
+  colour: () => "flash of another colour",
   flashShort: () => "flash too weak or slow",
   doubtful: () => "sometimes works",
   oneRecord: () => "one card only",

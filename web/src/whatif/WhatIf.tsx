@@ -1,14 +1,25 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
-import { answer, api, type WhatIfRow, type WhatIfView } from "../api/client";
+import { answer, api, type LossKind, type WhatIfRow, type WhatIfView } from "../api/client";
 import { Strands } from "../marks/Strands";
+import { LossChains } from "./LossChains";
+import { LossMends } from "./LossMends";
+import { OwnEvents } from "./OwnEvents";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { time } from "../shared/format";
 import { outcomeWord } from "../shared/words";
 
-const kindWord = { item: "thing", rig: "camera", place: "place", person: "person" } as const;
+const kindWord: Record<LossKind, string> = {
+  item: "thing",
+  rig: "camera",
+  place: "place",
+  person: "person",
+  radio: "radio",
+  batteries: "batteries",
+  own: "event of your own",
+};
 
 /** Every loss against every part: what would be late or lost, the most harmful first; what does no harm is folded away. */
 export function WhatIf() {
@@ -78,14 +89,39 @@ export function WhatIf() {
               : `${table.harmless} others can go and no picture that matters is lost or late`}
           </button>
         )}
+        <p className="mt-3">
+          <span className="font-semibold">To cost a picture that matters, together must fail:</span>{" "}
+          {table.margins
+            .filter((m) => m.margin != null)
+            .map((m) => `${m.margin} of kind ${m.kind}`)
+            .join(", ")}
+          {table.margins.every((m) => m.margin == null)
+            ? "more than three of any one kind"
+            : "; of every other kind more than three"}
+          .
+        </p>
+        {table.causes.length > 0 && (
+          <section aria-label="Shared causes" className="mt-4 max-w-[62rem]">
+            <h2 className="text-[15px] font-bold">One cause for several things</h2>
+            <ul className="list-disc pl-5">
+              {table.causes.map((cause) => (
+                <li key={cause.text}>{cause.text}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <OwnEvents assignment={key} />
       </main>
     </div>
   );
 }
 
 function Row({ row, view, assignment }: { row: WhatIfRow; view: WhatIfView; assignment: string }) {
-  const pulls = row.kind === "person" ? [] : row.items;
-  return (
+  const pulls = row.items;
+  const [mending, setMending] = useState(false);
+  const [asked, setAsked] = useState<string | null>(null);
+  const why = row.cells.find((c) => c.part === asked);
+  const line = (
     <tr className="border-b border-rule">
       <th scope="row" className="sticky left-0 bg-ground py-1 pr-3 font-semibold">
         {row.name} <span className="font-normal text-quiet">{kindWord[row.kind]}</span>
@@ -117,11 +153,15 @@ function Row({ row, view, assignment }: { row: WhatIfRow; view: WhatIfView; assi
         );
         return (
           <td key={cell.part} className="px-1" title={says}>
-            {row.kind === "person" ? (
-              <span className="flex flex-col">
+            {row.kind !== "item" ? (
+              <button
+                className="flex min-h-[26px] flex-col items-start justify-center text-left"
+                aria-expanded={asked === cell.part}
+                onClick={() => setAsked(asked === cell.part ? null : cell.part)}
+              >
                 {mark}
-                <span className="sr-only">{says}</span>
-              </span>
+                <span className="sr-only">, {says}</span>
+              </button>
             ) : (
               <Link to={`/${assignment}/day?${query}`} className="flex min-h-[26px] flex-col justify-center">
                 {mark}
@@ -131,7 +171,38 @@ function Row({ row, view, assignment }: { row: WhatIfRow; view: WhatIfView; assi
           </td>
         );
       })}
-      <td className="px-1 font-semibold">{row.costs || ""}</td>
+      <td className="px-1 font-semibold">
+        {row.costs > 0 && (
+          <button
+            className="webbing print:hidden"
+            aria-expanded={mending}
+            aria-label={`${row.costs}, mend ${row.name}`}
+            onClick={() => setMending(!mending)}
+          >
+            {row.costs}, mend
+          </button>
+        )}
+        {row.costs > 0 && <span className="hidden print:inline">{row.costs}</span>}
+      </td>
     </tr>
+  );
+  return (
+    <>
+      {line}
+      {why && (
+        <tr>
+          <td colSpan={row.cells.length + 2} className="border-b border-rule bg-raised px-3 py-2">
+            <LossChains row={row} cell={why} view={view} assignment={assignment} />
+          </td>
+        </tr>
+      )}
+      {mending && (
+        <tr>
+          <td colSpan={row.cells.length + 2} className="border-b border-rule bg-raised px-3 py-2">
+            <LossMends row={row} assignment={assignment} />
+          </td>
+        </tr>
+      )}
+    </>
   );
 }

@@ -1,0 +1,133 @@
+using System.Text.Json.Serialization;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Editing;
+
+/// <summary>Changes a part's times, light or rules; what is null stays as it is.</summary>
+public sealed record SetPart : PlanEdit
+{
+    /// <summary>Part id.</summary>
+    public required string Part { get; init; }
+
+    /// <summary>New name.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>New location, in words.</summary>
+    public string? Location { get; init; }
+
+    /// <summary>New list of people who are there.</summary>
+    public IReadOnlyList<string>? Present { get; init; }
+
+    /// <summary>Whether what follows moves by as much as the end does.</summary>
+    public bool? Ripple { get; init; }
+
+    /// <summary>New start.</summary>
+    [JsonConverter(typeof(LocalTimeConverter))] public DateTime? Start { get; init; }
+
+    /// <summary>New end.</summary>
+    [JsonConverter(typeof(LocalTimeConverter))] public DateTime? End { get; init; }
+
+    /// <summary>New light, EV at ISO 100.</summary>
+    public double? Ev { get; init; }
+
+    /// <summary>An exposure noted in the place; its light takes the place of <see cref="Ev"/>.</summary>
+    public NotedExposure? Noted { get; init; }
+
+    /// <summary>Whether the light bands under some silent shutters.</summary>
+    public bool? LedBands { get; init; }
+
+    /// <summary>New colour of gel that matches the light; empty = none.</summary>
+    public string? Gel { get; init; }
+
+    /// <summary>New note on white balance; empty = none.</summary>
+    public string? WhiteBalance { get; init; }
+
+    /// <summary>New temperature, °C.</summary>
+    public double? TemperatureC { get; init; }
+
+    /// <summary>Whether it may rain.</summary>
+    public bool? Rain { get; init; }
+
+    /// <summary>Whether there is a socket.</summary>
+    public bool? Socket { get; init; }
+
+    /// <summary>New line to stay behind, metres; 0 = none.</summary>
+    public double? StayBehindM { get; init; }
+
+    /// <summary>New frames expected.</summary>
+    public FrameCount? Frames { get; init; }
+
+    /// <summary>Names of fields that are no longer set: temperatureC, frames, noted.</summary>
+    public IReadOnlyList<string>? Clear { get; init; }
+
+    /// <summary>New flash rule.</summary>
+    public FlashRule? Flash { get; init; }
+
+    /// <summary>New rule about noise.</summary>
+    public QuietRule? Quiet { get; init; }
+
+    /// <summary>New list of places out of reach.</summary>
+    public IReadOnlyList<string>? Unreachable { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        if (Noted is { } seen && !(seen.FNumber > 0 && seen.ShutterSeconds > 0 && seen.Iso > 0)) return Refuse("noted", "an f-number, a shutter time and an ISO, each above 0, make an exposure; say all three");
+        var changed = part with
+        {
+            Name = Name ?? part.Name,
+            Location = Location ?? part.Location,
+            Present = Present ?? part.Present,
+            Start = Start ?? part.Start,
+            End = End ?? part.End,
+            Ev = Noted is { } noted ? Math.Round(Light.Exposure.Ev(noted.FNumber, noted.ShutterSeconds, noted.Iso), 2) : Ev ?? part.Ev,
+            Noted = Noted ?? (Ev is not null || Cleared("noted") ? null : part.Noted),
+            LedBands = LedBands ?? part.LedBands,
+            Gel = Word(Gel, part.Gel),
+            WhiteBalance = Word(WhiteBalance, part.WhiteBalance),
+            TemperatureC = Cleared("temperatureC") ? null : TemperatureC ?? part.TemperatureC,
+            Rain = Rain ?? part.Rain,
+            Socket = Socket ?? part.Socket,
+            StayBehindM = StayBehindM is 0 ? null : StayBehindM ?? part.StayBehindM,
+            Frames = Cleared("frames") ? null : Frames ?? part.Frames,
+            Flash = Flash ?? part.Flash,
+            Quiet = Quiet ?? part.Quiet,
+            Unreachable = Unreachable ?? part.Unreachable,
+        };
+        var said = new List<string>();
+        Say(Name is not null, $"called {changed.Label}");
+        Say(Location is not null, $"at {changed.Location}");
+        Say(Present is not null, changed.Present?.Count > 0 ? $"with {string.Join(", ", changed.Present)}" : "nobody there");
+        Say(Start is not null, $"starts {changed.Start:HH:mm} (was {part.Start:HH:mm})");
+        Say(End is not null, $"ends {changed.End:HH:mm} (was {part.End:HH:mm})");
+        Say(Noted is not null, FormattableString.Invariant($"light EV {changed.Ev} from a noted exposure"));
+        Say(LedBands is not null, changed.LedBands == true ? "LED light that bands" : "no light that bands");
+        Say(Gel is not null, changed.Gel is null ? "no gel asked" : $"gel {changed.Gel}");
+        Say(WhiteBalance is not null, changed.WhiteBalance is null ? "no note on white balance" : $"white balance: {changed.WhiteBalance}");
+        Say(TemperatureC is not null, FormattableString.Invariant($"{changed.TemperatureC} °C"));
+        Say(Rain is not null, changed.Rain == true ? "rain" : "dry");
+        Say(Socket is not null, changed.Socket == true ? "a socket" : "no socket");
+        Say(StayBehindM is not null, changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off") : "no line to stay behind");
+        Say(Frames is not null, $"{changed.Frames?.Low}, {changed.Frames?.Likely} or {changed.Frames?.High} frames");
+        Say(Clear?.Count > 0, $"{string.Join(", ", Clear ?? [])} cleared");
+        Say(Ev is not null && Noted is null, FormattableString.Invariant($"light EV {changed.Ev} (was {part.Ev})"));
+        Say(Flash is not null, $"flash {Lower(changed.Flash)}");
+        Say(Quiet is not null, $"quiet {Lower(changed.Quiet)}");
+        Say(Unreachable is not null, changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}");
+        var next = plan.With(changed);
+        if (Ripple == true && part.End is { } was && End is { } now && now != was) next = PlanChanges.MoveOn(next, was, now, except: part.Id);
+        return new EditResult(next, $"{part.Label}: {string.Join(", ", said)}{(Ripple == true ? ", the rest moves along" : "")}", []);
+
+        void Say(bool when, string what)
+        {
+            if (when) said.Add(what);
+        }
+    }
+
+    private bool Cleared(string field) => Clear?.Contains(field) == true;
+
+    private static string? Word(string? changed, string? was) => changed is null ? was : string.IsNullOrWhiteSpace(changed) ? null : changed.Trim();
+
+    private static string Lower<T>(T value) where T : struct, Enum => value.ToString().ToLowerInvariant();
+}

@@ -1,0 +1,35 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+
+namespace YokePair.Core.Plans;
+
+/// <summary>A frame on a subject, from an interval of distances: one can stand anywhere in it.</summary>
+public sealed record SubjectFrame
+{
+    /// <summary>Nearest and farthest place to stand, metres from the subject.</summary>
+    public required Interval DistanceM { get; init; }
+
+    /// <summary>Height that must be in the frame, metres.</summary>
+    public double? HeightM { get; init; }
+
+    /// <summary>Width that must be in the frame, metres.</summary>
+    public double? WidthM { get; init; }
+
+    /// <summary>Camera turned upright.</summary>
+    public bool Upright { get; init; }
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+
+    /// <summary>Nearest and farthest place to stand, no nearer than a line one must stay behind, metres.</summary>
+    public Interval StandingM(double? stayBehindM) => stayBehindM is { } line ? new Interval(Math.Max(DistanceM.Low, line), Math.Max(DistanceM.High, line)) : DistanceM;
+
+    /// <summary>Equivalent focal lengths that frame it from the nearest and from the farthest place; null when nothing must be in the frame.</summary>
+    /// <param name="stayBehindM">Line one must stay behind, metres from the subject; null = none.</param>
+    public Interval? EquivalentMm(double? stayBehindM)
+    {
+        if (HeightM is null && WidthM is null) return null;
+        var from = StandingM(stayBehindM);
+        return new Interval(Glass.Framing.EquivalentMm(from.Low, HeightM, WidthM, Upright), Glass.Framing.EquivalentMm(from.High, HeightM, WidthM, Upright));
+    }
+}

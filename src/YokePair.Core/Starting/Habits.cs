@@ -1,0 +1,75 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Starting;
+
+/// <summary>Light one likes to work by.</summary>
+public enum Illumination
+{
+    /// <summary>The light there is, at high ISO.</summary>
+    Available,
+
+    /// <summary>Flash on the camera, bounced.</summary>
+    Bounce,
+
+    /// <summary>Lights on stands.</summary>
+    Stands,
+
+    /// <summary>Continuous light.</summary>
+    Continuous,
+}
+
+/// <summary>Where spare cameras and glass live.</summary>
+public enum BackupHome
+{
+    /// <summary>On the body.</summary>
+    Worn,
+
+    /// <summary>In the bag.</summary>
+    Bag,
+
+    /// <summary>In the car.</summary>
+    Car,
+
+    /// <summary>With the second photographer.</summary>
+    Partner,
+}
+
+/// <summary>How one works, where photographers differ. It only fills in a new day; everything can be changed afterwards.</summary>
+/// <param name="LivesAtMm">Equivalent focal length one lives at: the prime of the hand that is nearest to it.</param>
+/// <param name="Light">Light one likes; null = as the phrases have it.</param>
+/// <param name="TwoRecords">Whether every frame goes to two cards; null = yes.</param>
+/// <param name="OwnMakeOnly">Whether batteries of other makers stay at home.</param>
+/// <param name="Backups">Where spares live; null = in the bag.</param>
+public sealed record Habits(double? LivesAtMm = null, Illumination? Light = null, bool? TwoRecords = null, bool OwnMakeOnly = false, BackupHome? Backups = null)
+{
+    /// <summary>Below this a focal length belongs to the left hand, from it on to the right.</summary>
+    private const double BetweenHandsMm = 60;
+
+    /// <summary>A style whose primes follow the focal length one lives at; zooms hold it anyway.</summary>
+    internal StartingStyle Follow(StartingStyle style) =>
+        LivesAtMm is not { } mm || !style.Primes ? style
+        : mm < BetweenHandsMm ? style with { Left = new Interval(mm, mm) }
+        : style with { Right = new Interval(mm, mm) };
+
+    /// <summary>Whether a thing comes along.</summary>
+    internal bool Takes(Item thing) => !OwnMakeOnly || thing is not (Battery or Cells) || thing.Make is null or Make.Own;
+
+    /// <summary>A need by the light one likes; what is banned in its part stays so.</summary>
+    internal Need Lit(Need need) => Light switch
+    {
+        null => need,
+        Illumination.Available => need with { Light = [LightKind.Ambient] },
+        Illumination.Bounce => need with { Light = [LightKind.Ambient, LightKind.Flash] },
+        Illumination.Stands => need with { Light = [LightKind.Ambient, LightKind.Flash, LightKind.Stands], Stands = need.Stands ?? new StandLighting { DistanceM = 3 } },
+        _ => need with { Light = [LightKind.Ambient, LightKind.Continuous] },
+    };
+
+    /// <summary>Place of a spare camera or lens.</summary>
+    internal string SpareAt(bool second, string pouch) => Backups switch
+    {
+        BackupHome.Worn => pouch,
+        BackupHome.Car => "car",
+        BackupHome.Partner when second => "pouch",
+        _ => "roller",
+    };
+}

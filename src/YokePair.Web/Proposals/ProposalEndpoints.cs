@@ -1,0 +1,111 @@
+using System.Globalization;
+using System.Text.Json;
+using System.Threading.Channels;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+using YokePair.Core.Plans;
+using YokePair.Core.Proposals;
+using YokePair.Solving;
+using YokePair.Web.Locker;
+
+namespace YokePair.Web.Proposals;
+
+/// <summary>One line of an answer that comes as it is found: how far the search is, or in the last line what it found.</summary>
+public sealed record SetupsAnswer(SearchProgress? Progress, SetupsProposal? Found);
+
+/// <summary>The same of a search for a kit.</summary>
+public sealed record KitAnswer(KitProgress? Progress, KitProposal? Found);
+
+/// <summary>Searches that take longer than an edit. Each answers line by line; closing the connection stops it.</summary>
+internal static class ProposalEndpoints
+{
+    private const string Lines = "application/x-ndjson";
+
+    /// <summary>A search that nobody stops ends by itself, with its bound.</summary>
+    private static readonly TimeSpan Longest = TimeSpan.FromMinutes(2);
+
+    public static void MapProposals(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound);
+    }
+
+    private static async Task<IResult> Kit(
+        string key, string? survives, string? goal, bool? locker, bool? move, bool? free, string[]? limit, Days store, IOptions<JsonOptions> json, HttpContext http, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } stored) return Web.Problems.NotFound("assignment");
+        var (limits, problems) = LimitsOf(stored.Plan, limit ?? []);
+        if (!Words.Read<FailureClass>(survives ?? "item", out var failures)) problems = [.. problems, Words.Unknown<FailureClass>("survives", survives!)];
+        if (!Words.Read<KitGoal>(goal ?? "weight", out var least)) problems = [.. problems, Words.Unknown<KitGoal>("goal", goal!)];
+        var wish = new KitWish(failures, least, locker != false, move == true, free == true, limits);
+        var things = await store.ThingsAsync(cancel);
+        if (problems.Count == 0) problems = KitProblem.Unkeepable(stored.Plan, things, wish);
+        if (problems.Count > 0) return Web.Problems.Unprocessable("No kit was looked for.", problems);
+        using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        ends.CancelAfter(Longest);
+        await StreamAsync<KitAnswer>(http, json.Value.SerializerOptions, (tell, _) =>
+        {
+            var progress = new Told<KitProgress>(p => tell(new KitAnswer(p, null)));
+            tell(new KitAnswer(null, LightestKit.Find(stored.Plan, things, wish, progress, ends.Token)));
+        }, cancel);
+        return Results.Empty;
+    }
+
+    /// <summary>Reads <c>place:kilograms</c>.</summary>
+    private static (List<CarryLimit> Limits, IReadOnlyList<PlanProblem> Problems) LimitsOf(Plan plan, string[] texts)
+    {
+        var limits = new List<CarryLimit>();
+        var problems = new List<PlanProblem>();
+        foreach (var text in texts)
+        {
+            var at = text.LastIndexOf(':');
+            var id = at < 0 ? text : text[..at];
+            if (plan.Places.All(p => p.Id != id) && plan.People.All(p => p.Id != id)) problems.Add(new PlanProblem("limit", $"there is no place and no person \"{id}\""));
+            else if (at < 0 || !double.TryParse(text[(at + 1)..], CultureInfo.InvariantCulture, out var kg) || kg is < 0 or > 500) problems.Add(new PlanProblem("limit", $"for {id} is not a weight; give kilograms from 0 to 500"));
+            else limits.Add(new CarryLimit(id, kg * 1000));
+        }
+        return (limits, problems);
+    }
+
+    private static async Task<IResult> Setups(string key, string[]? part, bool? secondBest, string[]? pull, Days store, IOptions<JsonOptions> json, HttpContext http, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } stored) return Web.Problems.NotFound("assignment");
+        await StreamAsync<SetupsAnswer>(http, json.Value.SerializerOptions, (tell, stop) =>
+        {
+            var progress = new Told<SearchProgress>(p => tell(new SetupsAnswer(p, null)));
+            tell(new SetupsAnswer(null, FewestChanges.Find(new SetupProblem(stored.Plan, part is { Length: > 0 } ? part : null, Board.PullTexts.Read(stored.Plan, pull)), secondBest == true, progress, stop)));
+        }, cancel);
+        return Results.Empty;
+    }
+
+    private static async Task StreamAsync<T>(HttpContext http, JsonSerializerOptions options, Action<Action<T>, CancellationToken> search, CancellationToken cancel)
+    {
+        var lines = Channel.CreateUnbounded<T>();
+        var work = Task.Run(() =>
+        {
+            try
+            {
+                search(line => lines.Writer.TryWrite(line), cancel);
+                lines.Writer.Complete();
+            }
+            catch (Exception e) when (lines.Writer.TryComplete(e))
+            {
+                // The reader below throws it, so that it is logged with its request.
+            }
+        }, CancellationToken.None);
+        http.Response.ContentType = Lines;
+        await foreach (var line in lines.Reader.ReadAllAsync(cancel))
+        {
+            await http.Response.Body.WriteAsync(JsonSerializer.SerializeToUtf8Bytes(line, options), cancel);
+            await http.Response.Body.WriteAsync("\n"u8.ToArray(), cancel);
+            await http.Response.Body.FlushAsync(cancel);
+        }
+        await work;
+    }
+
+    /// <summary>Tells at once, in the order things happen.</summary>
+    private sealed class Told<T>(Action<T> tell) : IProgress<T>
+    {
+        public void Report(T value) => tell(value);
+    }
+}

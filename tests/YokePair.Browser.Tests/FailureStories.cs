@@ -1,0 +1,100 @@
+namespace YokePair.Browser.Tests;
+
+/// <summary>What can fail, why, and what mends it: through the page, against a real server and file.</summary>
+public sealed class FailureStories
+{
+    private const string Inspector = "[aria-label=Inspector]";
+
+    [Fact]
+    public void Every_planted_fault_is_mended_by_an_offered_diff_until_nothing_can_cost_a_picture()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/what-if");
+        page.Until(() => page.Verdict.Contains("two things, one camera with all on it and one person", StringComparison.Ordinal), "the four rows that do harm");
+        Assert.Contains("only sound adapter for two lenses", page.Text("[aria-label='Shared causes']"), StringComparison.Ordinal);
+
+        page.Find("tbody tr:first-child td button[aria-expanded]").Click();
+        page.Until(() => page.Text("dl[aria-label='Why: Lead is absent, Preparation']").Contains("nobody who may photograph it is there", StringComparison.Ordinal), "why it would be lost");
+
+        // One offer after the other, each looked at on the day before it is done.
+        Mend(page, "70–200 f/2.8", "Borrow, rent or buy a lens 70–200 f/2.8", seeFirst: true);
+        Mend(page, "K1 adapter", "old and loose moved to Roller", seeFirst: false);
+        page.Open("/steamer-wedding/day?part=lanterns&need=launch");
+        MendNeed(page, "launch", 1);
+        MendNeed(page, "launch", 2);
+        page.Open("/steamer-wedding/what-if");
+        Mend(page, "Lead is absent", "with lead, second", seeFirst: false);
+        Mend(page, "Lead is absent", "Borrow", seeFirst: false);
+        page.Until(() => page.Verdict.EndsWith("every one of them can still be taken in time.", StringComparison.Ordinal), "the proof in a sentence");
+        Assert.Empty(page.Driver.FindElements(OpenQA.Selenium.By.CssSelector("main tbody tr")));
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void A_verdict_is_told_as_a_chain_and_what_does_not_move_along_is_said()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/day?pull=b2&part=details&need=ring");
+        page.Until(() => page.Text("ol[aria-label='How the verdict came about']").Contains("Without the Halm 45 no. 2 four of them fall away", StringComparison.Ordinal), "what the pull cut");
+        Assert.Contains("the faces of the couple and its buttons stay on the other body", page.Text("[aria-label='What to do now']"), StringComparison.Ordinal);
+        page.Button("New setups for what is left").Click();
+        page.Until(() => page.Text(Inspector).Contains("Fewest possible", StringComparison.Ordinal), "setups without it");
+    }
+
+    [Fact]
+    public void The_least_kit_is_proven_seen_on_the_day_taken_and_undone()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/day?show=kit");
+        page.Button("Search").Click();
+        page.Until(() => page.Text(Inspector).Contains("no kit does it with less than", StringComparison.Ordinal), "the proof");
+        page.Button("See it on the day").Click();
+        page.Until(() => page.Text("[aria-label='Tried out']").Contains("nothing of it kept", StringComparison.Ordinal), "the kit on the board");
+        Assert.True(page.Has("[data-item=l135], [data-item=l35]"));
+        Assert.DoesNotContain("Undo: ", page.Button("Undo").GetAttribute("title") ?? "", StringComparison.Ordinal);
+        page.Button("Do it").Click();
+        page.Until(() => page.Button("Undo").Enabled, "a step to undo");
+        page.Button("Undo").Click();
+        page.Until(() => page.Text("header").Contains("76 things", StringComparison.Ordinal), "today's kit again");
+    }
+
+    [Fact]
+    public void An_event_of_ones_own_is_tried_with_the_rest()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/what-if");
+        page.Find("form[aria-label='An event of your own'] input").SendKeys("Both macro lenses in the rain");
+        page.Choose("form[aria-label='An event of your own'] select:has(option[value=m60])", "m60");
+        page.Choose("form[aria-label='An event of your own'] select:has(option[value=m100])", "m100");
+        page.Button("Try it").Click();
+        page.Until(() => page.Text("main table").Contains("Both macro lenses in the rain", StringComparison.Ordinal), "a row of its own");
+        Assert.Contains("one event of your own", page.Verdict, StringComparison.Ordinal);
+    }
+
+    private static void Mend(Page page, string row, string offer, bool seeFirst)
+    {
+        var button = $"button[aria-label$='mend {row}']";
+        if (page.Find(button).GetAttribute("aria-expanded") == "false") page.Find(button).Click();
+        var line = page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector($"ul[aria-label^='Mends for {row}'] li")).FirstOrDefault(l => l.Text.Contains(offer, StringComparison.Ordinal)), offer);
+        if (seeFirst)
+        {
+            line.FindElements(OpenQA.Selenium.By.TagName("button"))[1].Click();
+            page.Until(() => page.Text("[aria-label='Tried out']").Contains(offer, StringComparison.Ordinal), "the offer tried out on the board");
+            page.Button("Do it").Click();
+            page.Until(() => page.Button("Undo").Enabled, "it to be done");
+            page.Open("/steamer-wedding/what-if");
+        }
+        else
+        {
+            var before = page.Verdict + page.Text("main thead + tbody");
+            line.FindElements(OpenQA.Selenium.By.TagName("button"))[0].Click();
+            page.Until(() => page.Verdict + page.Text("main thead + tbody") != before, "another table");
+        }
+    }
+
+    private static void MendNeed(Page page, string need, int strands)
+    {
+        page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector($"{Inspector} li button")).FirstOrDefault(b => b.Text == "Do it"), "an offer").Click();
+        page.Until(() => page.Strands($"lanterns/{need}") == strands, $"{strands} strands");
+    }
+}

@@ -1,0 +1,131 @@
+using OpenQA.Selenium;
+
+namespace YokePair.Browser.Tests;
+
+/// <summary>Light, benches, the team and the setups with the fewest changes, as one uses them.</summary>
+public sealed class RoomStories
+{
+    private const string Inspector = "section[aria-label=Inspector]";
+
+    [Fact]
+    public void A_gap_in_the_dark_is_closed_with_lights_in_the_room()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding + "?part=lanterns&hand=lead%3Aleft");
+        Assert.Equal(0, page.Strands("lanterns/launch"));
+        page.Choose(Inspector + " select:has(option[value=tr1])", "tr1");
+        page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tr1])")).GetAttribute("value") == "tr1", "the trigger in the shoe");
+        page.Find("button[data-cell='0:11']").Click();
+        page.Button("As in Dance floor").Click();
+        page.Until(() => page.Text("button[data-cell='0:11']").Contains("2 lights", StringComparison.Ordinal), "two lights in the part's head");
+        Assert.Contains("Stands topple", page.Text("ul[aria-label=Cautions]"), StringComparison.Ordinal);
+
+        page.Need("lanterns/launch").Click();
+        page.Button("Change what it asks").Click();
+        page.Button("lights in the room").Click();
+        Type(page, "Lights asked", "1");
+        Type(page, "m from the subject", "4");
+        page.Button("Change it").Click();
+        page.Until(() => page.Strands("lanterns/launch") > 0, "the gap closed");
+        page.Until(() => !page.Verdict.Contains("not covered", StringComparison.Ordinal), "a day without gaps");
+        Assert.Contains("Radio trigger", page.Text(Inspector), StringComparison.Ordinal);
+        Assert.Contains("% power", page.Text(Inspector), StringComparison.Ordinal);
+
+        // The light of the place, from what somebody noted there, makes it unnecessary.
+        page.Find("button[data-cell='0:11']").Click();
+        page.Find("form[aria-label='From a noted exposure'] input").SendKeys("2");
+        page.TabTo("form[aria-label='From a noted exposure'] input[placeholder]");
+        page.Press("1/125", Keys.Tab, "800", Keys.Enter);
+        page.Until(() => page.Text("button[data-cell='0:11']").Contains("EV 5.97", StringComparison.Ordinal), "the light it comes to");
+        page.Until(() => page.Strands("lanterns/launch") > 1, "more ways");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void The_benches_lay_out_every_glass_and_what_the_backup_costs()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding + "?part=vows&need=rings");
+        page.Button("Framing bench").Click();
+        page.Until(() => page.Has("section[aria-label='Framing bench']"), "the framing bench");
+        Assert.EndsWith("bench=framing", page.Path, StringComparison.Ordinal);
+        var framing = page.Text("section[aria-label='Framing bench']");
+        Assert.Contains("first choice", framing, StringComparison.Ordinal);
+        Assert.Contains("2 stops lost", framing, StringComparison.Ordinal);
+        Assert.Contains("of the frame cropped away", framing, StringComparison.Ordinal);
+
+        page.Driver.Navigate().Refresh();
+        page.Find("section[aria-label='Framing bench']");
+        page.Open(Page.Wedding + "?part=floor&need=throw&bench=light");
+        page.Until(() => page.Text("section[aria-label='Light bench']").Contains("% power, again in", StringComparison.Ordinal), "flash by its power");
+        Assert.Contains("diffraction softens single pixels from f/8.2", page.Text("section[aria-label='Light bench']"), StringComparison.Ordinal);
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void Fewest_changes_are_proposed_by_key_taken_in_part_and_put_back()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding);
+        page.Find("[data-need]");
+        page.Hands.KeyDown(Keys.Shift).SendKeys("f").KeyUp(Keys.Shift).Perform();
+        page.Until(() => page.Has(Inspector) && page.Text(Inspector).Contains("Fewest possible: ", StringComparison.Ordinal), "a proof");
+        Assert.Contains("now 18", page.Text(Inspector), StringComparison.Ordinal);
+        var before = Knots(page);
+        var pieces = page.Driver.FindElements(By.CssSelector(Inspector + " li input[type=checkbox]"));
+        Assert.True(pieces.Count > 2);
+        pieces[0].Click();
+        page.Button($"Take {pieces.Count - 1} of it").Click();
+        page.Until(() => Knots(page) < before, "fewer knots on the board");
+        Assert.Contains("The day has changed since", page.Text(Inspector), StringComparison.Ordinal);
+        page.Button("Undo").Click();
+        page.Until(() => Knots(page) == before, "all as it was");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void A_team_of_three_a_day_more_and_two_places_at_once()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding);
+        page.Button("2 photographers").Click();
+        page.Find(Inspector + " form input").SendKeys("Ned" + Keys.Enter);
+        page.Until(() => page.Text("header").Contains("and 1 assistant", StringComparison.Ordinal), "an assistant in the header");
+        Assert.Contains("what they carry costs the others 10 s", page.Text("[role=group][aria-label=Ned]"), StringComparison.Ordinal);
+        page.Button("Add a day like the last").Click();
+        page.Until(() => page.Text("header").Contains("2 days", StringComparison.Ordinal), "two days");
+        Assert.Contains("13 Sun", page.Text("button[data-cell='0:12']"), StringComparison.Ordinal);
+        page.Button("Undo").Click();
+        page.Until(() => !page.Text("header").Contains("2 days", StringComparison.Ordinal), "one day again");
+
+        // Toast from half past one on: the second goes there, the lead stays with the vows.
+        page.Open(Page.Wedding + "?part=toast");
+        var start = page.Find(Inspector + " input[type=datetime-local]");
+        page.Driver.ExecuteScript("const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set; arguments[0].focus(); set.call(arguments[0], '2027-06-12T13:40'); arguments[0].dispatchEvent(new Event('input', {bubbles: true})); arguments[0].blur()", start);
+        page.Until(() => page.Has("[role=alert]") && page.Text("[role=alert]").Contains("cannot be at both", StringComparison.Ordinal), "who cannot be in two places");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void What_is_in_the_shoe_and_under_the_camera_is_set_for_a_hand()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding + "?part=vows&hand=lead%3Aright");
+        page.Choose(Inspector + " select:has(option[value=tp1])", "tp1");
+        page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tp1])")).GetAttribute("value") == "tp1", "on the tripod");
+        page.Choose(Inspector + " select:has(option[value=tr1])", "tr1");
+        page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tr1])")).GetAttribute("value") == "tr1", "the trigger in the shoe");
+        page.Button("left alone").Click();
+        page.Until(() => page.Verdict.Contains("Exchange of rings", StringComparison.Ordinal) || page.Strands("vows/rings") < 3, "what leaving it alone costs");
+        Assert.Empty(page.Complaints());
+    }
+
+    private static int Knots(Page page) => page.Driver.FindElements(By.CssSelector("[data-hand] circle")).Count;
+
+    private static void Type(Page page, string label, string text)
+    {
+        var input = page.Driver.FindElement(By.XPath($"//form[@aria-label='Change the need']//label[normalize-space(text())='{label}']/input"));
+        input.SendKeys(Keys.Control + "a");
+        input.SendKeys(text);
+    }
+}

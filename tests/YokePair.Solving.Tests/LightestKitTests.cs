@@ -1,0 +1,114 @@
+using CsCheck;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Proposals;
+using YokePair.Core.Reports;
+
+namespace YokePair.Solving.Tests;
+
+public sealed class LightestKitTests
+{
+    [Fact]
+    public void No_kit_whatever_survives_as_much_with_less()
+    {
+        var smaller = 0;
+        var added = 0;
+        Gen.Int.Sample(seed =>
+        {
+            var plan = SmallDay.From(seed);
+            List<Item> locker = seed % 2 == 0 ? [new Lens { Id = "extra", Mount = "K", Focal = new Interval(24, 135), Aperture = new Interval(2.8, 2.8), WeightG = 800 }] : [];
+            var wish = new KitWish((FailureClass)(seed & 3), (KitGoal)((seed >> 2) & 3));
+            var found = LightestKit.Find(plan, locker, wish);
+            Assert.True(found.Proven);
+
+            // Every choice of what may stay or come, judged by nothing but the report on the plan as it would be.
+            var problem = new KitProblem(plan, locker, wish);
+            int[] free = [.. Enumerable.Range(0, problem.Options.Count).Where(o => !problem.Options[o].Fixed)];
+            var things = free.Select(o => problem.Options[o].Thing).ToList();
+            var everything = Exposed(Taking(plan, problem, free, (1 << free.Length) - 1, everyPlace: true), wish);
+            long? best = null;
+            for (var mask = 0; mask < 1 << free.Length; mask++)
+            {
+                int[] taken = [.. free.Where((_, i) => (mask & (1 << i)) != 0)];
+                if (taken.Select(o => problem.Options[o].Thing).Distinct().Count() < taken.Length) continue;
+                if (!Exposed(Taking(plan, problem, free, mask, everyPlace: false), wish).IsSubsetOf(everything)) continue;
+                var cost = taken.Sum(o => problem.Options[o].Cost);
+                if (best is null || cost < best) best = cost;
+            }
+            var fixedCost = problem.Options.Where(o => o.Fixed).Sum(o => o.Cost);
+            var chosen = Chosen(problem, found.Changes);
+            Assert.Equal(best, problem.Options.Where((o, i) => chosen[i] && !o.Fixed).Sum(o => o.Cost));
+
+            // And the changes lead to a plan of which the whole report says the same.
+            var then = EditResult.Apply(plan, [.. found.Changes.Select(c => c.Edit)]).Plan!;
+            Assert.Empty(PlanCheck.Usable(then));
+            Assert.True(Exposed(then, wish).IsSubsetOf(everything));
+            if (found.Changes.Any(c => c.To is null)) Interlocked.Increment(ref smaller);
+            if (found.Changes.Any(c => c.From is null)) Interlocked.Increment(ref added);
+        }, iter: 120, threads: 2);
+        Assert.True(smaller > 30 && added > 3, $"{smaller} kits left something at home, {added} took something along");
+    }
+
+    [Fact]
+    public void A_search_that_is_stopped_says_how_far_it_came()
+    {
+        using var stop = new CancellationTokenSource();
+        stop.Cancel();
+        var found = LightestKit.Find(SmallDay.From(3), [], new KitWish(), cancel: stop.Token);
+        Assert.False(found.Proven);
+        Assert.Empty(found.Changes);
+        Assert.Contains("less than 0 kg is not possible", found.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Limits_of_a_bag_hold_even_if_a_picture_must_go()
+    {
+        var plan = SmallDay.From(7);
+        plan = plan with { Items = [.. plan.Items.Select(i => i is Lens or Body or Adapter ? i with { WeightG = 500 } : i)] };
+        var found = LightestKit.Find(plan, [], new KitWish(FailureClass.None, Limits: [new CarryLimit("roller", 600), new CarryLimit("car", 0)]));
+        var then = EditResult.Apply(plan, [.. found.Changes.Select(c => c.Edit)]).Plan!;
+        Assert.True(found.Proven);
+        Assert.InRange(then.Items.Where(i => i.Place == "roller").Sum(i => i.WeightG ?? 0), 0, 600);
+        Assert.DoesNotContain(then.Items, i => i.Place == "car");
+    }
+
+    private static bool[] Chosen(KitProblem problem, IReadOnlyList<KitChange> changes) =>
+        [.. problem.Options.Select(o => changes.FirstOrDefault(c => c.Thing == o.Thing) is { } change ? change.To == o.Place : o.Today)];
+
+    /// <summary>The plan with just those free options; where every place is asked for, each option is a thing of its own.</summary>
+    private static Plan Taking(Plan plan, KitProblem problem, int[] free, int mask, bool everyPlace)
+    {
+        var edits = new List<PlanEdit>();
+        for (var i = 0; i < free.Length; i++)
+        {
+            var option = problem.Options[free[i]];
+            var taken = (mask & (1 << i)) != 0;
+            if (option.Today && !taken) edits.Add(new UnpackThing { Item = option.Thing, Everywhere = true });
+            if (!option.Today && taken) edits.Add(new PackThing { Thing = everyPlace ? $"{option.Thing} {option.Place}" : option.Thing, Place = option.Place, Found = Extra(everyPlace ? $"{option.Thing} {option.Place}" : option.Thing) });
+        }
+        return EditResult.Apply(plan, edits).Plan!;
+
+        static Item Extra(string id) => new Lens { Id = id, Mount = "K", Focal = new Interval(24, 135), Aperture = new Interval(2.8, 2.8), WeightG = 800 };
+    }
+
+    /// <summary>Needs that matter with the number of the loss they do not survive, one report for each.</summary>
+    private static HashSet<string> Exposed(Plan plan, KitWish wish)
+    {
+        var exposed = new HashSet<string>(StringComparer.Ordinal);
+        Note(plan, []);
+        if (wish.Survives >= FailureClass.Item)
+            foreach (var thing in plan.Items.GroupBy(i => i.Id.Split(' ')[0])) Note(plan, [.. thing.Select(i => new Pulled(i.Id))]);
+        foreach (var loss in new DayAnalysis(plan).Report().Events.Where(e => (e.Kind == "rig" && wish.Survives >= FailureClass.Rig) || (e.Kind == "place" && wish.Survives >= FailureClass.Bag)))
+            foreach (var part in loss.Parts)
+                foreach (var need in part.Needs.Where(n => !n.Outcome.IsMet() && plan.Parts.First(p => p.Id == part.Part).Needs.First(x => x.Id == n.Need).Importance != Importance.Nice))
+                    exposed.Add($"{part.Part}/{need.Need} {loss.Kind} {loss.Id}");
+        return exposed;
+
+        void Note(Plan day, IReadOnlyList<Pulled> gone)
+        {
+            foreach (var need in new DayAnalysis(day, gone).Report(withEvents: false).Needs)
+                if (need.Importance != Importance.Nice && !need.Baseline.IsMet()) exposed.Add($"{need.Part}/{need.Need} {(gone.Count == 0 ? "" : gone[0].Item.Split(' ')[0])}");
+        }
+    }
+}

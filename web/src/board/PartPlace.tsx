@@ -1,0 +1,205 @@
+import { useState } from "react";
+import type { Part } from "../api/client";
+import { Choose, Tick, Typing } from "../shared/Choose";
+import { TypedField } from "../shared/TypedField";
+import { number, seconds, shutter } from "../shared/format";
+import { useDay } from "./DayContext";
+
+type Set = (change: object) => void;
+
+/** Named light levels, EV at ISO 100. */
+const levels: [string, number][] = [
+  ["full sun", 15],
+  ["overcast", 12],
+  ["open shade", 11],
+  ["floodlit stadium", 9.5],
+  ["bright window", 8],
+  ["sports hall", 7],
+  ["church", 5.5],
+  ["evening hall", 5],
+  ["candles", 2.5],
+];
+
+/** Seconds from 1/250 or 0.004, as either is written. */
+export function readShutter(text: string): number {
+  const [over, under] = text.split("/").map((t) => Number(t.replace(/s$/, "").trim()));
+  return under === undefined ? (over ?? NaN) : (over || 1) / under;
+}
+
+/** Light as a figure, by a name, or from an exposure somebody noted there. */
+export function LightLevel({ part, set }: { part: Part; set: Set }) {
+  const [f, setF] = useState(part.noted ? String(part.noted.fNumber) : "");
+  const [t, setT] = useState(part.noted ? shutter(part.noted.shutterSeconds) : "");
+  const [iso, setIso] = useState(part.noted ? String(part.noted.iso) : "");
+  return (
+    <>
+      <TypedField
+        label="Light, EV at ISO 100"
+        type="number"
+        step="0.5"
+        value={String(part.ev)}
+        commit={(ev) => set({ ev: Number(ev) })}
+      />
+      <Choose
+        label="or by name"
+        value={String(levels.find(([, ev]) => ev === part.ev)?.[1] ?? "")}
+        empty="as set"
+        options={levels.map(([name, ev]): [string, string] => [String(ev), `${name}, EV ${ev}`])}
+        choose={(ev) => ev && set({ ev: Number(ev) })}
+      />
+      <form
+        aria-label="From a noted exposure"
+        className="flex items-end gap-1.5"
+        onSubmit={(e) => {
+          e.preventDefault();
+          set({
+            noted: {
+              fNumber: Number(f.replace(/^f\//, "")),
+              shutterSeconds: readShutter(t),
+              iso: Number(iso),
+            },
+          });
+        }}
+      >
+        <Typing label="or noted: f/" value={f} type={setF} width="w-14" />
+        <Typing label="shutter" value={t} type={setT} width="w-20" placeholder="1/125" />
+        <Typing label="ISO" value={iso} type={setIso} width="w-20" />
+        <button className="webbing" disabled={!f || !t || !iso}>
+          Take it
+        </button>
+      </form>
+    </>
+  );
+}
+
+/** How long each place takes to reach in this part, and which cannot be. */
+export function Reach({ part }: { part: Part }) {
+  const { day, edit } = useDay();
+  return (
+    <fieldset>
+      <legend>Reach here, s</legend>
+      <div className="flex flex-wrap gap-x-5 gap-y-1">
+        {day.board.plan.places.map((place) => {
+          const name = place.name ?? place.id;
+          const here = part.reachSeconds?.[place.id];
+          const out = part.unreachable.includes(place.id);
+          return (
+            <div key={place.id} className="flex items-end gap-1.5">
+              <div className="[&_input]:w-20">
+                <TypedField
+                  label={`${name}${here == null ? `, ${seconds(place.reachSeconds)}` : ""}`}
+                  type="number"
+                  mayBeEmpty
+                  value={here == null ? "" : String(here)}
+                  commit={(s) =>
+                    edit({
+                      type: "setPlace",
+                      place: place.id,
+                      part: part.id,
+                      reachSeconds: s === "" ? null : Number(s),
+                    })
+                  }
+                />
+              </div>
+              <Tick
+                label="out of reach"
+                on={out}
+                set={(on) =>
+                  edit({
+                    type: "setPart",
+                    part: part.id,
+                    unreachable: on
+                      ? [...part.unreachable, place.id]
+                      : part.unreachable.filter((id) => id !== place.id),
+                  })
+                }
+              />
+            </div>
+          );
+        })}
+      </div>
+    </fieldset>
+  );
+}
+
+/** What else the place is like, and how many frames it will take. */
+export function Place({ part, set }: { part: Part; set: Set }) {
+  const { day } = useDay();
+  const frames = day.board.report.frames.find((f) => f.part === part.id);
+  const count = frames?.count;
+  const typed = (which: "low" | "likely" | "high") => (text: string) => {
+    if (text === "") set({ clear: ["frames"] });
+    else if (count)
+      set({
+        frames: order(
+          { low: count.low, likely: count.likely, high: count.high, [which]: Number(text) },
+          which,
+        ),
+      });
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+      <TypedField
+        label="Stay behind a line, m off"
+        type="number"
+        step="0.5"
+        mayBeEmpty
+        value={part.stayBehindM == null ? "" : String(part.stayBehindM)}
+        commit={(m) => set({ stayBehindM: Number(m || 0) })}
+      />
+      <TypedField
+        label="Temperature, °C"
+        type="number"
+        mayBeEmpty
+        value={part.temperatureC == null ? "" : String(part.temperatureC)}
+        commit={(c) => set(c === "" ? { clear: ["temperatureC"] } : { temperatureC: Number(c) })}
+      />
+      <Tick label="rain" on={!!part.rain} set={(rain) => set({ rain })} />
+      <Tick label="a socket" on={!!part.socket} set={(socket) => set({ socket })} />
+      <Tick label="LED light that bands" on={!!part.ledBands} set={(ledBands) => set({ ledBands })} />
+      <TypedField
+        label="Gel that matches"
+        type="text"
+        mayBeEmpty
+        value={part.gel ?? ""}
+        commit={(gel) => set({ gel })}
+      />
+      <TypedField
+        label="White balance"
+        type="text"
+        mayBeEmpty
+        value={part.whiteBalance ?? ""}
+        commit={(whiteBalance) => set({ whiteBalance })}
+      />
+      {count && (
+        <fieldset className="flex items-end gap-1.5 [&_input]:w-20">
+          <legend>
+            Frames,{" "}
+            <span className="text-quiet">
+              {frames.typed ? "typed over" : "from kind and length"}
+              {frames.typed && (
+                <button className="ml-1 text-ink underline" onClick={() => set({ clear: ["frames"] })}>
+                  reckon them
+                </button>
+              )}
+            </span>
+          </legend>
+          <TypedField label="low" type="number" value={String(count.low)} commit={typed("low")} />
+          <TypedField label="likely" type="number" value={String(count.likely)} commit={typed("likely")} />
+          <TypedField label="high" type="number" value={String(count.high)} commit={typed("high")} />
+          <span className="py-1.5 text-quiet">{number(count.high)} to be ready for</span>
+        </fieldset>
+      )}
+    </div>
+  );
+}
+
+/** What was typed stands; its neighbours give way. */
+function order(f: { low: number; likely: number; high: number }, typed: "low" | "likely" | "high") {
+  const at = f[typed];
+  return {
+    low: typed === "low" ? at : Math.min(f.low, at),
+    likely: typed === "likely" ? at : typed === "low" ? Math.max(f.likely, at) : Math.min(f.likely, at),
+    high: typed === "high" ? at : Math.max(f.high, at),
+  };
+}

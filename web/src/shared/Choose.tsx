@@ -1,0 +1,92 @@
+import type { ReactNode } from "react";
+
+/** A labelled choice of one. The empty value stands first where nothing need be chosen. */
+export function Choose<T extends string>({
+  label,
+  value,
+  options,
+  choose,
+  empty,
+  note,
+}: {
+  label: ReactNode;
+  value: T | "";
+  options: readonly (readonly [T, string])[];
+  choose: (value: T | "") => void;
+  /** What having chosen nothing means; without it one must be chosen. */
+  empty?: string;
+  note?: ReactNode;
+}) {
+  return (
+    <Labelled label={label} note={note}>
+      <select
+        className="webbing max-w-[16rem] font-normal"
+        value={value}
+        onChange={(e) => choose(e.target.value as T | "")}
+      >
+        {empty !== undefined && <option value="">{empty}</option>}
+        {options.map(([key, word]) => (
+          <option key={key} value={key}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </Labelled>
+  );
+}
+
+/** A field under its label, with what was computed for it beneath. */
+export function Labelled({
+  label,
+  note,
+  children,
+}: {
+  label: ReactNode;
+  note?: ReactNode;
+  children: ReactNode;
+}) {
+  return (
+    <label className="flex flex-col gap-0.5">
+      {label}
+      {children}
+      {note && <span className="text-[12px] text-quiet">{note}</span>}
+    </label>
+  );
+}
+
+/** A short text or number kept until the form it stands in is sent. */
+export function Typing({
+  label,
+  value,
+  type,
+  width = "w-20",
+  placeholder,
+  note,
+}: {
+  label: ReactNode;
+  value: string;
+  type: (value: string) => void;
+  width?: string;
+  placeholder?: string;
+  note?: ReactNode;
+}) {
+  return (
+    <Labelled label={label} note={note}>
+      <input
+        className={`webbing font-normal ${width}`}
+        value={value}
+        placeholder={placeholder}
+        onChange={(e) => type(e.target.value)}
+      />
+    </Labelled>
+  );
+}
+
+export function Tick({ label, on, set }: { label: ReactNode; on: boolean; set: (on: boolean) => void }) {
+  return (
+    <label className="flex items-center gap-1.5 py-1.5 max-[700px]:min-h-[44px]">
+      <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} />
+      {label}
+    </label>
+  );
+}

@@ -1,0 +1,38 @@
+import { useQueries } from "@tanstack/react-query";
+import { answer, api, type WhatIfRow, type WhatIfView } from "../api/client";
+
+/** How each picture of a part comes to what a loss leaves of it, link by link. */
+export function LossChains({
+  row,
+  cell,
+  view,
+  assignment,
+}: {
+  row: WhatIfRow;
+  cell: WhatIfRow["cells"][number];
+  view: WhatIfView;
+  assignment: string;
+}) {
+  const part = view.parts.find((p) => p.id === cell.part);
+  const chains = useQueries({
+    queries: cell.needs.map((need) => ({
+      queryKey: ["board", assignment, "chain", row.kind, row.id, cell.part, need],
+      queryFn: () =>
+        answer(
+          api.GET("/api/assignments/{key}/losses/{kind}/{id}/parts/{part}/needs/{need}", {
+            params: { path: { key: assignment, kind: row.kind, id: row.id, part: cell.part, need } },
+          }),
+        ),
+    })),
+  });
+  return (
+    <dl aria-label={`Why: ${row.name}, ${part?.name ?? cell.part}`} className="max-w-[62rem]">
+      {cell.needs.map((need, i) => (
+        <div key={need}>
+          <dt className="font-semibold">{part?.needs.find((n) => n.id === need)?.name ?? need}</dt>
+          <dd>{chains[i]?.data?.join(" → ") ?? chains[i]?.error?.message ?? "Looking again …"}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,70 @@
+import { useState } from "react";
+import { ProblemError } from "../api/client";
+import { useBoard } from "../board/useBoard";
+import { Choose, Typing } from "../shared/Choose";
+import { Problem } from "../shared/Problem";
+
+const nothing: string[] = [];
+
+/** What the photographer fears beyond what is tried anyway: things that go together, from one part on, until another. */
+export function OwnEvents({ assignment }: { assignment: string }) {
+  const { board, edit, notice, pending } = useBoard(assignment, nothing);
+  const [name, setName] = useState("");
+  const [items, setItems] = useState<string[]>([]);
+  const [from, setFrom] = useState("");
+  const [until, setUntil] = useState("");
+  if (!board) return null;
+  const { plan } = board;
+  const label = (id: string) => plan.items.find((i) => i.id === id)?.name ?? id;
+  const parts = plan.parts.map((p) => [p.id, p.name ?? p.id] as const);
+  return (
+    <section aria-label="Events of your own" className="mt-4 print:hidden">
+      <h2 className="text-[15px] font-bold">And what if …</h2>
+      <ul>
+        {plan.events?.map((event) => (
+          <li key={event.id}>
+            <strong>{event.name ?? event.id}</strong>: {event.items.map(label).join(", ")}{" "}
+            <button className="underline" onClick={() => edit({ type: "removeEvent", event: event.id })}>
+              Take it out
+            </button>
+          </li>
+        ))}
+      </ul>
+      {notice && <Problem error={new ProblemError(0, notice.title, notice.lines)} />}
+      <form
+        aria-label="An event of your own"
+        className="flex flex-wrap items-end gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          edit({
+            type: "putEvent",
+            event: { id: "", name, items, fromPart: from || null, untilPart: until || null },
+          });
+          setItems([]);
+          setName("");
+        }}
+      >
+        <Typing
+          label="What might happen"
+          value={name}
+          type={setName}
+          width="w-56"
+          placeholder="rain gets into the roller"
+        />
+        <Choose
+          label="What goes with it"
+          value=""
+          empty={items.length > 0 ? "another thing" : "choose a thing"}
+          options={plan.items.filter((i) => !items.includes(i.id)).map((i) => [i.id, i.name ?? i.id])}
+          choose={(id) => id && setItems([...items, id])}
+          note={items.map(label).join(", ")}
+        />
+        <Choose label="From" value={from} empty="the start of the day" options={parts} choose={setFrom} />
+        <Choose label="Mended by" value={until} empty="not that day" options={parts} choose={setUntil} />
+        <button className="webbing" disabled={pending}>
+          Try it
+        </button>
+      </form>
+    </section>
+  );
+}
