@@ -6,16 +6,18 @@ namespace YokePair.Solving;
 
 /// <summary>
 /// Whether the report agrees with a kit, with the setups as they are or, where they are free, with the best that are
-/// found: hand by hand and part by part the glass that leaves least exposed, until nothing gets better.
+/// found: part by part the glass that leaves least exposed, hand by hand until nothing gets better, then two hands at once.
 /// </summary>
 internal sealed class KitSetups
 {
+    private const int HandsTriedTogether = 2;
+
     private readonly Plan plan;
     private readonly KitProblem problem;
     private readonly bool free;
-    private readonly HashSet<(string Part, string Need)> hopeless;
+    private readonly IReadOnlySet<(string Part, string Need)> hopeless;
 
-    public KitSetups(Plan plan, KitProblem problem, KitWish wish, HashSet<(string Part, string Need)> hopeless)
+    public KitSetups(Plan plan, KitProblem problem, KitWish wish, IReadOnlySet<(string Part, string Need)> hopeless)
     {
         this.plan = plan;
         this.problem = problem;
@@ -26,60 +28,88 @@ internal sealed class KitSetups
         // With everything there is: what is exposed even then is not asked of a smaller kit.
         var things = new HashSet<string>(StringComparer.Ordinal);
         bool[] all = [.. problem.Options.Select(o => things.Add(o.Thing))];
-        if (Apply(plan, problem.Changes(all), []) is { } whole) Beyond = [.. problem.ExposedIn(Improved(whole, CancellationToken.None).Plan).Select(e => (e.Part, e.Need))];
+        if (Apply(plan, problem.Changes(all), []) is not { } whole) return;
+        Beyond = [.. problem.ExposedIn(Improved(whole, null, CancellationToken.None)!.Value.Plan).Select(e => (e.Part, e.Need))];
+        IsCertain = Beyond.All(need => hopeless.Contains(need) || plan.Parts.First(p => p.Id == need.Part).Setups.Count(s => s.Body is not null) <= HandsTriedTogether);
     }
 
     /// <summary>Needs that no setups found protect even with everything along.</summary>
     public HashSet<(string Part, string Need)> Beyond { get; }
 
+    /// <summary>Whether no setups whatever protect what is <see cref="Beyond"/> those found: where a part has more hands than are tried at once, nobody knows.</summary>
+    public bool IsCertain { get; } = true;
+
     /// <summary>The plan with every change made; null where one of them cannot be.</summary>
     public static Plan? Apply(Plan plan, IReadOnlyList<KitChange> changes, IReadOnlyList<ProposedChange> setups) =>
         EditResult.Apply(plan, [.. changes.Select(c => c.Edit), .. setups.SelectMany(s => s.Edits)]).Plan;
+
+    /// <summary>Whether, where <see cref="Fit"/> found none, there are none: every setup of a part it gave up at was tried.</summary>
+    public bool SawAll { get; private set; } = true;
 
     /// <summary>Setups with which the report knows of nothing beyond what no kit survives; null when there are none, or none were found.</summary>
     public IReadOnlyList<ProposedChange>? Fit(bool[] chosen, IReadOnlySet<(string Part, string Need)> givenUp, CancellationToken cancel)
     {
         if (Apply(plan, problem.Changes(chosen), []) is not { } then) return null;
-        if (Passes(then)) return [];
+        if (Protects(then, givenUp)) return [];
         if (!free) return null;
-        var (better, setups) = Improved(then, cancel);
-        return Passes(better) ? setups : null;
-
-        bool Passes(Plan tried) => Protects(tried, givenUp);
+        SawAll = true;
+        return Improved(then, givenUp, cancel) is { } found && Protects(found.Plan, givenUp) ? found.Setups : null;
     }
 
     /// <summary>Whether a kit with its setups exposes nothing that could be protected.</summary>
     public bool Agrees(bool[] chosen, IReadOnlyList<ProposedChange> setups) =>
         Apply(plan, problem.Changes(chosen), setups) is { } then && Protects(then, hopeless);
 
-    private bool Protects(Plan tried, IReadOnlySet<(string Part, string Need)> givenUp) =>
-        problem.ExposedIn(tried).Select(e => (e.Part, e.Need)).All(need => hopeless.Contains(need) || Beyond.Contains(need) || givenUp.Contains(need));
+    private bool Protects(Plan tried, IReadOnlySet<(string Part, string Need)> givenUp) => Exposed(tried, givenUp) == 0;
 
-    private (Plan Plan, IReadOnlyList<ProposedChange> Setups) Improved(Plan from, CancellationToken cancel)
+    /// <summary>How much a plan, or one part of it, exposes of what is asked.</summary>
+    private int Exposed(Plan tried, IReadOnlySet<(string Part, string Need)>? givenUp, string? part = null) =>
+        problem.ExposedIn(tried, part).Select(e => (e.Part, e.Need)).Count(need => !hopeless.Contains(need) && !Beyond.Contains(need) && givenUp?.Contains(need) != true);
+
+    /// <summary>The best setups found; null as soon as a part of them exposes more than is given up, if that is said.</summary>
+    private (Plan Plan, IReadOnlyList<ProposedChange> Setups)? Improved(Plan from, IReadOnlySet<(string Part, string Need)>? givenUp, CancellationToken cancel)
     {
         var setups = new SetupProblem(from);
         int[] options = [.. setups.Slots.Select(s => s.Current)];
         foreach (var part in from.Parts)
         {
             int[] own = [.. Enumerable.Range(0, options.Length).Where(s => setups.Slots[s].Part == part.Id)];
-            var least = Exposed(part.Id);
-            for (var better = least > 0; better && least > 0 && !cancel.IsCancellationRequested;)
+            var least = Exposed(setups.With(options), givenUp, part.Id);
+            while (least > 0 && !cancel.IsCancellationRequested && (own.Any(slot => Try(slot, null)) || own.Any(first => own.Any(second => second > first && Try(first, second))))) { }
+            if (givenUp is not null && least > 0)
             {
-                better = false;
-                foreach (var slot in own)
-                    for (var o = 0; o < setups.Slots[slot].Options.Count && least > 0; o++)
+                if (own.Length > HandsTriedTogether) SawAll = false;
+                return null;
+            }
+
+            // Whether other glass in one hand, or in two at once, leaves less exposed; the first that does stays.
+            bool Try(int slot, int? other)
+            {
+                var (was, wasOther) = (options[slot], other is { } o ? options[o] : 0);
+                for (options[slot] = 0; options[slot] < setups.Slots[slot].Options.Count; options[slot]++)
+                {
+                    if (options[slot] == was) continue;
+                    if (other is { } second)
                     {
-                        var was = options[slot];
-                        if (o == was) continue;
-                        options[slot] = o;
-                        if (!Clashes(slot) && Exposed(part.Id) is var now && now < least) (least, better) = (now, true);
-                        else options[slot] = was;
+                        for (options[second] = 0; options[second] < setups.Slots[second].Options.Count; options[second]++)
+                            if (options[second] != wasOther && Better()) return true;
+                        options[second] = wasOther;
                     }
+                    else if (Better()) return true;
+                }
+                options[slot] = was;
+                return false;
+
+                bool Better()
+                {
+                    if (Clashes(slot) || (other is { } second && Clashes(second))) return false;
+                    var now = Exposed(setups.With(options), givenUp, part.Id);
+                    (var better, least) = (now < least, Math.Min(now, least));
+                    return better;
+                }
             }
         }
         return (setups.With(options), setups.Differences(options));
-
-        int Exposed(string part) => problem.ExposedIn(setups.With(options), part).Count;
 
         bool Clashes(int slot) => setups.Exclusive.Any(e => e.Any(c => c.Slot == slot && c.Option == options[slot]) && e.Count(c => options[c.Slot] == c.Option) > 1);
     }

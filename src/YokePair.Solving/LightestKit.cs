@@ -68,7 +68,7 @@ public static class LightestKit
         {
             bool[] today = [.. problem.Options.Select(o => o.Today)];
             using var model = new Model(problem);
-            var setups = new KitSetups(plan, problem, wish, model.Hopeless);
+            var setups = new KitSetups(plan, problem, wish, problem.Hopeless);
             var best = known is not null && setups.Agrees(known.Chosen, known.Setups) ? Lightened(problem, known, setups, model, cancel) : null;
             // With setups free the bound is looser than the truth: a kit it allows and no setups were found for stays open.
             var open = long.MaxValue;
@@ -78,7 +78,7 @@ public static class LightestKit
                 round++;
                 if (model.Solve(setups.Beyond, cancel) is not { } answer) break;
                 atLeast = Math.Max(atLeast ?? answer.Cost, Math.Min(answer.Cost, open));
-                if (best?.Cost <= atLeast) return (best, atLeast.Value, true);
+                if (best?.Cost <= atLeast) return (best, atLeast.Value, setups.IsCertain);
                 var clauses = problem.Lacks(answer.Chosen, model.Ignored(setups.Beyond));
                 foreach (var clause in clauses) model.Add(clause);
                 if (clauses.Count > 0)
@@ -88,13 +88,13 @@ public static class LightestKit
                 else if (setups.Fit(answer.Chosen, model.GivenUp, cancel) is { } fits)
                 {
                     if (best is null || answer.Cost < best.Cost) best = new Kit(answer.Chosen, answer.Cost, fits);
-                    return (best, atLeast.Value, best.Cost <= open);
+                    return (best, atLeast.Value, best.Cost <= open && setups.IsCertain);
                 }
                 else
                 {
                     tried++;
                     model.Forbid(answer.Chosen);
-                    if (wish.SetupsFree) open = Math.Min(open, answer.Cost);
+                    if (wish.SetupsFree && !setups.SawAll) open = Math.Min(open, answer.Cost);
                 }
                 progress?.Report(new KitProgress(round, Unit(problem, wish.Goal, atLeast.Value), best is null ? null : Unit(problem, wish.Goal, best.Cost), clock.Elapsed.TotalSeconds));
             }
@@ -155,7 +155,6 @@ public static class LightestKit
         public Model(KitProblem problem)
         {
             this.problem = problem;
-            Hopeless = [.. problem.Hopeless().Select(e => (e.Part, e.Need))];
             take = [.. problem.Options.Select((o, i) => model.NewBoolVar(o.Thing + i))];
             for (var o = 0; o < take.Length; o++)
                 if (problem.Options[o].Fixed) model.Add(take[o] == 1);
@@ -163,9 +162,6 @@ public static class LightestKit
             foreach (var (options, grams) in problem.Limits)
                 model.Add(LinearExpr.WeightedSum(options.Select(o => take[o]), options.Select(o => (long)Math.Ceiling(problem.Options[o].Grams))) <= (long)grams);
         }
-
-        /// <summary>Needs that nothing there is protects from something.</summary>
-        public HashSet<(string Part, string Need)> Hopeless { get; }
 
         /// <summary>Needs the last kit gives up because no kit within the limits protects them.</summary>
         public HashSet<(string Part, string Need)> GivenUp { get; private set; } = [];
@@ -186,7 +182,8 @@ public static class LightestKit
         public void Add(KitClause clause)
         {
             if (!giveUp.TryGetValue((clause.Part, clause.Need), out var given)) giveUp.Add((clause.Part, clause.Need), given = model.NewBoolVar(""));
-            model.Add(LinearExpr.Sum(clause.OneOf.Select(o => take[o])) + (clause.AtLeast * given) >= clause.AtLeast);
+            var left = clause.Unless.Select(o => (ILiteral)take[o].Not());
+            model.Add(LinearExpr.Sum(clause.OneOf.Select(o => (ILiteral)take[o]).Concat(left)) + (clause.AtLeast * given) >= clause.AtLeast);
         }
 
         public void Forbid(bool[] chosen) => model.AddBoolOr(take.Select((v, o) => chosen[o] ? v.Not() : (ILiteral)v));

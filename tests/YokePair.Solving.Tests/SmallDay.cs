@@ -26,7 +26,7 @@ internal static class SmallDay
         for (var i = 0; i < lenses; i++)
         {
             var focal = Pick(24.0, 50, 85, 135);
-            items.Add(new Lens { Id = $"l{i}", Place = Pick("belt", "roller", "roller", "car"), Mount = Chance(0.85) ? "K" : "M", Focal = new Interval(focal, focal * Pick(1, 1, 2.5)), Aperture = Pick(new Interval(1.4, 1.4), new Interval(2.8, 2.8)) });
+            items.Add(new Lens { Id = $"l{i}", Place = Pick("belt", "roller", "roller", "car", "@b0"), Mount = Chance(0.85) ? "K" : "M", Focal = new Interval(focal, focal * Pick(1, 1, 2.5)), Aperture = Pick(new Interval(1.4, 1.4), new Interval(2.8, 2.8)) });
         }
         if (Chance(0.4)) items.Add(new Adapter { Id = "ad", Place = "roller", LensMount = "M", BodyMount = "K" });
         var at = new DateTime(2027, 6, 12, 10, 0, 0);
@@ -60,11 +60,14 @@ internal static class SmallDay
         List<Setup> Hands()
         {
             var free = items.OfType<Lens>().ToList();
+            var adapters = items.OfType<Adapter>().ToList();
             return [.. hands.Select((hand, i) =>
             {
                 var lens = free.Count > 0 && Chance(0.9) ? free[random.Next(free.Count)] : null;
                 if (lens is not null) free.Remove(lens);
-                return new Setup { Person = hand.Person, Position = hand.Position, Body = $"b{i}", Lens = lens?.Id };
+                var adapter = lens?.Mount == "M" ? adapters.FirstOrDefault() : null;
+                if (adapter is not null) adapters.Remove(adapter);
+                return new Setup { Person = hand.Person, Position = hand.Position, Body = $"b{i}", Lens = lens?.Id, Adapter = adapter?.Id };
             })];
         }
     }

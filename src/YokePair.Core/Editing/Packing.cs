@@ -64,19 +64,17 @@ public sealed record UnpackThing : PlanEdit
     private Part Without(Part part) => part with
     {
         Setups = [.. part.Setups.Select(Without).Where(s => s.Named().Any())],
-        Lights = part.Lights is null ? null : [.. part.Lights.Select(Without).Where(l => (l.Flash ?? l.Light ?? l.Relay) is not null)],
+        // A light that misses a piece is not put up.
+        Lights = part.Lights is null ? null : [.. part.Lights.Where(l => l.Named(_ => false).All(n => n.Id != Item))],
     };
 
     private Setup Without(Setup s)
     {
-        // Without the camera nothing of its setup is in the hand; without the lens, nor is what adapts it.
+        // Without the camera nothing of its setup is in the hand; without any piece of its glass, none of it is on the camera.
         if (s.Body == Item) return s with { Body = null, Lens = null, Adapter = null, Converter = null, Tube = null, Flash = null, Trigger = null, Support = null, Battery = null, Cards = null, Unattended = null };
-        if (s.Lens == Item) s = s with { Lens = null, Adapter = null, Converter = null, Tube = null };
+        if (s.Lens == Item || s.Adapter == Item || s.Converter == Item || s.Tube == Item) s = s with { Lens = null, Adapter = null, Converter = null, Tube = null };
         return s with
         {
-            Adapter = Left(s.Adapter),
-            Converter = Left(s.Converter),
-            Tube = Left(s.Tube),
             Flash = Left(s.Flash),
             Trigger = Left(s.Trigger),
             Support = Left(s.Support),
@@ -84,16 +82,6 @@ public sealed record UnpackThing : PlanEdit
             Cards = s.Cards?.Contains(Item) == true ? [.. s.Cards.Select(Left)] : s.Cards,
         };
     }
-
-    private PlacedLight Without(PlacedLight l) => l with
-    {
-        Flash = Left(l.Flash),
-        Light = Left(l.Light),
-        Relay = Left(l.Relay),
-        Receiver = Left(l.Receiver),
-        Pack = Left(l.Pack),
-        Holder = Left(l.Holder),
-    };
 
     private string? Left(string? id) => id == Item ? null : id;
 }

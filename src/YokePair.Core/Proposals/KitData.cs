@@ -64,7 +64,13 @@ public sealed record KitOption(string Thing, string Place, bool Today, bool Fixe
 /// <param name="Need">Need id.</param>
 /// <param name="OneOf">Options of which at least <paramref name="AtLeast"/> must be chosen.</param>
 /// <param name="AtLeast">How many.</param>
-public sealed record KitClause(string Part, string Need, IReadOnlyList<int> OneOf, int AtLeast);
+/// <param name="Unless">Options of which one left at home will do as well, as it brings something nearer: a lens that a camera would have held.</param>
+public sealed record KitClause(string Part, string Need, IReadOnlyList<int> OneOf, int AtLeast, IReadOnlyList<int> Unless)
+{
+    /// <summary>Whether a kit has what it asks.</summary>
+    /// <param name="chosen">By option number.</param>
+    public bool IsMet(bool[] chosen) => Unless.Any(o => !chosen[o]) || OneOf.Count(o => chosen[o]) >= AtLeast;
+}
 
 /// <summary>A need that a loss leaves late or lost.</summary>
 /// <param name="Part">Part id.</param>

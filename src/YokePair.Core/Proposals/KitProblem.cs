@@ -7,17 +7,22 @@ namespace YokePair.Core.Proposals;
 
 /// <summary>
 /// The choice of a kit, with the setups as they are, that survives a class of failures: as plain data for a solver, and
-/// the analysis as the judge. It rests on one truth, tested as a property: a thing more never makes an outcome worse.
-/// So whatever fails with some things fails with fewer, and at least one thing that is missing must come along.
+/// the analysis as the judge. It rests on one truth, tested as a property: a thing more never makes an outcome worse, as
+/// long as every other stays where it is. So whatever fails with some things fails with fewer, and at least one thing that
+/// is missing must come along, or one that keeps another away must stay at home.
 /// </summary>
 public sealed class KitProblem
 {
     private readonly Plan today;
     private readonly Dictionary<string, Item> locker;
     private readonly KitWish wish;
+    private readonly KitVariants variants;
     private readonly DayAnalysis day;
     private readonly IReadOnlyList<Watched> watched;
     private readonly int[][] growths;
+    private readonly bool[] open;
+    private readonly bool[] all;
+    private readonly HashSet<(int Part, string Need, string? Failure)> excused;
 
     /// <summary>Prepares it.</summary>
     /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
@@ -30,8 +35,18 @@ public sealed class KitProblem
         this.locker = locker.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var (options, items) = KitOptions.Of(plan, locker, wish);
         Options = options;
-        day = new DayAnalysis((wish.SetupsFree ? Unhurried(plan) : plan) with { Items = items });
-        watched = [.. day.Plan.Parts.AsParallel().AsOrdered().Select(p => Watch(day.Find(p, withCuts: false), day, wish.Survives, wish.SetupsFree))];
+        variants = new KitVariants(plan, options, items);
+        day = new DayAnalysis((wish.SetupsFree ? Unhurried(plan) : plan) with { Items = variants.Items, Pairs = Pairs(plan) });
+        watched = [.. day.Plan.Parts.AsParallel().AsOrdered().Select((p, at) => Watch(at, day.Find(p, withCuts: false), day, wish.Survives, wish.SetupsFree))];
+        open = new bool[options.Count];
+        if (wish.SetupsFree) Array.Fill(open, true);
+        all = [.. Enumerable.Repeat(true, options.Count)];
+        Limits = [.. (wish.Limits ?? []).Select(limit =>
+        {
+            var places = plan.Places.Where(p => p.Id == limit.Id || p.Person == limit.Id).Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
+            return ((IReadOnlyList<int>)[.. Enumerable.Range(0, options.Count).Where(o => day.Kit.PackedIn(o) is { } place && places.Contains(place))], limit.Grams);
+        })];
+        excused = watched.SelectMany(w => w.Needs.SelectMany(n => FailuresOf(w, n, Gone(w, all)).Select(f => (w.Number, n.Need.Id, f.Key)))).ToHashSet();
         int[] byCost = [.. Enumerable.Range(0, options.Count).OrderBy(o => options[o].Cost)];
         growths = [byCost, [.. byCost.Reverse()]];
     }
@@ -40,11 +55,7 @@ public sealed class KitProblem
     public IReadOnlyList<KitOption> Options { get; }
 
     /// <summary>Limits that hold: option numbers, their grams, and the most there may be.</summary>
-    public IEnumerable<(IReadOnlyList<int> Options, double Grams)> Limits => (wish.Limits ?? []).Select(limit =>
-    {
-        var places = today.Places.Where(p => p.Id == limit.Id || p.Person == limit.Id).Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
-        return ((IReadOnlyList<int>)[.. Enumerable.Range(0, Options.Count).Where(o => places.Contains(Root(Options[o].Place)))], limit.Grams);
-    });
+    public IReadOnlyList<(IReadOnlyList<int> Options, double Grams)> Limits { get; }
 
     /// <summary>Limits that even what stays in any case exceeds, each with what to do.</summary>
     public static IReadOnlyList<PlanProblem> Unkeepable(Plan plan, IReadOnlyList<Item> locker, KitWish wish) =>
@@ -54,12 +65,8 @@ public sealed class KitProblem
                     ? [new PlanProblem("limit", FormattableString.Invariant($"for {l.First.Id} is {l.First.Grams / 1000:0.#} kg; batteries, chargers and the rest that is not chosen here weigh {stays / 1000:0.#} kg there. Allow more, or move some of it"))]
                     : Array.Empty<PlanProblem>()) : []];
 
-    /// <summary>Needs that no kit there is to choose from protects, with what they do not survive.</summary>
-    public IReadOnlyList<Exposed> Hopeless()
-    {
-        var all = Enumerable.Repeat(true, Options.Count).ToArray();
-        return [.. watched.SelectMany(w => w.Needs.SelectMany(n => FailuresOf(w, n, all).Select(f => new Exposed(w.Part.Part.Id, n.Need.Id, f.Name))))];
-    }
+    /// <summary>Needs, as part and need id, that do not survive everything asked even with all there is along.</summary>
+    public IReadOnlySet<(string Part, string Need)> Hopeless => excused.Select(e => (watched[e.Part].Part.Part.Id, e.Need)).ToHashSet();
 
     /// <summary>What must be chosen beyond a kit: empty when it survives whatever can be survived.</summary>
     /// <param name="chosen">By option number.</param>
@@ -69,18 +76,22 @@ public sealed class KitProblem
     {
         var clauses = new List<KitClause>();
         foreach (var w in watched)
+        {
+            var gone = Gone(w, chosen);
             foreach (var need in w.Needs)
             {
                 if (ignored?.Contains((w.Part.Part.Id, need.Need.Id)) == true) continue;
-                foreach (var failure in FailuresOf(w, need, chosen))
+                foreach (var failure in FailuresOf(w, need, gone))
                 {
-                    // What is true of this kit already tells of a failure that nothing there is protects from.
-                    var asked = growths.SelectMany(growth => Clauses(w, need, failure, chosen, growth)).Where(c => c.OneOf.Count(o => chosen[o]) < c.AtLeast).ToList();
-                    clauses.AddRange(asked);
-                    if (asked.Count > 0) break;
+                    if (excused.Contains((w.Number, need.Need.Id, failure.Key))) continue;
+                    var before = clauses.Count;
+                    foreach (var growth in growths) clauses.AddRange(Clauses(w, need, failure, chosen, growth).Where(c => !c.IsMet(chosen)));
+                    if (clauses.Count == before && !wish.SetupsFree) clauses.Add(Clause(w, need, failure, chosen));
+                    if (clauses.Count > before) break;
                 }
                 if (first && clauses.Count > 0) return clauses;
             }
+        }
         return clauses;
     }
 
@@ -90,7 +101,7 @@ public sealed class KitProblem
     public IReadOnlyList<Exposed> ExposedIn(Plan plan, string? part = null)
     {
         var real = new DayAnalysis(plan);
-        return [.. plan.Parts.Where(p => part is null || p.Id == part).Select(p => Watch(real.Find(p, withCuts: false), real, wish.Survives, bare: false)).SelectMany(w => w.Needs.SelectMany(n => FailuresOf(real, w, n, (bool[])w.Part.Failed.Clone()).Select(f => new Exposed(w.Part.Part.Id, n.Need.Id, f.Name))))];
+        return [.. plan.Parts.Where(p => part is null || p.Id == part).Select((p, at) => Watch(at, real.Find(p, withCuts: false), real, wish.Survives, bare: false)).SelectMany(w => w.Needs.SelectMany(n => FailuresOf(real, w, n, [.. w.Part.Failed], i => new Failing(real.Kit.Items[i].Id, real.Kit.Items[i].Label, [i])).Select(f => new Exposed(w.Part.Part.Id, n.Need.Id, f.Name))))];
     }
 
     /// <summary>Sums of a kit.</summary>
@@ -119,13 +130,16 @@ public sealed class KitProblem
         return [.. changes.OrderBy(c => c.To is null ? 0 : c.From is null ? 2 : 1).ThenBy(c => c.From?.StartsWith('@') == true ? 0 : 1).ThenByDescending(c => c.Grams)];
     }
 
-    private string Root(string place)
-    {
-        for (var hops = 0; place.StartsWith('@') && hops <= today.Items.Count; hops++)
-            if (PlaceReference.Parse(place, id => today.Items.Any(i => i.Id == id)) is { } on && today.Items.FirstOrDefault(i => i.Id == on.Item)?.Place is { } next) place = next;
-            else break;
-        return place;
-    }
+    /// <summary>What the owner knows of two things holds wherever they are packed.</summary>
+    private List<PairRule>? Pairs(Plan plan) => plan.Pairs is null ? null :
+    [
+        .. from pair in plan.Pairs
+           from a in Ids(pair.A)
+           from b in Ids(pair.B)
+           select pair with { A = a, B = b },
+    ];
+
+    private IEnumerable<string> Ids(string thing) => Enumerable.Range(0, variants.Items.Count).Where(i => Options[variants.Owner[i]].Thing == thing).Select(i => variants.Items[i].Id);
 
     /// <summary>
     /// An outer bound of every choice of setups: no handling takes time, and whatever is in reach is at hand. What fails
@@ -142,32 +156,35 @@ public sealed class KitProblem
         Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null })],
     };
 
-    private static Watched Watch(PartFindings part, DayAnalysis day, FailureClass survives, bool bare)
+    private static Watched Watch(int number, PartFindings part, DayAnalysis day, FailureClass survives, bool bare)
     {
         var losses = new List<Loss>();
         if (survives >= FailureClass.Rig) losses.AddRange(bare ? Losses.BareRigs(day.Kit) : Losses.Rigs(day.Kit));
         if (survives >= FailureClass.Bag) losses.AddRange(Losses.Places(day.Plan));
-        return new Watched(part, survives >= FailureClass.Item, [.. losses.Select(l => new Failing(l.Name, l.Goes!(part)))], [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
+        return new Watched(number, part, survives >= FailureClass.Item, [.. losses.Select(l => new Failing($"{l.Kind} {l.Id}", l.Name, l.Goes!(part)))], [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
     }
 
-    private IEnumerable<Failing> FailuresOf(Watched w, NeedFinding need, bool[] chosen)
+    /// <summary>By item number, what is not there with a kit.</summary>
+    private bool[] Gone(Watched w, bool[] chosen, bool[]? asIf = null)
     {
-        var failed = (bool[])w.Part.Failed.Clone();
-        for (var i = 0; i < failed.Length; i++) failed[i] |= !chosen[i];
-        return FailuresOf(day, w, need, failed, Options);
+        var gone = variants.Gone(w.Number, chosen, asIf ?? open);
+        for (var i = 0; i < gone.Length; i++) gone[i] |= w.Part.Failed[i];
+        return gone;
     }
 
-    /// <summary>Failures a need does not survive: only those that hit the ways one would take need be tried. A thing with several options fails in all of them.</summary>
-    private static IEnumerable<Failing> FailuresOf(DayAnalysis day, Watched w, NeedFinding need, bool[] failed, IReadOnlyList<KitOption>? options = null)
+    private IEnumerable<Failing> FailuresOf(Watched w, NeedFinding need, bool[] gone) =>
+        FailuresOf(day, w, need, gone, i => new Failing(Options[variants.Owner[i]].Thing, day.Kit.Items[i].Label, variants.Variants[variants.Owner[i]]));
+
+    /// <summary>Failures a need does not survive: only those that hit the ways one would take need be tried.</summary>
+    private static IEnumerable<Failing> FailuresOf(DayAnalysis day, Watched w, NeedFinding need, bool[] failed, Func<int, Failing> failureOf)
     {
         var (outcome, used) = day.Rests(need, failed);
         if (!outcome.IsMet())
         {
-            yield return new Failing(null, []);
+            yield return new Failing(null, null, []);
             yield break;
         }
-        IEnumerable<Failing> single = w.Items ? used.Select(i => new Failing(day.Kit.Items[i].Label, options is null ? [i] : [.. Enumerable.Range(0, options.Count).Where(o => options[o].Thing == options[i].Thing)])) : [];
-        foreach (var failing in single.Concat(w.Losses.Where(l => l.Items.Any(used.Contains))))
+        foreach (var failing in (w.Items ? used.Select(failureOf) : []).Concat(w.Losses.Where(l => l.Items.Any(used.Contains))))
         {
             int[] gone = [.. failing.Items.Where(i => !failed[i])];
             foreach (var i in gone) failed[i] = true;
@@ -177,35 +194,78 @@ public sealed class KitProblem
         }
     }
 
-    /// <summary>The largest kit that still fails tells the fewest things of which one must come along; each failure of the class then asks one that it does not hit.</summary>
+    /// <summary>
+    /// Clauses true of every kit, whatever it leaves at home: where everything is wherever it could be, the largest kit
+    /// that still fails tells the fewest things of which one must come along; each failure of the class then asks one that
+    /// it does not hit.
+    /// </summary>
     private IEnumerable<KitClause> Clauses(Watched w, NeedFinding need, Failing failure, bool[] chosen, int[] growth)
     {
-        var failed = (bool[])w.Part.Failed.Clone();
-        for (var i = 0; i < failed.Length; i++) failed[i] |= !chosen[i];
+        var failed = Gone(w, chosen, all);
         foreach (var i in failure.Items) failed[i] = true;
-        foreach (var i in growth)
+        if (day.Left(need, failed).Outcome.IsMet()) yield break;
+        foreach (var o in growth)
         {
-            if (!failed[i] || w.Part.Failed[i]) continue;
-            failed[i] = false;
-            if (day.Left(need, failed).Outcome.IsMet()) failed[i] = true;
+            int[] back = [.. variants.Variants[o].Where(i => variants.Owner[i] == o && failed[i] && !w.Part.Failed[i])];
+            if (back.Length == 0) continue;
+            foreach (var i in back) failed[i] = false;
+            if (day.Left(need, failed).Outcome.IsMet())
+                foreach (var i in back) failed[i] = true;
         }
-        int[] cut = [.. Enumerable.Range(0, failed.Length).Where(i => failed[i] && !w.Part.Failed[i])];
-        if (cut.Length == 0) yield break;
-        int[] free = [.. cut.Where(o => !Options[o].Fixed)];
-        var kept = cut.Length - free.Length;
-        var things = cut.Select(o => Options[o].Thing).Distinct(StringComparer.Ordinal).Count();
-        var atLeast = w.Items && things > 1 ? 2 : 1;
-        if (kept < atLeast && free.Length > 0) yield return new KitClause(w.Part.Part.Id, need.Need.Id, free, atLeast - kept);
-        foreach (var loss in w.Losses)
+        int[] lacking = [.. Enumerable.Range(0, failed.Length).Where(i => failed[i] && !w.Part.Failed[i])];
+        var things = lacking.Select(i => Options[variants.Owner[i]].Thing).Distinct(StringComparer.Ordinal).ToList();
+        var spared = things.Exists(thing => excused.Contains((w.Number, need.Need.Id, thing)));
+        if (w.Items && things.Count > 1 && !spared)
         {
-            int[] left = [.. cut.Except(loss.Items)];
-            if (left.Length > 0 && left.Length < cut.Length && left.All(o => !Options[o].Fixed)) yield return new KitClause(w.Part.Part.Id, need.Need.Id, left, 1);
+            if (AnyOf(lacking, 2) is { } two) yield return two;
+        }
+        else
+        {
+            if (AnyOf(lacking) is { } one) yield return one;
+            foreach (var thing in w.Items && things.Count > 1 ? things : [])
+                if (!excused.Contains((w.Number, need.Need.Id, thing)) && AnyOf(lacking.Where(i => Options[variants.Owner[i]].Thing != thing)) is { } other) yield return other;
+        }
+        foreach (var loss in w.Losses)
+            if (!excused.Contains((w.Number, need.Need.Id, loss.Key)) && lacking.Any(loss.Items.Contains) && AnyOf(lacking.Except(loss.Items)) is { } left) yield return left;
+
+        // What stays in any case is chosen already.
+        KitClause? AnyOf(IEnumerable<int> some, int atLeast = 1)
+        {
+            int[] options = [.. some.Select(i => variants.Owner[i]).Distinct()], free = [.. options.Where(o => !Options[o].Fixed)];
+            return free.Length > 0 && options.Length - free.Length < atLeast ? new KitClause(w.Part.Part.Id, need.Need.Id, free, atLeast - options.Length + free.Length, []) : null;
+        }
+    }
+
+    /// <summary>A clause true of the kits that leave the same at home of what holds or bears other things, as far as that matters here.</summary>
+    private KitClause Clause(Watched w, NeedFinding need, Failing failure, bool[] chosen)
+    {
+        bool[] kit = [.. chosen];
+        foreach (var o in growths[0])
+        {
+            if (kit[o]) continue;
+            kit[o] = true;
+            kit[o] = Fails(open);
+        }
+        bool[] either = [.. open];
+        foreach (var o in variants.Leans(w.Number))
+        {
+            if (!kit[o]) continue;
+            either[o] = true;
+            either[o] = Fails(either);
+        }
+        return new KitClause(w.Part.Part.Id, need.Need.Id, [.. Enumerable.Range(0, kit.Length).Where(o => !kit[o])], 1, [.. variants.Leans(w.Number).Where(o => kit[o] && !either[o])]);
+
+        bool Fails(bool[] asIf)
+        {
+            var failed = Gone(w, kit, asIf);
+            foreach (var i in failure.Items) failed[i] = true;
+            return !day.Left(need, failed).Outcome.IsMet();
         }
     }
 
     /// <summary>A part whose once and must needs are watched.</summary>
-    private sealed record Watched(PartFindings Part, bool Items, IReadOnlyList<Failing> Losses, IReadOnlyList<NeedFinding> Needs);
+    private sealed record Watched(int Number, PartFindings Part, bool Items, IReadOnlyList<Failing> Losses, IReadOnlyList<NeedFinding> Needs);
 
     /// <summary>Things that go together; no name where nothing goes.</summary>
-    private sealed record Failing(string? Name, int[] Items);
+    private sealed record Failing(string? Key, string? Name, int[] Items);
 }

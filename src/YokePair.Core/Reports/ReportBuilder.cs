@@ -58,7 +58,7 @@ internal static class ReportBuilder
                 .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged),
             ],
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
-            Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => PackedIn(kit, i) == p.Id)))],
+            Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => kit.PackedIn(i) == p.Id)))],
         };
     }
 
@@ -119,10 +119,4 @@ internal static class ReportBuilder
 
     private static IEnumerable<SupplyCount> Counts<T>(IEnumerable<T> items, Func<T, string?> type, Func<T, bool> ready) =>
         items.GroupBy(i => type(i) ?? "unknown", StringComparer.Ordinal).Select(g => new SupplyCount(g.Key, g.Count(), g.Count(ready)));
-
-    private static string? PackedIn(Kit kit, int item)
-    {
-        for (var steps = 0; steps <= kit.Items.Length && kit.RestsOn[item] != Kit.None; steps++) item = kit.RestsOn[item];
-        return kit.RestsOn[item] == Kit.None ? kit.Items[item].Place : null;
-    }
 }

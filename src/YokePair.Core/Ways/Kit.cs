@@ -73,6 +73,13 @@ internal sealed class Kit
     /// <summary>Radio system a flash or trigger sends to; null = it sends none.</summary>
     public string? Sends(int item) => Items[item] is Flash { CanSend: true } flash ? flash.RadioSystem : (Items[item] as Trigger)?.Sends;
 
+    /// <summary>Id of the place an item is packed in, things it lies on followed; null = in none.</summary>
+    public string? PackedIn(int item)
+    {
+        for (var steps = 0; steps <= Items.Length && RestsOn[item] != None; steps++) item = RestsOn[item];
+        return RestsOn[item] == None ? Items[item].Place : null;
+    }
+
     /// <summary>By item, whether a part that goes on at the same time elsewhere has it in a hand or in its lights, and this part has not.</summary>
     public bool[] HeldElsewhere(Part part)
     {
