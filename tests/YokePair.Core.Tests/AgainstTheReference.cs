@@ -8,13 +8,17 @@ namespace YokePair.Core.Tests;
 public sealed class AgainstTheReference
 {
     [Fact]
-    public void Outcomes_margins_cut_sets_and_every_single_loss_are_those_of_the_plain_reference() => Compare(RandomPlan.From, 1500);
+    public void Outcomes_margins_cut_sets_and_every_single_loss_are_those_of_the_plain_reference() => Compare(RandomPlan.From, 1500, leastLit: 0);
 
     [Fact]
-    public void So_they_are_where_flashes_lamps_tripods_and_filters_decide() => Compare(RandomLights.From, 2500);
+    public void So_they_are_where_flashes_lamps_tripods_and_filters_decide() => Compare(RandomLights.From, 2500, leastLit: 200);
 
-    private static void Compare(Func<int, Plan> make, int iterations)
+    [Fact]
+    public void So_they_are_where_there_are_many_alike() => Compare(seed => Crowd.Of(seed % 2 == 0 ? RandomPlan.From(seed) : RandomLights.From(seed), seed), 600, leastLit: 20, leastCopies: 30);
+
+    private static void Compare(Func<int, Plan> make, int iterations, int leastLit, int leastCopies = 0)
     {
+        var copies = 0;
         var met = 0;
         var cuts = 0;
         var lit = 0;
@@ -46,11 +50,12 @@ public sealed class AgainstTheReference
                         Assert.Equal(SlowReference.OutcomeOf(ways, tolerance, [.. loss.Items]), loss.Parts.Single(p => p.Part == part.Id).Needs.Single(n => n.Need == need.Id).Outcome);
                     if (baseline.IsMet()) Interlocked.Increment(ref met);
                     if (mine.Best?.Items.Any(i => SlowReference.InLights(part, i)) == true) Interlocked.Increment(ref lit);
+                    if (mine.Best?.Items.Any(Crowd.IsCopy) == true) Interlocked.Increment(ref copies);
                     Interlocked.Add(ref cuts, expected.Count);
                 }
         }, iter: iterations);
         // The comparison means nothing on plans where nothing works or nothing can break.
-        Assert.True(met > 800 && cuts > 1000 && (make != RandomLights.From || lit > 200), $"{met} needs met, {lit} by lights in the room, {cuts} cut sets compared");
+        Assert.True(met > iterations / 4 && cuts > iterations / 2 && lit >= leastLit && copies >= leastCopies, $"{met} needs met, {lit} by lights in the room, {copies} with copies, {cuts} cut sets compared");
     }
 
     [Fact]
@@ -60,17 +65,19 @@ public sealed class AgainstTheReference
         var apart = 0;
         Gen.Int.Sample(seed =>
         {
-            var plan = RandomMoment.From(seed);
+            // Of many things alike the plain reference lists too many sets; there, outcomes alone are compared.
+            var crowded = seed % 40 == 0;
+            var plan = crowded ? Crowd.Of(RandomMoment.From(seed), seed) : RandomMoment.From(seed);
             var part = plan.Parts[0];
             var slow = new SlowReference(plan);
             var needs = part.Needs.Take(2).Select(n => (slow.Ways(part, n), slow.ToleranceOf(n))).ToList();
             var baseline = SlowReference.OutcomeOfMoment(needs);
-            var expected = baseline.IsMet() ? slow.Cuts(gone => SlowReference.OutcomeOfMoment(needs, gone)) : [];
+            var expected = baseline.IsMet() && !crowded ? slow.Cuts(gone => SlowReference.OutcomeOfMoment(needs, gone)) : [];
             var report = new DayAnalysis(plan).Report();
             foreach (var mine in report.Needs.Take(2))
             {
                 Assert.Equal(baseline, mine.Baseline);
-                Assert.Equal(expected.Order(StringComparer.Ordinal), mine.Cuts.Select(c => string.Join('+', c.Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal));
+                if (!crowded) Assert.Equal(expected.Order(StringComparer.Ordinal), mine.Cuts.Select(c => string.Join('+', c.Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal));
                 foreach (var loss in report.Events)
                     Assert.Equal(SlowReference.OutcomeOfMoment(needs, [.. loss.Items]), loss.Parts[0].Needs.Single(n => n.Need == mine.Need).Outcome);
             }

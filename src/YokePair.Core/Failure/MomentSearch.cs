@@ -106,7 +106,7 @@ internal sealed class MomentSearch(IReadOnlyList<NeedWays> needs, bool dualRecor
             var records = candidate.Rig.Cards is null || !dualRecord || picks.Count(p => p.Want == Want.Card) == 2;
             var sound = candidate.Quality == Quality.Full && records && !picks.Any(p => p.From.Doubtful);
             if (fullOnly && !sound) return false;
-            found[at] = new Way(candidate.Rig, sound ? Quality.Full : Quality.SecondBest, seconds, picks);
+            found[at] = Way.Of(candidate.Rig, sound ? Quality.Full : Quality.SecondBest, seconds, picks);
             return Meet(at + 1);
         }
         foreach (var group in asks[level].Groups)
@@ -118,6 +118,8 @@ internal sealed class MomentSearch(IReadOnlyList<NeedWays> needs, bool dualRecor
                 if (failed[item] || !used.Add(item)) continue;
                 if (Fill(at, candidate, asks, level + 1, [.. picks, new Pick(asks[level].Kind, item, group)], seconds + group.ChangeSeconds + fetched)) return true;
                 used.Remove(item);
+                // Every way that could take one of them could take any other.
+                if (asks[level].Kind == Want.Twin) break;
             }
         }
         return false;

@@ -65,7 +65,7 @@ internal sealed class WaySearch(bool dualRecord)
             }
             if (bestPicks is null) continue;
             var sound = candidate.Quality == Quality.Full && (records == 2 || !dualRecord) && !bestPicks.Any(p => p.From.Doubtful);
-            best = new Way(rig, sound ? Quality.Full : Quality.SecondBest, bestSeconds, bestPicks);
+            best = Way.Of(rig, sound ? Quality.Full : Quality.SecondBest, bestSeconds, bestPicks);
         }
         return best;
     }

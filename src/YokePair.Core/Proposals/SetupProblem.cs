@@ -237,7 +237,8 @@ public sealed class SetupProblem
             if (((Filter)kit.Items[index]).Stops is { } stops) yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, stops));
     }
 
-    private static bool Same(Kit kit, FittedGlass glass, Chain chain) => glass.Pieces.Select(p => kit.Items[p].Id).ToHashSet(StringComparer.Ordinal).SetEquals(chain.Items);
+    private static bool Same(Kit kit, FittedGlass glass, Chain chain) =>
+        glass.Pieces.ToHashSet().SetEquals(chain.Items.Select(id => kit.IndexOf(id) is var item && kit.Twins.Of(item) is { } alike ? alike[0] : item));
 
     private IEnumerable<Succession> Follow()
     {

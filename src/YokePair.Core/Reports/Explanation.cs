@@ -155,7 +155,7 @@ public static class Explaining
                 yield return Weigh(day, part, need, fitted, NeedFit.Ambient(day.Plan.Rules, part.Part, need.Need, fitted.Glass), Aid.None, null, []);
             foreach (var group in candidates.Where(g => g.Key.Index == fitted.Index))
             {
-                var rig = (day.BestOf(need.Ways.Only([.. group]), part.Failed).Way?.Rig ?? group.First().Rig);
+                var rig = (day.BestOf(need.Ways.Only([.. group]), part.Failed).Way?.Rig ?? group.First().Rig.Whole);
                 yield return Weigh(day, part, need, fitted, RigFit.Of(kit, part.Part, need.Need, rig), group.Key.Aid, rig, [.. group]);
             }
         }
@@ -171,7 +171,7 @@ public static class Explaining
             [.. fitted.Pieces.Select(p => kit.Items[p].Id)],
             rig is { Flash: not Kit.None } ? kit.Items[rig.Flash].Id : null,
             aid,
-            [.. items.Except(fitted.Items).Concat(way?.Picks.Where(p => p.Want == Want.Support).Select(p => p.Item) ?? []).Select(i => kit.Items[i].Id)],
+            [.. items.Except(rig?.Fitted?.Items ?? fitted.Items).Concat(way?.Picks.Where(p => p.Want == Want.Support).Select(p => p.Item) ?? []).Select(i => kit.Items[i].Id)],
             way is null ? null : kit.Plan.People[way.Rig.Actor].Id,
             outcome,
             [.. items.Where(i => part.Failed[i]).Select(i => kit.Items[i].Id)],

@@ -25,7 +25,7 @@ internal static class GapReasons
             return $"the quickest way, {Named(late.Rig.Fitted!)}, takes {Words.Seconds(late.Seconds)} and it can wait {Words.Seconds(need.Ways.ToleranceSeconds)}";
         if (!part.Ways.Layout.Actors.Any(a => need.Need.Who == Need.Anyone || kit.Plan.People[a].Id == need.Need.Who))
             return "nobody who may photograph it is there";
-        if (need.Ways.Candidates.Any(c => Works(c.Rig.Items)))
+        if (need.Ways.Candidates.Any(c => !c.Rig.IsHit(part.Failed)))
             return "no charged battery and clear card are left for a camera that would do";
 
         var weighed = kit.Glass.Where(g => Works([g.Body, .. g.Pieces]))
@@ -49,7 +49,7 @@ internal static class GapReasons
             _ => $"nothing you pack will do; {Named(glass)} comes nearest",
         };
 
-        bool Works(int[] items) => !Array.Exists(items, i => part.Failed[i]);
+        bool Works(int[] items) => Array.TrueForAll(items, i => kit.Twins.Works(i, part.Failed));
     }
 
     private static string WhyUnlit(Part part, Need need)

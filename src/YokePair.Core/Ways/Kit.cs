@@ -24,19 +24,22 @@ internal sealed class Kit
             RestsOn[i] = at is { } reference ? IndexOf(reference.Item) : None;
             Slot[i] = (at?.Slot ?? 0) - 1;
         }
+        Twins = new Twins(plan, Items, RestsOn, IndexOf);
         var glass = new List<FittedGlass>();
-        foreach (var body in plan.Items.OfType<Body>())
-            foreach (var fitting in GlassOnBody.Fitting(body, plan))
+        var told = Twins.Any ? plan with { Items = [.. Items.Where((_, i) => !Twins.IsStoodFor(i))] } : plan;
+        foreach (var body in told.Items.OfType<Body>())
+            foreach (var fitting in GlassOnBody.Fitting(body, told))
                 glass.Add(new FittedGlass(glass.Count, fitting, IndexOf(body.Id), [.. fitting.Pieces.Select(p => IndexOf(p.Id))]));
         Glass = [.. glass];
         Bodies = Indexes<Body>();
         Batteries = Indexes<Battery>();
         Cards = Indexes<Card>();
         Flashes = Indexes<Flash>();
+        FlashKinds = [.. Flashes.Where(i => !Twins.IsStoodFor(i))];
         Cells = Indexes<Cells>();
         Triggers = Indexes<Trigger>();
         Supports = [.. Indexes<Support>().Where(i => ((Support)Items[i]).CarriesCamera)];
-        Filters = Indexes<Filter>();
+        Filters = [.. Indexes<Filter>().Where(i => !Twins.IsStoodFor(i))];
     }
 
     public Plan Plan { get; }
@@ -49,6 +52,10 @@ internal sealed class Kit
     /// <summary>By item: the slot its place names, counted from 0, or −1.</summary>
     public int[] Slot { get; }
 
+    /// <summary>Things of which there are many alike.</summary>
+    public Twins Twins { get; }
+
+    /// <summary>Every body with glass; of twins, the first.</summary>
     public FittedGlass[] Glass { get; }
 
     public int[] Bodies { get; }
@@ -59,6 +66,9 @@ internal sealed class Kit
 
     public int[] Flashes { get; }
 
+    /// <summary>Flashes, of twins the first.</summary>
+    public int[] FlashKinds { get; }
+
     public int[] Cells { get; }
 
     public int[] Triggers { get; }
@@ -66,6 +76,7 @@ internal sealed class Kit
     /// <summary>Tripods and monopods.</summary>
     public int[] Supports { get; }
 
+    /// <summary>Filters and rings, of twins the first.</summary>
     public int[] Filters { get; }
 
     public int IndexOf(string? id) => id is not null && indexes.TryGetValue(id, out var index) ? index : None;
@@ -108,5 +119,5 @@ internal sealed record FittedGlass(int Index, GlassOnBody Glass, int Body, int[]
     public int Lens => Pieces[0];
 
     /// <summary>Body and glass.</summary>
-    public int[] Items { get; } = [Body, .. Pieces];
+    public int[] Items { get; init; } = [Body, .. Pieces];
 }

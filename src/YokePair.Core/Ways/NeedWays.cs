@@ -28,7 +28,7 @@ internal sealed class NeedWays
     {
         var rules = part.Kit.Plan.Rules;
         var who = need.Who == Need.Anyone ? Kit.None : part.Layout.PersonIndex(need.Who);
-        if (need.Role is not null) return new NeedWays(need, need.ToleranceSeconds(rules), [.. RoleWays(part, need, who).OrderBy(c => c.Rig.Seconds)]);
+        if (need.Role is not null) return Made(RoleWays(part, need, who).OrderBy(c => c.Rig.Seconds));
         var aided = new AidedWays(part, need);
         var fits = new Quality?[part.Kit.Glass.Length];
         var candidates = new List<Candidate>();
@@ -47,8 +47,11 @@ internal sealed class NeedWays
                     candidates.Add(new Candidate(rig, alone));
         // The part's rigs come quickest first; only aided and unattended ways stand out of order.
         for (var i = 1; i < candidates.Count; i++)
-            if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return new NeedWays(need, need.ToleranceSeconds(rules), [.. candidates.OrderBy(c => c.Rig.Seconds)]);
-        return new NeedWays(need, need.ToleranceSeconds(rules), [.. candidates]);
+            if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return Made(candidates.OrderBy(c => c.Rig.Seconds));
+        return Made(candidates);
+
+        NeedWays Made(IEnumerable<Candidate> all) =>
+            new(need, need.ToleranceSeconds(rules), part.Kit.Twins.Any ? [.. all.Select(c => c with { Rig = c.Rig.WithTwins(part.Kit) })] : [.. all]);
     }
 
     /// <summary>Things with the role that somebody can get at, with cells and card of their own.</summary>
@@ -59,7 +62,7 @@ internal sealed class NeedWays
             if (who == Kit.None || actor == who)
                 for (var i = 0; i < kit.Items.Length; i++)
                 {
-                    if (kit.Items[i].Roles?.Contains(need.Role!, StringComparer.OrdinalIgnoreCase) != true) continue;
+                    if (kit.Twins.IsStoodFor(i) || kit.Items[i].Roles?.Contains(need.Role!, StringComparer.OrdinalIgnoreCase) != true) continue;
                     var source = part.Layout.SourceOf(i);
                     var seconds = part.Layout.Cost(actor, source);
                     if (!double.IsPositiveInfinity(seconds) && Supplies.ForRole(kit, part.Layout, actor, i) is { } asks)
@@ -138,7 +141,7 @@ internal sealed class AidedWays
 
     private void AddFlash(Rig rig, Quality without, List<Candidate> candidates)
     {
-        foreach (var index in kit.Flashes)
+        foreach (var index in kit.FlashKinds)
         {
             var quality = Lit(rig, index);
             if (quality < without && part.PowerFor(rig.Actor, index) is { } cells && rig.WithFlash(kit, part.Layout, index, cells) is { } with) candidates.Add(new Candidate(with, quality));
@@ -172,7 +175,7 @@ internal sealed class AidedWays
             var half = pair is not (null or PairFit.Full) || item.Doubtful || sender.Relays.Any(r => kit.Items[r].Doubtful);
             foreach (var set in room.Sets(sender.System, need.Stands!.Count))
             {
-                if (set.StandIn == sender.Item) continue;
+                if (set.StandIn == sender.Item && kit.Twins.Of(sender.Item) is null) continue;
                 if (!litBySet.TryGetValue((rig.Fitted.Index, set), out var quality))
                 {
                     quality = NeedFit.WithStands(kit.Plan.Rules, part.Part, need, glass, set.Flashes, rig.Supported).Quality;
@@ -190,7 +193,7 @@ internal sealed class AidedWays
         foreach (var set in part.LightsFor(rig.Actor).Continuous())
             Try(RigFit.PlacedLampEv(part.Part, need, set.LuxAtOneM), set.Items, () => rig.WithLights(set));
         for (var i = 0; i < kit.Items.Length; i++)
-            if (kit.Items[i] is StandLight { LuxAtOneM: { } lux } && !part.Layout.IsLit(i))
+            if (kit.Items[i] is StandLight { LuxAtOneM: { } lux } && !part.Layout.IsLit(i) && !kit.Twins.IsStoodFor(i))
                 Try(RigFit.LampEv(part.Part, need, lux), [i], () => part.PowerFor(rig.Actor, i) is { } batteries ? rig.WithLamp(kit, part.Layout, i, batteries) : null);
 
         void Try(double ev, int[] lamps, Func<Rig?> with)

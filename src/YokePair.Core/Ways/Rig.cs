@@ -30,19 +30,19 @@ internal sealed record Rig
     public bool Competes { get; private init; }
 
     /// <summary>Number of the flash on the camera, or <see cref="Kit.None"/>.</summary>
-    public int Flash { get; private init; } = Kit.None;
+    public int Flash { get; init; } = Kit.None;
 
     /// <summary>Lights in the room it relies on; null = none.</summary>
-    public LightSet? Lights { get; private init; }
+    public LightSet? Lights { get; init; }
 
     /// <summary>Number of the flash or trigger that fires them, or <see cref="Kit.None"/>.</summary>
-    public int Sender { get; private init; } = Kit.None;
+    public int Sender { get; init; } = Kit.None;
 
     /// <summary>Whether it is on a tripod or monopod.</summary>
     public bool Supported { get; private init; }
 
     /// <summary>ND filter and ring, or none.</summary>
-    public int[] Filters { get; private init; } = [];
+    public int[] Filters { get; init; } = [];
 
     /// <summary>Everything that must not fail: body, glass, light.</summary>
     public required int[] Items { get; init; }
@@ -59,12 +59,34 @@ internal sealed record Rig
     /// <summary>Seconds, fetching included, asks and cards not.</summary>
     public required double Seconds { get; init; }
 
-    /// <summary>Whether anything of it has failed.</summary>
+    /// <summary>Where some of its things are one of many alike: how to name those taken.</summary>
+    public TwinRig? Twins { get; private init; }
+
+    /// <summary>The rig with the first of each of its twins among its items.</summary>
+    public Rig Whole => Twins?.Whole ?? this;
+
+    /// <summary>Whether anything of it has failed, or all that are alike.</summary>
     public bool IsHit(bool[] failed)
     {
         foreach (var item in Items)
             if (failed[item]) return true;
-        return false;
+        return Twins?.AreHit(failed) == true;
+    }
+
+    /// <summary>The same rig, its items without those that have twins: which one is taken becomes an ask.</summary>
+    public Rig WithTwins(Kit kit)
+    {
+        if (!Array.Exists(Items, i => kit.Twins.Of(i) is not null)) return this;
+        int[] alike = [.. Items.Where(i => kit.Twins.Of(i) is not null)];
+        // In place, as fetching and fitting are reckoned already.
+        Ask[] asks = [.. alike.Select(i => new Ask(Want.Twin, [new OptionGroup(PartLayout.Nowhere, 0, 0, false, kit.Twins.Of(i)!)]))];
+        return this with
+        {
+            Items = [.. Items.Where(i => kit.Twins.Of(i) is null)],
+            Asks = [.. asks, .. Asks],
+            Competes = Competes || alike.Distinct().Count() < alike.Length,
+            Twins = new TwinRig(kit, this, alike),
+        };
     }
 
     /// <summary>Works out a rig; null when a piece cannot be got at.</summary>

@@ -22,6 +22,9 @@ internal sealed class LightSet(int[] items, Ask[] asks, double seconds, int? sta
     public IReadOnlyList<(Flash Flash, string? Gel)> Flashes => flashes;
 
     public double LuxAtOneM => luxAtOneM;
+
+    /// <summary>The same with another spare, of those alike.</summary>
+    public LightSet With(int other) => standIn is not { } spare || spare == other ? this : new([.. items.Select(i => i == spare ? other : i)], asks, seconds, other, flashes, luxAtOneM);
 }
 
 /// <summary>What fires lights in the room.</summary>
@@ -55,7 +58,7 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
             foreach (var spot in chosen)
             {
                 if (chosen.Any(i => i != spot && own[i] is null)) continue;
-                foreach (var spare in kit.Flashes)
+                foreach (var spare in kit.FlashKinds)
                     if (!layout.IsLit(spare) && !double.IsPositiveInfinity(layout.Cost(actor, layout.SourceOf(spare))) && Whole(lights[spot], spare, system) is { } stood)
                         found.Add(Together([.. chosen.Select(i => i == spot ? stood : own[i]!)], spare));
             }
@@ -129,7 +132,7 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
 
     private static IEnumerable<Sender> FindSenders(Kit kit, PartLayout layout, int actor)
     {
-        foreach (var item in kit.Flashes.Concat(kit.Triggers))
+        foreach (var item in kit.FlashKinds.Concat(kit.Triggers.Where(t => !kit.Twins.IsStoodFor(t))))
         {
             var system = kit.Sends(item);
             if (system is null || layout.IsLit(item) || double.IsPositiveInfinity(layout.Cost(actor, layout.SourceOf(item)))) continue;

@@ -9,6 +9,11 @@ namespace YokePair.Core.Ways;
 /// <param name="Picks">Cards, battery, cells and support, each with the group it was taken from.</param>
 internal sealed record Way(Rig Rig, Quality Quality, double Seconds, IReadOnlyList<Pick> Picks)
 {
+    /// <summary>A way of a rig with its asks filled; of twins it names those that were taken.</summary>
+    public static Way Of(Rig rig, Quality quality, double seconds, Pick[] picks) => rig.Twins is not { } twins
+        ? new Way(rig, quality, seconds, picks)
+        : new Way(twins.Taking([.. picks.Where(p => p.Want == Want.Twin).Select(p => p.Item)]), quality, seconds, [.. picks.Where(p => p.Want != Want.Twin)]);
+
     public bool Uses(int item)
     {
         if (Array.IndexOf(Rig.Items, item) >= 0) return true;
@@ -21,7 +26,17 @@ internal sealed record Way(Rig Rig, Quality Quality, double Seconds, IReadOnlyLi
 }
 
 /// <summary>What a pick is for.</summary>
-internal enum Want { Battery, Card, Cells, Support, Sender }
+internal enum Want
+{
+    Battery,
+    Card,
+    Cells,
+    Support,
+    Sender,
+
+    /// <summary>Which of things that are all alike.</summary>
+    Twin,
+}
 
 /// <summary>A thing taken from a group of interchangeable ones.</summary>
 internal readonly record struct Pick(Want Want, int Item, OptionGroup From);
