@@ -42,6 +42,24 @@ public sealed class FailureStories
     }
 
     [Fact]
+    public void What_is_pulled_may_fail_later_and_be_mended_before_the_day_is_over()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/day?pull=z70");
+        const string Out = "[aria-label='What is pulled'] li";
+        page.Until(() => page.Strands("dinner/speaker") == 0, "the speech to be lost without it");
+        Assert.Contains("Without the 70–200 f/2.8", page.Verdict, StringComparison.Ordinal);
+        page.Choose($"{Out} label:nth-of-type(1) select", "vows");
+        page.Choose($"{Out} label:nth-of-type(2) select", "dinner");
+        page.Until(() => page.Strands("dinner/speaker") == 1, "the speech to hold by the mended lens");
+        Assert.EndsWith("?pull=z70%40vows..dinner", page.Driver.Url, StringComparison.Ordinal);
+        page.Driver.Navigate().Refresh();
+        page.Until(() => page.Verdict.Contains("everything is still met", StringComparison.Ordinal), "the same day after a reload");
+        page.Button("Put it back").Click();
+        page.Until(() => !page.Has(Out), "nothing pulled");
+    }
+
+    [Fact]
     public void The_least_kit_is_proven_seen_on_the_day_taken_and_undone()
     {
         using var site = new Site(seed: true);

@@ -28,7 +28,7 @@ import { VerdictBar } from "./VerdictBar";
 
 export function Board() {
   const key = useParams().assignment ?? "";
-  const { pulls, selection, select, togglePull, putAllBack } = useDayUrl();
+  const { pulls, selection, select, togglePull, changePull, putAllBack } = useDayUrl();
   const { board, loadError, pending, notice, dismiss, edit, step, tryOut, endTrial, trial } = useBoard(
     key,
     pulls,
@@ -68,8 +68,21 @@ export function Board() {
 
   // One value while nothing of it changes: a pending verdict must not draw the whole day anew.
   const actions = useMemo(
-    () => day && { day, asIs, selection, select, edit, tryOut, pulling, togglePull, touchItem, pulls },
-    [day, asIs, selection, select, edit, tryOut, pulling, togglePull, touchItem, pulls],
+    () =>
+      day && {
+        day,
+        asIs,
+        selection,
+        select,
+        edit,
+        tryOut,
+        pulling,
+        togglePull,
+        changePull,
+        touchItem,
+        pulls,
+      },
+    [day, asIs, selection, select, edit, tryOut, pulling, togglePull, changePull, touchItem, pulls],
   );
 
   // A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls.

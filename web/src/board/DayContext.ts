@@ -1,7 +1,8 @@
 import { createContext, useContext } from "react";
 import type { PlanEdit } from "../api/client";
 import type { Day } from "./dayModel";
-import type { Pull, Selection } from "./useDayUrl";
+import type { Pull } from "./pulls";
+import type { Selection } from "./useDayUrl";
 
 /** Edits that may be looked at on the board before they are made. */
 export interface Trial {
@@ -22,6 +23,7 @@ export interface DayActions {
   /** Whether the next touch pulls a thing. */
   pulling: boolean;
   togglePull: (pull: Pull) => void;
+  changePull: (pull: Pull) => void;
   /** Pulls while pulling, else shows. */
   touchItem: (item: string, part?: string) => void;
   pulls: string[];

@@ -12,7 +12,7 @@ export function PullMenu({
   part: string;
   children: ReactNode;
 }) {
-  const { day, togglePull } = useDay();
+  const { day, togglePull, changePull } = useDay();
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>{children}</DropdownMenu.Trigger>
@@ -23,7 +23,10 @@ export function PullMenu({
             <DropdownMenu.Item
               key={id}
               className="px-3 py-1.5 outline-none data-highlighted:bg-ink data-highlighted:text-ground"
-              onSelect={() => togglePull({ item: id, part })}
+              onSelect={() =>
+                // What was out before and is mended by now fails again from here on.
+                (day.isPulled(id) && !day.isPulled(id, part) ? changePull : togglePull)({ item: id, part })
+              }
             >
               {day.isPulled(id, part) ? "Put back " : ""}
               {day.name(id)}

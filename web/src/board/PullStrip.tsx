@@ -3,14 +3,20 @@ import { Strands } from "../marks/Strands";
 import { seconds, time } from "../shared/format";
 import { outcomeWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
+import { readPull, type Pull } from "./pulls";
 
 /** What to do now, need by need, worst first. */
 export function PullStrip({ pull }: { pull: PullResult }) {
-  const { day, select } = useDay();
+  const { day, select, pulls } = useDay();
   const hanging = day.board.report.needs.filter((n) => n.importance !== "nice" && n.strands < 2).length;
   const part = (id: string) => day.parts.find((p) => p.id === id);
   return (
     <section aria-label="What to do now" className="border-y border-rule bg-raised px-4 py-2">
+      <ul aria-label="What is pulled" className="mb-1 flex flex-wrap gap-x-6 gap-y-1">
+        {pulls.map(readPull).map((out) => (
+          <PulledThing key={out.item} out={out} />
+        ))}
+      </ul>
       {pull.changes.length > 0 && (
         <ol className="flex max-h-44 flex-col gap-1 overflow-auto">
           {pull.changes.map((change) => {
@@ -60,5 +66,50 @@ export function PullStrip({ pull }: { pull: PullResult }) {
         </button>
       </p>
     </section>
+  );
+}
+
+/** One thing that is out, from when on, and by when it is mended or another has come. */
+function PulledThing({ out }: { out: Pull }) {
+  const { day, togglePull, changePull } = useDay();
+  const from = day.parts.findIndex((p) => p.id === out.part);
+  const names = day.parts.map((p) => [p.id, p.name ?? p.id] as const);
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-2">
+      <strong>{day.name(out.item)}</strong>
+      <label>
+        out from{" "}
+        <select
+          className="webbing font-normal"
+          value={out.part ?? ""}
+          onChange={(e) => changePull({ item: out.item, part: e.target.value || undefined })}
+        >
+          <option value="">the start of the day</option>
+          {names.map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        mended or replaced by{" "}
+        <select
+          className="webbing font-normal"
+          value={out.until ?? ""}
+          onChange={(e) => changePull({ ...out, until: e.target.value || undefined })}
+        >
+          <option value="">not that day</option>
+          {names.slice(Math.max(from, 0) + 1).map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button className="webbing" onClick={() => togglePull(out)}>
+        Put it back
+      </button>
+    </li>
   );
 }

@@ -1,5 +1,6 @@
 import { scaleLinear, type ScaleLinear } from "d3-scale";
 import type { BoardView, Item, NeedReport, Part, Setup } from "../api/client";
+import { readPull } from "./pulls";
 
 /** One camera position, running through the day. */
 export interface Position {
@@ -40,9 +41,9 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
   const parts = [...plan.parts].sort((a, b) => (a.start ?? "").localeCompare(b.start ?? ""));
   const order = new Map(parts.map((p, i) => [p.id, i]));
   const pulled = new Map(
-    pulls.map((text): [string, number] => {
-      const at = text.lastIndexOf("@");
-      return at < 0 ? [text, 0] : [text.slice(0, at), order.get(text.slice(at + 1)) ?? 0];
+    pulls.map((text): [string, { from: number; until: number }] => {
+      const { item, part, until } = readPull(text);
+      return [item, { from: order.get(part ?? "") ?? 0, until: order.get(until ?? "") ?? parts.length }];
     }),
   );
   return {
@@ -63,8 +64,10 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
       return place;
     },
     isPulled: (item, part) => {
-      const from = pulled.get(item);
-      return from !== undefined && (part === undefined || (order.get(part) ?? 0) >= from);
+      const out = pulled.get(item);
+      if (!out || part === undefined) return !!out;
+      const at = order.get(part) ?? 0;
+      return at >= out.from && at < out.until;
     },
     away: (item, part) => {
       const missing = away.get(item);

@@ -1,5 +1,6 @@
 import { useCallback, useMemo } from "react";
 import { useSearchParams } from "react-router";
+import { pullText, readPull, type Pull } from "./pulls";
 
 /** What the inspector shows. */
 export type Selection =
@@ -13,14 +14,6 @@ export type Selection =
 
 /** How the ways of a need are laid out. */
 export type Bench = "framing" | "light";
-
-/** A thing pulled, and from which part on; without a part, all day. */
-export interface Pull {
-  item: string;
-  part?: string;
-}
-
-const pullText = (pull: Pull) => (pull.part ? `${pull.item}@${pull.part}` : pull.item);
 
 /** What is seen and what is pulled live in the address, so that a link or a reload shows the same. */
 export function useDayUrl() {
@@ -60,9 +53,15 @@ export function useDayUrl() {
   const togglePull = useCallback(
     (pull: Pull) =>
       setPulls((old) => {
-        const rest = old.filter((p) => p !== pull.item && !p.startsWith(`${pull.item}@`));
+        const rest = old.filter((p) => readPull(p).item !== pull.item);
         return rest.length < old.length ? rest : [...rest, pullText(pull)];
       }),
+    [setPulls],
+  );
+
+  /** Says from when on, or until when, a pulled thing is out. */
+  const changePull = useCallback(
+    (pull: Pull) => setPulls((old) => old.map((p) => (readPull(p).item === pull.item ? pullText(pull) : p))),
     [setPulls],
   );
 
@@ -71,6 +70,7 @@ export function useDayUrl() {
     selection,
     select,
     togglePull,
+    changePull,
     putAllBack: useCallback(() => setPulls(() => []), [setPulls]),
   };
 }
