@@ -25,6 +25,18 @@ public sealed class LockerProperties
         }
     }, iter: 200);
 
+    [Theory]
+    [InlineData(1.0 / 250, "1/250")]
+    [InlineData(1.0 / 32000, "1/32000")]
+    [InlineData(0.4, "0.4")]
+    [InlineData(2.5, "2.5")]
+    public void Short_times_are_said_as_fractions_and_read_back(double seconds, string said)
+    {
+        var figure = FigureCatalogue.Find("body", "fastestShutterSeconds")!;
+        Assert.Equal(said, figure.Say(seconds));
+        Assert.Equal(seconds, figure.Parse(said).Value!.GetValue<double>(), 12);
+    }
+
     [Fact]
     public void The_answer_for_two_things_does_not_depend_on_their_order() => Gen.Int[0, 100_000].Sample(seed =>
     {

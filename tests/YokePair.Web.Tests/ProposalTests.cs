@@ -45,6 +45,30 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         Assert.Equal(76, undone.GetProperty("plan").GetProperty("items").GetArrayLength());
     }
 
+    [Fact]
+    public async Task With_other_glass_in_the_hands_less_will_do_and_that_is_proven_too()
+    {
+        var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
+        var asItIs = await Found("survives=rig");
+        var free = await Found("survives=rig&free=true");
+        Assert.True(asItIs.GetProperty("proven").GetBoolean() && free.GetProperty("proven").GetBoolean());
+        Assert.True(free.GetProperty("cost").GetDouble() < asItIs.GetProperty("cost").GetDouble());
+        Assert.Equal(free.GetProperty("cost").GetDouble(), free.GetProperty("atLeast").GetDouble());
+
+        // Taken with its setups in one step, the day has nothing more than the kit said it would leave.
+        var edits = free.GetProperty("changes").EnumerateArray().Select(c => c.GetProperty("edit")).Concat(free.GetProperty("setups").EnumerateArray().SelectMany(s => s.GetProperty("edits").EnumerateArray())).ToList();
+        var board = await (await client.Post($"/api/assignments/{key}/edits", new { baseRevision = 1, edits })).Json();
+        var left = free.GetProperty("exposed").EnumerateArray().Select(e => e.GetProperty("need").GetString()).ToHashSet();
+        Assert.All(board.GetProperty("report").GetProperty("gaps").EnumerateArray(), gap => Assert.Contains(gap.GetProperty("need").GetString(), left));
+        Assert.All(board.GetProperty("report").GetProperty("singlePoints").EnumerateArray().SelectMany(s => s.GetProperty("hits").EnumerateArray()), hit => Assert.Contains(hit.GetProperty("need").GetString(), left));
+
+        async Task<JsonElement> Found(string query)
+        {
+            var text = await client.GetStringAsync(new Uri($"/api/assignments/{key}/kit-proposal?{query}", UriKind.Relative));
+            return JsonDocument.Parse(text.Split('\n', StringSplitOptions.RemoveEmptyEntries)[^1]).RootElement.GetProperty("found");
+        }
+    }
+
     [Theory]
     [InlineData("survives=all", "survives")]
     [InlineData("goal=beauty", "goal")]

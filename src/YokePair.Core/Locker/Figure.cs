@@ -96,6 +96,12 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
         _ => Plain(value),
     };
 
+    /// <summary>The same as one says it: short times as a fraction of a second. Not for tables, where programs take 1/60 for a month.</summary>
+    public string Say(JsonNode? value) =>
+        Unit == "s" && value is JsonValue number && number.TryGetValue<double>(out var seconds) && seconds is > 0 and < 0.5 && Math.Round(1 / seconds) is var parts && Math.Abs(1 / seconds - parts) < 1e-6 * parts
+            ? FormattableString.Invariant($"1/{parts}")
+            : Format(value);
+
     private static string Plain(JsonNode? value) =>
         value is null ? "" : value.GetValueKind() == System.Text.Json.JsonValueKind.String ? value.GetValue<string>() : value.ToJsonString();
 

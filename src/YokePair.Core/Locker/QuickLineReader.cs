@@ -199,7 +199,7 @@ internal sealed class QuickLineReader(string line, KnownWords known)
             return;
         }
         thing[figure] = value;
-        Say(token, $"{known.Words} {known.Format(value)}{(known.Unit is null ? "" : " " + known.Unit)}");
+        Say(token, $"{known.Words} {known.Say(value)}{(known.Unit is null ? "" : " " + known.Unit)}");
     }
 
     private void Say(string token, string meaning) => understood.Add(new Understood(token, meaning));

@@ -101,7 +101,13 @@ public sealed class KitProblem
     public IReadOnlyList<Exposed> ExposedIn(Plan plan, string? part = null)
     {
         var real = new DayAnalysis(plan);
-        return [.. plan.Parts.Where(p => part is null || p.Id == part).Select((p, at) => Watch(at, real.Find(p, withCuts: false), real, wish.Survives, bare: false)).SelectMany(w => w.Needs.SelectMany(n => FailuresOf(real, w, n, [.. w.Part.Failed], i => new Failing(real.Kit.Items[i].Id, real.Kit.Items[i].Label, [i])).Select(f => new Exposed(w.Part.Part.Id, n.Need.Id, f.Name))))];
+        return
+        [
+            .. from w in plan.Parts.Where(p => part is null || p.Id == part).Select((p, at) => Watch(at, real.Find(p, withCuts: false), real, wish.Survives, bare: false))
+               from need in w.Needs
+               from failure in FailuresOf(real, w, need, [.. w.Part.Failed], i => new Failing(real.Kit.Items[i].Id, real.Kit.Items[i].Label, [i]))
+               select new Exposed(w.Part.Part.Id, need.Need.Id, failure.Name),
+        ];
     }
 
     /// <summary>Sums of a kit.</summary>

@@ -62,17 +62,31 @@ public static class PullTest
 
     private static Need Need(Plan plan, PullChange change) => plan.Parts.First(p => p.Id == change.Part).Needs.First(n => n.Id == change.Need);
 
+    private static string When(Plan plan, Pulled pull)
+    {
+        var from = plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart)?.Label;
+        var until = plan.Parts.FirstOrDefault(p => p.Id == pull.UntilPart)?.Label;
+        return (from, until) switch
+        {
+            (null, null) => "",
+            (_, null) => $" from {from} on",
+            (null, _) => $" until {until}",
+            _ => $" from {from} until {until}",
+        };
+    }
+
     private static string Headline(Plan plan, IReadOnlyList<Pulled> pulled, List<PullChange> changes)
     {
-        var things = pulled.Select(p => plan.Items.FirstOrDefault(i => i.Id == p.Item)?.Label ?? p.Item).Select(n => $"the {n}").ToList();
-        var since = pulled.Select(p => p.FromPart).Distinct().ToList();
-        var from = since.Count == 1 && plan.Parts.FirstOrDefault(p => p.Id == since[0]) is { } part ? $" from {part.Label} on," : "";
+        // When they are out is said once where it is the same for all.
+        var whens = pulled.Select(p => When(plan, p)).Distinct().ToList();
+        var things = pulled.Select(p => $"the {plan.Items.FirstOrDefault(i => i.Id == p.Item)?.Label ?? p.Item}{(whens.Count > 1 ? When(plan, p) : "")}").ToList();
+        var when = whens is [{ Length: > 0 } same] ? same + "," : whens.Count > 1 ? "," : "";
         var told = new List<string>();
         Tell(Outcome.Lost, "lost");
         Tell(Outcome.Late, "late");
         Tell(Outcome.Thins, "second best");
         var rest = told.Count > 0 ? "everything else stays as it was" : changes.Count > 0 ? "everything is still met, another way" : "nothing changes";
-        return $"Without {Words.List(things)}{from} {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
+        return $"Without {Words.List(things)}{when} {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
 
         void Tell(Outcome outcome, string word)
         {

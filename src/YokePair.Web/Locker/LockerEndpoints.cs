@@ -54,7 +54,7 @@ internal static class LockerEndpoints
         return
         [
             .. FigureCatalogue.Of(kind).OrderByDescending(f => essential.Contains(f.Name)).ThenBy(f => f.Kinds.Count)
-                .Select(f => new FigureValue(f.Name, f.Words, f.Unit, f.Form, f.Options, f.Format(json[f.Name]), thing.Estimated?.Contains(f.Name) == true, essential.Contains(f.Name))),
+                .Select(f => new FigureValue(f.Name, f.Words, f.Unit, f.Form, f.Options, f.Say(json[f.Name]), thing.Estimated?.Contains(f.Name) == true, essential.Contains(f.Name))),
         ];
     }
 

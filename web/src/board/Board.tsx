@@ -135,7 +135,8 @@ export function Board() {
             <Shelf />
           </main>
           {help && <KeysHelp keys={boardKeys} close={() => setHelp(false)} />}
-          {selection && <Inspector assignment={key} />}
+          {/* What is tried out is to be seen, and a phone has no room for both. */}
+          {selection && !(phone && tried) && <Inspector assignment={key} />}
         </div>
       </DndContext>
     </DayContext>

@@ -114,7 +114,7 @@ export function KitPanel({ assignment }: { assignment: string }) {
       changes.length > 0 && (
         <div className="min-w-[14rem] flex-1">
           <h3 className="font-semibold">{title}</h3>
-          <ul className="narrow">
+          <ul className="narrow gap-x-6 [columns:14rem]">
             {changes.map((c) => (
               <li key={c.thing}>
                 {c.name}
@@ -184,7 +184,7 @@ export function KitPanel({ assignment }: { assignment: string }) {
               {found.setups.length > 0 && (
                 <div className="min-w-[14rem] flex-1">
                   <h3 className="font-semibold">Other glass in hand</h3>
-                  <ul className="narrow">
+                  <ul className="narrow gap-x-6 [columns:14rem]">
                     {found.setups.map((s, i) => (
                       <li key={i}>
                         {day.name(s.person)} {s.position}: {s.glass.join(" + ") || "no lens"}

@@ -50,7 +50,7 @@ export function PullStrip({ pull }: { pull: PullResult }) {
                     </span>
                   )}
                 </span>
-                <span className="w-40 text-right">
+                <span className="w-40 sm:text-right">
                   {change.now && seconds(change.now.seconds)}, {waitText(change.toleranceSeconds)}
                 </span>
               </li>

@@ -10,6 +10,27 @@ export const outcomeWord: Record<Outcome, string> = {
   lost: "lost",
 };
 
+const several: Record<string, string> = {
+  body: "bodies",
+  cells: "sets of cells",
+  lens: "lenses",
+  flash: "flashes",
+  battery: "batteries",
+  powerbank: "power banks",
+  carry: "pieces of carrying gear",
+  other: "other things",
+};
+const one: Record<string, string> = {
+  cells: "set of cells",
+  powerbank: "power bank",
+  carry: "piece of carrying gear",
+  other: "other thing",
+};
+
+/** "2 lenses", "1 set of cells". */
+export const countOf = (kind: string, count: number) =>
+  `${count} ${count === 1 ? (one[kind] ?? kind) : (several[kind] ?? `${kind}s`)}`;
+
 /** What the strand mark of a need, part or item says to those who do not see it. */
 export const strandWord = [
   "not covered",

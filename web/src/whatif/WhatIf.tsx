@@ -9,7 +9,7 @@ import { OwnEvents } from "./OwnEvents";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { time } from "../shared/format";
-import { outcomeWord } from "../shared/words";
+import { countOf, outcomeWord } from "../shared/words";
 
 const kindWord: Record<LossKind, string> = {
   item: "thing",
@@ -57,7 +57,7 @@ export function WhatIf() {
           A broken line: a picture that matters would be lost or late. A thin line: it would be second best.
           Touch one to see it on the day.
         </p>
-        <div className="mt-2 overflow-x-auto">
+        <div className="relative mt-2 overflow-x-auto">
           <table className="w-full border-collapse text-left">
             <thead>
               <tr className="border-b border-ink align-bottom">
@@ -90,10 +90,10 @@ export function WhatIf() {
           </button>
         )}
         <p className="mt-3">
-          <span className="font-semibold">To cost a picture that matters, together must fail:</span>{" "}
+          <span className="font-semibold">To cost a picture that matters, there must fail:</span>{" "}
           {table.margins
             .filter((m) => m.margin != null)
-            .map((m) => `${m.margin} of kind ${m.kind}`)
+            .map((m) => countOf(m.kind, m.margin ?? 0))
             .join(", ")}
           {table.margins.every((m) => m.margin == null)
             ? "more than three of any one kind"
