@@ -84,6 +84,16 @@ public sealed class FailureStories
         page.Find("form[aria-label='An event of your own'] input").SendKeys("Both macro lenses in the rain");
         page.Choose("form[aria-label='An event of your own'] select:has(option[value=m60])", "m60");
         page.Choose("form[aria-label='An event of your own'] select:has(option[value=m100])", "m100");
+
+        // What cannot be is said, and nothing typed is lost.
+        const string From = "form[aria-label='An event of your own'] label:nth-of-type(3) select", Until = "form[aria-label='An event of your own'] label:nth-of-type(4) select";
+        page.Choose(From, "dinner");
+        page.Choose(Until, "vows");
+        page.Button("Try it").Click();
+        page.Until(() => page.Text("[aria-label='Events of your own']").Contains("comes before it happens", StringComparison.Ordinal), "why not");
+        Assert.Equal("Both macro lenses in the rain", page.Find("form[aria-label='An event of your own'] input").GetAttribute("value"));
+        page.Choose(From, "");
+        page.Choose(Until, "");
         page.Button("Try it").Click();
         page.Until(() => page.Text("main table").Contains("Both macro lenses in the rain", StringComparison.Ordinal), "a row of its own");
         Assert.Contains("one event of your own", page.Verdict, StringComparison.Ordinal);

@@ -42,6 +42,8 @@ public sealed class LossTests
         Assert.Equal(["details"], result.Plan.Parts.Where(p => own.Lasts(result.Plan, p)).Select(p => p.Id));
         Assert.Equal(Outcome.Late, WhatIfTable.Of(result.Plan).Rows.Single(r => r.Kind == LossKind.Own).Cells.First(c => c.Part == board.Id).Worst);
         Assert.Equal(PlanFile.Write(result.Plan), PlanFile.Write(PlanFile.Read(PlanFile.Write(result.Plan)).Plan!));
+        Assert.Equal("event.untilPart", Assert.Single(new PutEvent { Event = own with { FromPart = "dinner", UntilPart = "vows" } }.Apply(Wedding).Problems).Field);
+        Assert.Equal("event.untilPart", Assert.Single(new PutEvent { Event = own with { FromPart = null, UntilPart = "prep" } }.Apply(Wedding).Problems).Field);
         Assert.Equal("event.items[0]", Assert.Single(new PutEvent { Event = own with { Items = ["moon"] } }.Apply(Wedding).Problems).Field);
         Assert.Null(new RemoveEvent { Event = own.Id }.Apply(result.Plan).Plan!.Events);
     }

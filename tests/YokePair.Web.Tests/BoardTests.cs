@@ -44,6 +44,7 @@ public sealed class BoardTests(App app) : IClassFixture<App>
     [InlineData("pull=z70@..dinner", "Without the 70–200 f/2.8 until Dinner and speeches, everything is still met, another way.")]
     [InlineData("pull=z70@..vows", "Without the 70–200 f/2.8 until Vows, nothing changes.")]
     [InlineData("pull=z70@..dinner&pull=ad1@boarding", "Without the 70–200 f/2.8 until Dinner and speeches and the K1 adapter from Boarding on, everything is still met, another way.")]
+    [InlineData("pull=z70@dinner..vows", "Without the 70–200 f/2.8 from Dinner and speeches on, Speaker's face is lost; everything else stays as it was.")]
     [InlineData("pull=z70", "Without the 70–200 f/2.8 Speaker's face is lost; everything else stays as it was.")]
     public async Task What_is_pulled_later_or_mended_is_said(string query, string headline) =>
         Assert.Equal(headline, (await client.Json(await NewWedding() + "/board?" + query)).GetProperty("pull").GetProperty("headline").GetString());

@@ -18,6 +18,8 @@ public sealed record PutEvent : PlanEdit
         var next = plan with { Events = [.. events.Where(e => e.Id != put.Id), put] };
         var at = next.Events.Count - 1;
         var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith($"events[{at}]", StringComparison.Ordinal));
+        if (wrong is null && (put.UntilPart is not null && Day.Mended(plan, put.FromPart, put.UntilPart) is null || !plan.Parts.Any(p => put.Lasts(plan, p))))
+            return Refuse("event.untilPart", "comes before it happens; choose a later part, or not that day");
         return wrong is not null ? Refuse(wrong.Field.Replace($"events[{at}]", "event", StringComparison.Ordinal), wrong.Message) : new EditResult(next, $"What if {put.Name}", []);
     }
 }

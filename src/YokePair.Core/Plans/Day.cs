@@ -29,7 +29,11 @@ public static class Day
 
     /// <summary>Whether something that goes at one part and is back at another is gone in a part.</summary>
     public static bool Lasts(Plan plan, Part part, string? fromPart, string? untilPart) =>
-        IsFrom(plan, part, fromPart) && (untilPart is null || plan.Parts.All(p => p.Id != untilPart) || !IsFrom(plan, part, untilPart));
+        IsFrom(plan, part, fromPart) && (Mended(plan, fromPart, untilPart) is not { } mended || !IsFrom(plan, part, mended.Id));
+
+    /// <summary>The part by which what goes at one part is mended; null = not that day, as where that would be before it goes.</summary>
+    public static Part? Mended(Plan plan, string? fromPart, string? untilPart) =>
+        plan.Parts.FirstOrDefault(p => p.Id == untilPart) is { } until && (plan.Parts.FirstOrDefault(p => p.Id == fromPart) is not { } from || !IsFrom(plan, from, until.Id)) ? until : null;
 
     /// <summary>Whether two parts go on at the same time.</summary>
     public static bool Overlap(Part one, Part other) =>

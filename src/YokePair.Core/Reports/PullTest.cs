@@ -65,7 +65,7 @@ public static class PullTest
     private static string When(Plan plan, Pulled pull)
     {
         var from = plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart)?.Label;
-        var until = plan.Parts.FirstOrDefault(p => p.Id == pull.UntilPart)?.Label;
+        var until = Day.Mended(plan, pull.FromPart, pull.UntilPart)?.Label;
         return (from, until) switch
         {
             (null, null) => "",

@@ -15,13 +15,12 @@ internal static class VerdictChain
         var links = new List<string>();
         var all = need.Ways.Candidates.Select(c => c.Rig).DistinctBy(r => string.Join(',', r.Whole.Items)).ToList();
         var cut = all.Where(r => r.IsHit(part.Failed)).ToList();
-        links.Add(all.Count == 0
-            ? "No camera with glass, pulled or not, would do."
-            : $"{Words.Capital(Words.Number(all.Count))} {(all.Count == 1 ? "way is" : "ways are")} thought of: a camera with its glass{(all.Exists(r => r.Whole.Items.Length > r.Fitted?.Items.Length) ? ", and what helps it," : "")} in somebody's hands.");
+        if (all.Count == 0) return [$"No way is thought of: {GapReasons.Why(day, part, need)}."];
+        links.Add($"{Words.Capital(Words.Number(all.Count))} {(all.Count == 1 ? "way is" : "ways are")} thought of: a camera with its glass{(all.Exists(r => r.Whole.Items.Length > r.Fitted?.Items.Length) ? ", and what helps it," : "")} in somebody's hands.");
         var gone = Enumerable.Range(0, part.Failed.Length).Where(i => part.Failed[i] && all.Exists(r => r.Items.Contains(i))).ToList();
         foreach (var item in gone.Take(Named))
             links.Add($"Without the {kit.Items[item].Label} {Words.Number(all.Count(r => r.Items.Contains(item)))} of them {(all.Count(r => r.Items.Contains(item)) == 1 ? "falls" : "fall")} away.");
-        if (all.Count > 0 && cut.Count > 0) links.Add($"{Words.Capital(Words.Number(all.Count - cut.Count))} {(all.Count - cut.Count == 1 ? "is" : "are")} left.");
+        if (cut.Count > 0) links.Add($"{Words.Capital(Words.Number(all.Count - cut.Count))} {(all.Count - cut.Count == 1 ? "is" : "are")} left.");
         links.Add(Best(day, part, need));
         if (need.Outcome.IsMet()) links.Add(Margin(kit, need));
         return links;

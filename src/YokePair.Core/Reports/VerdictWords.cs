@@ -17,10 +17,11 @@ internal static class VerdictWords
                      .OrderByDescending(g => g[0].Hits.Count(h => names.Importance(h) == Importance.Once))
                      .ThenByDescending(g => g[0].Hits.Count))
             Carried(names, group, details);
-        foreach (var gap in gaps)
+        // What many needs lack alike is said once.
+        foreach (var alike in gaps.GroupBy(g => g.Why))
         {
-            details.Add(new Wording(names.Need(gap.Part, gap.Need), Part: gap.Part, Need: gap.Need));
-            details.Add(new Wording($": {gap.Why}. "));
+            Named(names, [.. alike.Select(g => (g.Part, g.Need))], details);
+            details.Add(new Wording($": {alike.Key}. "));
         }
         foreach (var missing in away)
         {
@@ -54,14 +55,19 @@ internal static class VerdictWords
             details.Add(new Wording(names.Item(group[i].Item), Item: group[i].Item));
         }
         details.Add(new Wording(group.Count == 1 ? " alone carries " : " each carry "));
-        var hits = group[0].Hits;
-        var named = Math.Min(hits.Count, hits.Count == NeedsNamed + 1 ? NeedsNamed + 1 : NeedsNamed);
+        Named(names, [.. group[0].Hits.Select(h => (h.Part, h.Need))], details);
+        details.Add(new Wording(". "));
+    }
+
+    private static void Named(Names names, List<(string Part, string Need)> needs, List<Wording> details)
+    {
+        var named = needs.Count == NeedsNamed + 1 ? needs.Count : Math.Min(needs.Count, NeedsNamed);
         for (var i = 0; i < named; i++)
         {
-            if (i > 0) details.Add(new Wording(i == hits.Count - 1 ? " and " : ", "));
-            details.Add(new Wording(names.Need(hits[i].Part, hits[i].Need), Part: hits[i].Part, Need: hits[i].Need));
+            if (i > 0) details.Add(new Wording(i == needs.Count - 1 ? " and " : ", "));
+            details.Add(new Wording(names.Need(needs[i].Part, needs[i].Need), Part: needs[i].Part, Need: needs[i].Need));
         }
-        details.Add(new Wording(hits.Count > named ? $" and {Words.Number(hits.Count - named)} more. " : ". "));
+        if (needs.Count > named) details.Add(new Wording($" and {Words.Number(needs.Count - named)} more"));
     }
 
     /// <summary>Looks up what things are called.</summary>

@@ -15,6 +15,16 @@ export function TakeAlong() {
   const left = (locker?.report.things ?? []).filter((t) => !packed.has(t.id) && t.status !== "retired");
   const kinds = [...new Set(left.map((t) => t.kind))];
   const away = left.find((t) => t.id === thing)?.away;
+  if (locker?.report.things.length === 0)
+    return (
+      <p className="py-2">
+        Your locker is empty.{" "}
+        <Link to="/locker" className="underline">
+          Put in what you own
+        </Link>
+        , then take it along from here.
+      </p>
+    );
   if (left.length === 0 || plan.places.length === 0) return null;
   return (
     <form

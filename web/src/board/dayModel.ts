@@ -43,7 +43,9 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
   const pulled = new Map(
     pulls.map((text): [string, { from: number; until: number }] => {
       const { item, part, until } = readPull(text);
-      return [item, { from: order.get(part ?? "") ?? 0, until: order.get(until ?? "") ?? parts.length }];
+      const from = order.get(part ?? "");
+      const mended = order.get(until ?? "") ?? parts.length;
+      return [item, { from: from ?? 0, until: mended > (from ?? -1) ? mended : parts.length }];
     }),
   );
   return {

@@ -89,6 +89,14 @@ export function useBoard(key: string, pull: string[]) {
     },
     [mutate, endTrial],
   );
+  /** For forms: what was typed is cleared only when the change was made. */
+  const editThen = useCallback(
+    (edits: PlanEdit[], made: () => void) => {
+      endTrial();
+      mutate({ edits }, { onSuccess: made });
+    },
+    [mutate, endTrial],
+  );
   const step = useCallback(
     (step: "undo" | "redo") => {
       endTrial();
@@ -105,6 +113,7 @@ export function useBoard(key: string, pull: string[]) {
     notice,
     dismiss: () => setNotice(null),
     edit,
+    editThen,
     step,
     tryOut: useCallback((wanted: Trial) => tryOut(wanted), [tryOut]),
     endTrial,

@@ -8,7 +8,7 @@ const nothing: string[] = [];
 
 /** What the photographer fears beyond what is tried anyway: things that go together, from one part on, until another. */
 export function OwnEvents({ assignment }: { assignment: string }) {
-  const { board, edit, notice, pending } = useBoard(assignment, nothing);
+  const { board, edit, editThen, notice, pending } = useBoard(assignment, nothing);
   const [name, setName] = useState("");
   const [items, setItems] = useState<string[]>([]);
   const [from, setFrom] = useState("");
@@ -36,12 +36,11 @@ export function OwnEvents({ assignment }: { assignment: string }) {
         className="flex flex-wrap items-end gap-3"
         onSubmit={(e) => {
           e.preventDefault();
-          edit({
-            type: "putEvent",
-            event: { id: "", name, items, fromPart: from || null, untilPart: until || null },
+          const event = { id: "", name, items, fromPart: from || null, untilPart: until || null };
+          editThen([{ type: "putEvent", event }], () => {
+            setItems([]);
+            setName("");
           });
-          setItems([]);
-          setName("");
         }}
       >
         <Typing
@@ -57,8 +56,18 @@ export function OwnEvents({ assignment }: { assignment: string }) {
           empty={items.length > 0 ? "another thing" : "choose a thing"}
           options={plan.items.filter((i) => !items.includes(i.id)).map((i) => [i.id, i.name ?? i.id])}
           choose={(id) => id && setItems([...items, id])}
-          note={items.map(label).join(", ")}
         />
+        {items.map((id) => (
+          <button
+            key={id}
+            type="button"
+            className="webbing font-normal"
+            aria-label={`Not the ${label(id)}`}
+            onClick={() => setItems(items.filter((i) => i !== id))}
+          >
+            {label(id)} ×
+          </button>
+        ))}
         <Choose label="From" value={from} empty="the start of the day" options={parts} choose={setFrom} />
         <Choose label="Mended by" value={until} empty="not that day" options={parts} choose={setUntil} />
         <button className="webbing" disabled={pending}>
