@@ -165,7 +165,7 @@ public sealed class LockerStories
         var file = Path.Combine(Path.GetTempPath(), $"yoke-{Guid.NewGuid():N}.csv");
         const string head = "id;kind;name;mount;focal;aperture;weightG\nl24;lens;24 f/1.4;K2;24;1,4;635\n;lens;40 f/2;K2;40;2;180\n";
         File.WriteAllText(file, head + ";lens;Odd;K2;wide;2;\n");
-        page.Find("label[for]");
+        page.Find("label:has(input[type=file])");
         page.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);
         page.VerdictBecomes("1 new, 1 changed, 1 refused.");
         Assert.Contains("focal \"wide\" is neither one number nor two such as 24-70", page.Text("section[aria-label=Rows]"), StringComparison.Ordinal);

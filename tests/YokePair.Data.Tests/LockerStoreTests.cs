@@ -4,26 +4,9 @@ using YokePair.Core.Plans;
 namespace YokePair.Data.Tests;
 
 /// <summary>The locker's store on a real SQLite file.</summary>
-public sealed class LockerStoreTests : IAsyncLifetime
+public sealed class LockerStoreTests : StoreTests
 {
     private static readonly Lens Lens = new() { Id = "l1", Name = "35 f/1.4", Mount = "K2", Focal = new Interval(35, 35), Aperture = new Interval(1.4, 1.4) };
-
-    private readonly string directory = Path.Combine(Path.GetTempPath(), $"yoke-locker-{Guid.NewGuid():N}");
-    private ServiceProvider services = null!;
-
-    public async ValueTask InitializeAsync()
-    {
-        services = new ServiceCollection().AddPlanStore(directory).BuildServiceProvider();
-        await using var scope = services.CreateAsyncScope();
-        await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>(), TestContext.Current.CancellationToken);
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        await services.DisposeAsync();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(directory, recursive: true);
-    }
 
     [Fact]
     public async Task A_thing_that_went_and_came_back_is_not_the_one_that_was_seen()
@@ -92,7 +75,7 @@ public sealed class LockerStoreTests : IAsyncLifetime
     /// <summary>Each use gets a store of its own, as each request does.</summary>
     private async Task<T> With<T>(Func<LockerStore, Task<T>> use)
     {
-        await using var scope = services.CreateAsyncScope();
+        await using var scope = Services.CreateAsyncScope();
         return await use(scope.ServiceProvider.GetRequiredService<LockerStore>());
     }
 }

@@ -5,11 +5,8 @@ using YokePair.Core.Plans;
 
 namespace YokePair.Data.Tests;
 
-public sealed class PlanStoreTests : IAsyncLifetime
+public sealed class PlanStoreTests : StoreTests
 {
-    private readonly string directory = Path.Combine(Path.GetTempPath(), $"yoke-data-{Guid.NewGuid():N}");
-    private ServiceProvider services = null!;
-
     private static readonly Plan Day = new()
     {
         Format = Plan.FormatName,
@@ -25,24 +22,10 @@ public sealed class PlanStoreTests : IAsyncLifetime
         Parts = [new Part { Id = "vows", Name = "Vows", Ev = 11, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 14, 30, 0), Extra = new() { ["note"] = System.Text.Json.JsonDocument.Parse("\"mine\"").RootElement } }],
     };
 
-    public async ValueTask InitializeAsync()
-    {
-        services = new ServiceCollection().AddPlanStore(directory).BuildServiceProvider();
-        await using var scope = services.CreateAsyncScope();
-        await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>(), TestContext.Current.CancellationToken);
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        await services.DisposeAsync();
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(directory, recursive: true);
-    }
-
     /// <summary>Each call stands for a request of its own, with its own context.</summary>
     private async Task<T> Request<T>(Func<PlanStore, Task<T>> ask)
     {
-        await using var scope = services.CreateAsyncScope();
+        await using var scope = Services.CreateAsyncScope();
         return await ask(scope.ServiceProvider.GetRequiredService<PlanStore>());
     }
 
@@ -87,8 +70,7 @@ public sealed class PlanStoreTests : IAsyncLifetime
         var key = (await Request(s => s.AddAsync(Day))).Key;
         await Light(key, 1, 8);
         await Request(s => s.EditAsync(key, 2, [new MoveItem { Item = "l1", Place = "car" }]));
-        await services.DisposeAsync();
-        services = new ServiceCollection().AddPlanStore(directory).BuildServiceProvider();
+        await RestartAsync();
 
         var undone = Assert.IsType<ChangeOutcome.Done>(await Request(s => s.UndoAsync(key, 3)));
         Assert.Equal("belt", undone.Now.Plan.Items[1].Place);
@@ -117,7 +99,7 @@ public sealed class PlanStoreTests : IAsyncLifetime
     [Fact]
     public async Task The_file_is_in_write_ahead_mode_with_full_syncs_and_foreign_keys_on()
     {
-        await using var scope = services.CreateAsyncScope();
+        await using var scope = Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<YokeContext>().Database;
         var settings = await db.SqlQueryRaw<string>(
             "SELECT journal_mode || ' ' || synchronous || ' ' || foreign_keys AS Value FROM pragma_journal_mode, pragma_synchronous, pragma_foreign_keys")

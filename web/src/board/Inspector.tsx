@@ -1,3 +1,4 @@
+import { Docked } from "../shared/Docked";
 import { useDay } from "./DayContext";
 import { HandPanel } from "./HandPanel";
 import { ItemPanel } from "./ItemPanel";
@@ -17,16 +18,7 @@ export function Inspector({ assignment }: { assignment: string }) {
   const need = selection.kind === "need" ? part?.needs.find((n) => n.id === selection.need) : undefined;
   const item = selection.kind === "item" ? day.item(selection.item) : undefined;
   return (
-    <section
-      aria-label="Inspector"
-      className={`relative ${tall ? "max-h-[52%]" : "max-h-[36%]"} shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 max-[700px]:max-h-[60%]`}
-    >
-      <button
-        className="absolute top-1 right-3 px-1 py-1 max-[700px]:min-h-[44px] max-[700px]:min-w-[44px]"
-        onClick={() => select(null)}
-      >
-        Close
-      </button>
+    <Docked height={tall ? "tall" : "low"} close={() => select(null)}>
       {part && need && (
         <NeedPanel
           key={`${part.id}/${need.id}`}
@@ -52,6 +44,6 @@ export function Inspector({ assignment }: { assignment: string }) {
       {!part && !item && ("part" in selection || "item" in selection) && (
         <p>This is no longer in the plan.</p>
       )}
-    </section>
+    </Docked>
   );
 }

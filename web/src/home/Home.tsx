@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { useNavigate, Link } from "react-router";
 import { answer, api, ProblemError } from "../api/client";
 import { StartDay } from "./StartDay";
@@ -7,6 +7,7 @@ import { Strands } from "../marks/Strands";
 import { date } from "../shared/format";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
+import { FileButton } from "../shared/FileButton";
 
 const largestFile = 8 * 1024 * 1024;
 
@@ -62,7 +63,6 @@ const demoNames: Record<string, string> = {
 function Begin() {
   const navigate = useNavigate();
   const client = useQueryClient();
-  const fileInput = useId();
   const demos = useQuery({ queryKey: ["demos"], queryFn: () => answer(api.GET("/api/demos")) });
   const [problem, setProblem] = useState<ProblemError | null>(null);
   const open = useMutation({
@@ -83,20 +83,9 @@ function Begin() {
           Open {demoNames[name] ?? name}
         </button>
       ))}
-      <label htmlFor={fileInput} className="webbing cursor-pointer focus-within:outline-2">
+      <FileButton accept=".json,application/json" choose={(file) => open.mutate({ file })}>
         Open a plan file
-        <input
-          id={fileInput}
-          type="file"
-          accept=".json,application/json"
-          className="sr-only"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            if (file) open.mutate({ file });
-            e.target.value = "";
-          }}
-        />
-      </label>
+      </FileButton>
       {problem && (
         <div className="w-full">
           <Problem error={problem} />

@@ -5,6 +5,7 @@ import { answer, api, asItIs, type AssignmentSummary, type Habits } from "../api
 import { time } from "../shared/format";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { Problem } from "../shared/Problem";
+import { FileButton } from "../shared/FileButton";
 
 const kinds: Record<string, string> = { wedding: "Wedding", event: "Event", sport: "Sport" };
 const fromTimetable = "timetable";
@@ -14,7 +15,7 @@ const fromDay = "copy:";
 export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const navigate = useNavigate();
   const client = useQueryClient();
-  const ids = { name: useId(), day: useId(), from: useId(), style: useId(), text: useId(), file: useId() };
+  const ids = { name: useId(), day: useId(), from: useId(), style: useId(), text: useId() };
   const [name, setName] = useState("");
   const [day, setDay] = useState("");
   const [from, setFrom] = useState("wedding-indoor");
@@ -162,23 +163,9 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
       {template && <p className="mt-1 text-quiet">{template.parts.join(" · ")}</p>}
       {from === fromTimetable && (
         <>
-          <label
-            htmlFor={ids.file}
-            className="webbing mt-2 inline-block cursor-pointer focus-within:outline-2"
-          >
+          <FileButton accept=".ics,text/calendar" choose={(file) => calendar.mutate(file)}>
             From a calendar file
-            <input
-              id={ids.file}
-              type="file"
-              accept=".ics,text/calendar"
-              className="sr-only"
-              onChange={(e) => {
-                const file = e.target.files?.[0];
-                e.target.value = "";
-                if (file) calendar.mutate(file);
-              }}
-            />
-          </label>
+          </FileButton>
           {calendar.data && calendar.data.left > 0 && (
             <span className="ml-3 text-hangs">
               {calendar.data.left} {calendar.data.left === 1 ? "event" : "events"} beyond two weeks left out

@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, asItIs, type ImportAnswer } from "../api/client";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
+import { FileButton } from "../shared/FileButton";
 
 const words = { added: "new", changed: "changed", same: "unchanged", refused: "refused" } as const;
 const kinds = ["body", "lens", "adapter", "flash", "battery", "card", "support", "other"];
@@ -13,7 +14,6 @@ const send = (file: File, keep: boolean) =>
 
 /** A table or locker file, looked at row by row before any of it is kept: all or nothing. */
 export function ImportPage() {
-  const input = useId();
   const client = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
   const look = useMutation({ mutationFn: (f: File) => send(f, false) });
@@ -40,23 +40,16 @@ export function ImportPage() {
           what it does.
         </p>
         <div className="mt-3 flex flex-wrap items-center gap-3">
-          <label htmlFor={input} className="webbing cursor-pointer focus-within:outline-2">
+          <FileButton
+            accept=".csv,.tsv,.txt,.json,text/csv,application/json"
+            choose={(chosen) => {
+              setFile(chosen);
+              keep.reset();
+              look.mutate(chosen);
+            }}
+          >
             {file ? "Another file" : "Choose a file"}
-            <input
-              id={input}
-              type="file"
-              accept=".csv,.tsv,.txt,.json,text/csv,application/json"
-              className="sr-only"
-              onChange={(e) => {
-                const chosen = e.target.files?.[0];
-                e.target.value = "";
-                if (!chosen) return;
-                setFile(chosen);
-                keep.reset();
-                look.mutate(chosen);
-              }}
-            />
-          </label>
+          </FileButton>
           {file && weighed && !keep.data?.kept && (
             <button
               className="webbing"

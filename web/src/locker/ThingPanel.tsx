@@ -4,6 +4,7 @@ import { answer, api, ProblemError } from "../api/client";
 import { Problem } from "../shared/Problem";
 import { TypedField } from "../shared/TypedField";
 import { changes, useLockerChange, useThing } from "./useLocker";
+import { Docked } from "../shared/Docked";
 
 const fits: Record<PairFit, string> = {
   full: "goes with",
@@ -32,16 +33,7 @@ export function ThingPanel({ id, page, select }: Props) {
     change.error.status === 409 &&
     change.error.message.startsWith("It is planned");
   return (
-    <section
-      aria-label="Inspector"
-      className="relative max-h-[46%] shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 max-[700px]:max-h-[65%]"
-    >
-      <button
-        className="absolute top-1 right-3 px-1 py-1 max-[700px]:min-h-[44px]"
-        onClick={() => select(null)}
-      >
-        Close
-      </button>
+    <Docked height="middle" close={() => select(null)}>
       {error && <Problem error={error} />}
       <div className="flex flex-wrap items-baseline gap-x-3 pr-14">
         <h2 className="text-[15px] font-bold">{shown?.name ?? id}</h2>
@@ -129,7 +121,7 @@ export function ThingPanel({ id, page, select }: Props) {
           Delete
         </button>
       </div>
-    </section>
+    </Docked>
   );
 }
 
