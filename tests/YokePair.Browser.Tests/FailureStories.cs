@@ -37,6 +37,17 @@ public sealed class FailureStories
         using var page = new Page(site).Open("/steamer-wedding/day?pull=b2&part=details&need=ring");
         page.Until(() => page.Text("ol[aria-label='How the verdict came about']").Contains("Without the Halm 45 no. 2 four of them fall away", StringComparison.Ordinal), "what the pull cut");
         Assert.Contains("the faces of the couple and its buttons stay on the other body", page.Text("[aria-label='What to do now']"), StringComparison.Ordinal);
+
+        // A repair looked at beside the day as it is: nothing of it is kept until it is done.
+        page.Open("/steamer-wedding/day?part=details&need=ring");
+        page.Button("See it").Click();
+        page.Until(() => page.Text(Inspector).Contains("as tried out: holds, survives any one failure", StringComparison.Ordinal), "the need as it would be");
+        Assert.Contains("hangs by one thing now", page.Text(Inspector), StringComparison.Ordinal);
+        page.Button("Leave it").Click();
+        page.Until(() => !page.Text(Inspector).Contains("as tried out", StringComparison.Ordinal), "the day as it is");
+        Assert.Equal(1, page.Strands("details/ring"));
+
+        page.Open("/steamer-wedding/day?pull=b2&part=details&need=ring");
         page.Button("New setups for what is left").Click();
         page.Until(() => page.Text(Inspector).Contains("Fewest possible", StringComparison.Ordinal), "setups without it");
     }

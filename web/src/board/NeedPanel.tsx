@@ -32,7 +32,7 @@ export function NeedPanel({
   need: Need;
   bench?: Bench;
 }) {
-  const { day, edit, pulls, select } = useDay();
+  const { day, asIs, edit, pulls, select } = useDay();
   const [changing, setChanging] = useState(false);
   const { revision } = day.board;
   const { data, error } = useQuery({
@@ -45,6 +45,8 @@ export function NeedPanel({
       ),
     placeholderData: (old) => old,
   });
+  // The panel explains the day as it is; what is only tried out stands beside it.
+  const tried = asIs ? day.needReport(part.id, need.id) : undefined;
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return <p className="text-quiet">Weighing {need.name} …</p>;
   return (
@@ -61,7 +63,14 @@ export function NeedPanel({
           <span className="text-[15px] font-bold">{need.name ?? need.id}</span>
           <span className="font-semibold">
             {outcomeWord[data.report.baseline]}, {strandWord[data.report.strands]}
+            {tried && " now"}
           </span>
+          {tried && (
+            <span className="inline-flex items-center gap-2 border border-dashed border-ink px-1.5 font-semibold">
+              <Strands count={tried.strands} outcome={tried.baseline} width={26} height={14} />
+              as tried out: {outcomeWord[tried.baseline]}, {strandWord[tried.strands]}
+            </span>
+          )}
         </h2>
         <p className="text-quiet">
           {askedText(data, part, need)}{" "}
