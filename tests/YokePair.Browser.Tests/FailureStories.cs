@@ -88,6 +88,20 @@ public sealed class FailureStories
     }
 
     [Fact]
+    public void Several_losses_are_pulled_together_from_the_table()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/what-if");
+        page.Button("others can go").Click();
+        page.Find("input[aria-label='Halm 45 no. 1, together with others']").Click();
+        page.Find("input[aria-label='Halm 45 no. 2, together with others']").Click();
+        page.Button("Pull these 2 on the day").Click();
+        page.Until(() => page.Verdict.StartsWith("Without the Halm 45 no. 1 and the Halm 45 no. 2", StringComparison.Ordinal), "both gone");
+        Assert.Equal("/steamer-wedding/day?pull=b1&pull=b2", page.Path);
+        Assert.False(page.Has("[aria-label$='together with others']"));
+    }
+
+    [Fact]
     public void An_event_of_ones_own_is_tried_with_the_rest()
     {
         using var site = new Site(seed: true);

@@ -29,6 +29,7 @@ export function WhatIf() {
     queryFn: () => answer(api.GET("/api/assignments/{key}/what-if", { params: { path: { key } } })),
   });
   const [all, setAll] = useState(false);
+  const [picked, setPicked] = useState<string[]>([]);
   if (error)
     return (
       <main className="p-6">
@@ -55,7 +56,7 @@ export function WhatIf() {
         </h1>
         <p className="text-quiet">
           A broken line: a picture that matters would be lost or late. A thin line: it would be second best.
-          Touch one to see it on the day.
+          Touch one for the reason; tick several rows to pull them together.
         </p>
         <div className="relative mt-2 overflow-x-auto">
           <table className="w-full border-collapse text-left">
@@ -77,11 +78,23 @@ export function WhatIf() {
             </thead>
             <tbody>
               {rows.map((row) => (
-                <Row key={`${row.kind} ${row.id}`} row={row} view={data} assignment={key} />
+                <Row
+                  key={rowKey(row)}
+                  row={row}
+                  view={data}
+                  assignment={key}
+                  picked={picked.includes(rowKey(row))}
+                  pick={(take) =>
+                    setPicked((old) =>
+                      take ? [...old, rowKey(row)] : old.filter((other) => other !== rowKey(row)),
+                    )
+                  }
+                />
               ))}
             </tbody>
           </table>
         </div>
+        <PulledTogether rows={table.rows.filter((r) => picked.includes(rowKey(r)))} assignment={key} />
         {table.harmless > 0 && (
           <button className="mt-2 underline print:hidden" aria-expanded={all} onClick={() => setAll(!all)}>
             {all
@@ -116,7 +129,37 @@ export function WhatIf() {
   );
 }
 
-function Row({ row, view, assignment }: { row: WhatIfRow; view: WhatIfView; assignment: string }) {
+const rowKey = (row: WhatIfRow) => `${row.kind} ${row.id}`;
+
+/** Several losses at once are seen on the day: what is left, and what to do. */
+function PulledTogether({ rows, assignment }: { rows: WhatIfRow[]; assignment: string }) {
+  if (rows.length === 0) return null;
+  const pulls = [...new Set(rows.flatMap((r) => r.items))].map((item) => ["pull", item]);
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-3 print:hidden">
+      <span>
+        Together: <strong>{rows.map((r) => r.name).join(" and ")}</strong>
+      </span>
+      <Link className="webbing" to={`/${assignment}/day?${new URLSearchParams(pulls)}`}>
+        Pull {rows.length === 1 ? "it" : `these ${rows.length}`} on the day
+      </Link>
+    </p>
+  );
+}
+
+function Row({
+  row,
+  view,
+  assignment,
+  picked,
+  pick,
+}: {
+  row: WhatIfRow;
+  view: WhatIfView;
+  assignment: string;
+  picked: boolean;
+  pick: (take: boolean) => void;
+}) {
   const pulls = row.items;
   const [mending, setMending] = useState(false);
   const [asked, setAsked] = useState<string | null>(null);
@@ -124,7 +167,20 @@ function Row({ row, view, assignment }: { row: WhatIfRow; view: WhatIfView; assi
   const line = (
     <tr className="border-b border-rule">
       <th scope="row" className="sticky left-0 bg-ground py-1 pr-3 font-semibold">
-        {row.name} <span className="font-normal text-quiet">{kindWord[row.kind]}</span>
+        <label className="flex items-baseline gap-2">
+          {/* A person or a radio system is more than things to pull. */}
+          <input
+            type="checkbox"
+            className="relative top-0.5 print:hidden"
+            checked={picked}
+            disabled={row.items.length === 0}
+            aria-label={`${row.name}, together with others`}
+            onChange={(e) => pick(e.target.checked)}
+          />
+          <span>
+            {row.name} <span className="font-normal text-quiet">{kindWord[row.kind]}</span>
+          </span>
+        </label>
       </th>
       {row.cells.map((cell, i) => {
         const part = view.parts[i];
