@@ -29,6 +29,11 @@ internal static class SmallDay
             items.Add(new Lens { Id = $"l{i}", Place = Pick("belt", "roller", "roller", "car", "@b0"), Mount = Chance(0.85) ? "K" : "M", Focal = new Interval(focal, focal * Pick(1, 1, 2.5)), Aperture = Pick(new Interval(1.4, 1.4), new Interval(2.8, 2.8)) });
         }
         if (Chance(0.4)) items.Add(new Adapter { Id = "ad", Place = "roller", LensMount = "M", BodyMount = "K" });
+        // Of a thing that could come along as of those that do, the owner may know more than mounts say.
+        var pairs = new List<PairRule>();
+        if (Chance(0.3)) pairs.Add(new PairRule { A = "b0", B = $"l{random.Next(lenses)}", Fit = Pick(PairFit.No, PairFit.Doubtful, PairFit.ManualFocusOnly) });
+        string[] extra = ["extra", "extra belt", "extra roller", "extra car"];
+        List<PairRule> atHome = Chance(0.3) ? [.. extra.Select(id => new PairRule { A = id, B = "b0", Fit = PairFit.No })] : [];
         var at = new DateTime(2027, 6, 12, 10, 0, 0);
         var parts = new List<Part>();
         var count = hands.Count == 1 ? 3 : random.Next(2, 4);
@@ -55,7 +60,7 @@ internal static class SmallDay
                 })],
             });
         }
-        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false, MinMegapixels = 6 }, People = people, Places = places, Items = items, Parts = parts };
+        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false, MinMegapixels = 6 }, People = people, Places = places, Items = items, Pairs = pairs, PairsAtHome = atHome, Parts = parts };
 
         List<Setup> Hands()
         {

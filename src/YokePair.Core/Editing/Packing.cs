@@ -51,11 +51,15 @@ public sealed record UnpackThing : PlanEdit
         }
         return new EditResult(plan with
         {
+            Pairs = plan.Pairs?.Any(NamesPair) == true ? [.. plan.Pairs.Where(p => !NamesPair(p))] : plan.Pairs,
+            PairsAtHome = plan.Pairs?.Any(NamesPair) == true ? [.. plan.PairsAtHome ?? [], .. plan.Pairs.Where(NamesPair)] : plan.PairsAtHome,
             Items = [.. plan.Items.Where(i => i.Id != Item).Select(i => RestsOn(plan, i) ? i with { Place = item.Place } : i)],
             Parts = plan.Parts.Any(Names) ? [.. plan.Parts.Select(p => Names(p) ? Without(p) : p)] : plan.Parts,
             Events = feared is null ? plan.Events : [.. plan.Events!.Select(e => e with { Items = [.. e.Items.Where(i => i != Item)] }).Where(e => e.Items.Count > 0)],
         }, $"{item.Label} left at home", []);
     }
+
+    private bool NamesPair(PairRule pair) => pair.A == Item || pair.B == Item;
 
     private bool RestsOn(Plan plan, Item item) => PlaceReference.Parse(item.Place, id => plan.Items.Any(o => o.Id == id))?.Item == Item;
 

@@ -48,7 +48,17 @@ public sealed record PairRule
 internal static class PlanPairs
 {
     /// <summary>What the owner says of two things; null when nothing.</summary>
-    public static PairFit? PairOf(this Plan plan, string a, string b) => plan.Pairs?.FirstOrDefault(p => p.IsOf(a, b))?.Fit;
+    public static PairFit? PairOf(this Plan plan, string a, string b) => (Find(plan.Pairs, a, b) ?? Find(plan.PairsAtHome, a, b))?.Fit;
+
+    /// <summary>All that is known of pairs, of what is packed and what is not.</summary>
+    public static IEnumerable<PairRule> KnownPairs(this Plan plan) => (plan.Pairs ?? []).Concat(plan.PairsAtHome ?? []);
+
+    private static PairRule? Find(IReadOnlyList<PairRule>? pairs, string a, string b)
+    {
+        for (var i = 0; i < (pairs?.Count ?? 0); i++)
+            if (pairs![i].IsOf(a, b)) return pairs[i];
+        return null;
+    }
 
     /// <summary>Whether the owner says that two things go together, whatever their mounts say.</summary>
     public static bool SaysTheyFit(this Plan plan, Item a, Item b) => plan.PairOf(a.Id, b.Id) is not (null or PairFit.No);

@@ -39,6 +39,12 @@ public sealed record Plan
     /// <summary>What the owner knows of pairs of things beyond their mounts and types.</summary>
     public IReadOnlyList<PairRule>? Pairs { get; init; }
 
+    /// <summary>
+    /// What the owner knows of things that are not packed, so that it counts as soon as they are. Not part of the file: the
+    /// locker keeps it.
+    /// </summary>
+    [JsonIgnore] public IReadOnlyList<PairRule>? PairsAtHome { get; init; }
+
     /// <summary>Things the photographer fears for together, beyond what is tried anyway.</summary>
     public IReadOnlyList<PlannedLoss>? Events { get; init; }
 

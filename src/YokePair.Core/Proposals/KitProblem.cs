@@ -36,7 +36,7 @@ public sealed class KitProblem
         var (options, items) = KitOptions.Of(plan, locker, wish);
         Options = options;
         variants = new KitVariants(plan, options, items);
-        day = new DayAnalysis((wish.SetupsFree ? Unhurried(plan) : plan) with { Items = variants.Items, Pairs = Pairs(plan) });
+        day = new DayAnalysis((wish.SetupsFree ? Unhurried(plan) : plan) with { Items = variants.Items, Pairs = Pairs(plan), PairsAtHome = null });
         watched = [.. day.Plan.Parts.AsParallel().AsOrdered().Select((p, at) => Watch(at, day.Find(p, withCuts: false), day, wish.Survives, wish.SetupsFree))];
         open = new bool[options.Count];
         if (wish.SetupsFree) Array.Fill(open, true);
@@ -86,7 +86,7 @@ public sealed class KitProblem
                     if (excused.Contains((w.Number, need.Need.Id, failure.Key))) continue;
                     var before = clauses.Count;
                     foreach (var growth in growths) clauses.AddRange(Clauses(w, need, failure, chosen, growth).Where(c => !c.IsMet(chosen)));
-                    if (clauses.Count == before && !wish.SetupsFree) clauses.Add(Clause(w, need, failure, chosen));
+                    if (clauses.Count == before && !wish.SetupsFree && Clause(w, need, failure, chosen) is var own && !own.IsMet(chosen)) clauses.Add(own);
                     if (clauses.Count > before) break;
                 }
                 if (first && clauses.Count > 0) return clauses;
@@ -137,9 +137,9 @@ public sealed class KitProblem
     }
 
     /// <summary>What the owner knows of two things holds wherever they are packed.</summary>
-    private List<PairRule>? Pairs(Plan plan) => plan.Pairs is null ? null :
+    private List<PairRule> Pairs(Plan plan) =>
     [
-        .. from pair in plan.Pairs
+        .. from pair in plan.KnownPairs()
            from a in Ids(pair.A)
            from b in Ids(pair.B)
            select pair with { A = a, B = b },
@@ -246,24 +246,26 @@ public sealed class KitProblem
     private KitClause Clause(Watched w, NeedFinding need, Failing failure, bool[] chosen)
     {
         bool[] kit = [.. chosen];
-        foreach (var o in growths[0])
-        {
-            if (kit[o]) continue;
-            kit[o] = true;
-            kit[o] = Fails(open);
-        }
         bool[] either = [.. open];
-        foreach (var o in variants.Leans(w.Number))
+        var leans = variants.Leans(w.Number).ToHashSet();
+        foreach (var o in leans)
         {
             if (!kit[o]) continue;
             either[o] = true;
-            either[o] = Fails(either);
+            either[o] = Fails();
         }
-        return new KitClause(w.Part.Part.Id, need.Need.Id, [.. Enumerable.Range(0, kit.Length).Where(o => !kit[o])], 1, [.. variants.Leans(w.Number).Where(o => kit[o] && !either[o])]);
-
-        bool Fails(bool[] asIf)
+        foreach (var o in growths[0])
         {
-            var failed = Gone(w, kit, asIf);
+            if (kit[o]) continue;
+            // What holds others may come along only if it makes no difference whether it does.
+            (kit[o], either[o]) = (true, leans.Contains(o));
+            if (!Fails()) (kit[o], either[o]) = (false, open[o]);
+        }
+        return new KitClause(w.Part.Part.Id, need.Need.Id, [.. Enumerable.Range(0, kit.Length).Where(o => !kit[o])], 1, [.. leans.Where(o => kit[o] && !either[o])]);
+
+        bool Fails()
+        {
+            var failed = Gone(w, kit, either);
             foreach (var i in failure.Items) failed[i] = true;
             return !day.Left(need, failed).Outcome.IsMet();
         }

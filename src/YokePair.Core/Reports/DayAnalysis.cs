@@ -55,7 +55,7 @@ public sealed class DayAnalysis
         if (!parts.IsValueCreated || pulled.Count > 0 || other.pulled.Count > 0) return null;
         var now = other.Plan;
         if (!Equals(now.Rules, Plan.Rules) || !now.Items.SequenceEqual(Plan.Items) || !now.People.SequenceEqual(Plan.People) || !now.Places.SequenceEqual(Plan.Places)
-            || !(now.Pairs ?? []).SequenceEqual(Plan.Pairs ?? [])) return null;
+            || !now.KnownPairs().SequenceEqual(Plan.KnownPairs())) return null;
         return Plan.Parts.Contains(part) && Beside(now).SequenceEqual(Beside(Plan)) ? parts.Value.First(f => Equals(f.Part, part)) : null;
 
         IEnumerable<Part> Beside(Plan plan) => plan.Parts.Where(p => Day.Overlap(part, p));

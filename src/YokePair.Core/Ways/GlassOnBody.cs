@@ -60,10 +60,10 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
     /// <summary>The chain as the owner's pairs make it: null where two of it do not go together.</summary>
     private static GlassOnBody? Judged(GlassOnBody chain, Plan plan)
     {
-        if (plan.Pairs is not { Count: > 0 } pairs) return chain;
+        if (plan.Pairs is not { Count: > 0 } && plan.PairsAtHome is not { Count: > 0 }) return chain;
         string[] ids = [chain.Body.Id, .. chain.Pieces.Select(p => p.Id)];
         var doubtful = false;
-        foreach (var pair in pairs)
+        foreach (var pair in plan.KnownPairs())
         {
             if (pair.A == pair.B || !ids.Contains(pair.A) || !ids.Contains(pair.B)) continue;
             if (pair.Fit == PairFit.No) return null;

@@ -36,7 +36,7 @@ internal sealed class Twins
             alone[i] |= restsOn[i] >= 0 || items[i] is Battery or Cells or Card or Support;
             if (restsOn[i] >= 0) alone[restsOn[i]] = true;
         }
-        foreach (var pair in plan.Pairs ?? [])
+        foreach (var pair in plan.KnownPairs())
             foreach (var id in new[] { pair.A, pair.B })
                 if (indexOf(id) is var item and >= 0) alone[item] = true;
         var alike = Enumerable.Range(0, items.Length).Where(i => !alone[i]).GroupBy(i => items[i].GetType()).Where(g => g.Count() >= Many)
