@@ -8,6 +8,18 @@ namespace YokePair.Core.Tests;
 
 public sealed class EditingTests
 {
+    [Fact]
+    public void What_is_known_of_a_pair_waits_at_home_with_the_thing()
+    {
+        var known = Day with { Pairs = [new PairRule { A = "macro", B = "sound", Fit = PairFit.No }] };
+        var lens = Day.Items.First(i => i.Id == "macro");
+        var without = EditResult.Apply(known, [new UnpackThing { Item = "macro" }]).Plan!;
+        Assert.Empty(without.Pairs!);
+        Assert.DoesNotContain("macro", System.Text.Encoding.UTF8.GetString(PlanFile.Write(without)), StringComparison.Ordinal);
+        var again = EditResult.Apply(without, [new PackThing { Thing = "macro", Place = "belt", Found = lens }]).Plan!;
+        Assert.Contains(again.PairsAtHome!, p => p.IsOf("sound", "macro") && p.Fit == PairFit.No);
+    }
+
     private static readonly Plan Day = new()
     {
         Format = Plan.FormatName,

@@ -69,6 +69,25 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         }
     }
 
+    [Fact]
+    public async Task With_a_locker_and_what_its_owner_knows_of_pairs_every_class_is_proven()
+    {
+        using var own = new App();
+        using var client = own.CreateClient();
+        var kept = await client.PostAsync(new Uri("/api/locker/import?keep=true", UriKind.Relative), new ByteArrayContent(File.ReadAllBytes(Path.Combine(App.Root, "demo/locker.yoke-locker.json"))) { Headers = { ContentType = new("application/octet-stream") } });
+        Assert.True(kept.IsSuccessStatusCode);
+        var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
+        // The locker knows that the macro hunts on the adapter; the macro may stay at home all the same.
+        Assert.NotEqual(0, (await client.Json($"/api/assignments/{key}/board")).GetProperty("plan").GetProperty("pairs").GetArrayLength());
+        foreach (var query in new[] { "survives=item", "survives=bag", "survives=item&free=true", "survives=bag&free=true" })
+        {
+            var text = await client.GetStringAsync(new Uri($"/api/assignments/{key}/kit-proposal?{query}", UriKind.Relative));
+            var found = JsonDocument.Parse(text.Split('\n', StringSplitOptions.RemoveEmptyEntries)[^1]).RootElement.GetProperty("found");
+            Assert.True(found.GetProperty("proven").GetBoolean(), query);
+            Assert.True(found.GetProperty("found").GetProperty("grams").GetDouble() < found.GetProperty("now").GetProperty("grams").GetDouble(), query);
+        }
+    }
+
     [Theory]
     [InlineData("survives=all", "survives")]
     [InlineData("goal=beauty", "goal")]
