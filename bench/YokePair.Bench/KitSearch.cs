@@ -1,5 +1,6 @@
 using System.Text.Json;
 using YokePair.Browser;
+using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Core.Proposals;
 using YokePair.Solving;
@@ -14,6 +15,8 @@ internal static class KitSearch
         var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(Site.Root, "demo/steamer-wedding.yoke.json"))).Plan!;
         using var file = JsonDocument.Parse(File.ReadAllText(Path.Combine(Site.Root, "demo/locker.yoke-locker.json")));
         var locker = file.RootElement.GetProperty("things").Deserialize<List<Item>>(PlanFile.JsonOptions)!;
+        var pairs = file.RootElement.GetProperty("pairs").Deserialize<List<PairRule>>(PlanFile.JsonOptions)!;
+        plan = PlanAndLocker.With(plan, locker.ToDictionary(i => i.Id, StringComparer.Ordinal), pairs);
         var late = 0;
         foreach (var (survives, limit) in new[] { (FailureClass.None, 5.0), (FailureClass.Item, 5), (FailureClass.Rig, 30), (FailureClass.Bag, 30) })
             foreach (var free in new[] { false, true })
