@@ -17,11 +17,11 @@ internal sealed class KitSetups
     private readonly bool free;
     private readonly IReadOnlySet<(string Part, string Need)> hopeless;
 
-    public KitSetups(Plan plan, KitProblem problem, KitWish wish, IReadOnlySet<(string Part, string Need)> hopeless)
+    public KitSetups(Plan plan, KitProblem problem, KitWish wish)
     {
         this.plan = plan;
         this.problem = problem;
-        this.hopeless = hopeless;
+        hopeless = problem.Hopeless;
         free = wish.SetupsFree;
         Beyond = [];
         if (!free) return;

@@ -68,7 +68,7 @@ public static class LightestKit
         {
             bool[] today = [.. problem.Options.Select(o => o.Today)];
             using var model = new Model(problem);
-            var setups = new KitSetups(plan, problem, wish, problem.Hopeless);
+            var setups = new KitSetups(plan, problem, wish);
             var best = known is not null && setups.Agrees(known.Chosen, known.Setups) ? Lightened(problem, known, setups, model, cancel) : null;
             // With setups free the bound is looser than the truth: a kit it allows and no setups were found for stays open.
             var open = long.MaxValue;
