@@ -67,6 +67,22 @@ public class ReportBenchmarks
     [Benchmark(Description = "wedding with ten times the things")]
     public Report TenTimes() => new DayAnalysis(tenTimes).Report();
 
+    [Benchmark(Description = "wedding: what a pull does, with the swaps planned anew")]
+    public PullResult Pull() => Pulled(wedding);
+
+    [Benchmark(Description = "wedding with ten times the things: the same")]
+    public PullResult PullTenTimes() => Pulled(tenTimes);
+
+    private readonly Dictionary<Plan, (Report Whole, Report Left)> reports = new(ReferenceEqualityComparer.Instance);
+
+    /// <summary>Compares, swaps included; the reports are not counted, they are above.</summary>
+    private PullResult Pulled(Plan plan)
+    {
+        List<Pulled> pulled = [new("b1", "vows")];
+        if (!reports.TryGetValue(plan, out var both)) reports[plan] = both = (new DayAnalysis(plan).Report(withEvents: false), new DayAnalysis(plan, pulled).Report(withEvents: false));
+        return PullTest.Compare(plan, pulled, both.Whole, both.Left);
+    }
+
     /// <summary>Nine more of each thing, in the bag the first is in.</summary>
     private static Plan Times(Plan plan, int n) => plan with
     {

@@ -131,14 +131,16 @@ public sealed class RoomTests
     }
 
     [Theory]
-    [InlineData(null, 60, Outcome.Lost)]
-    [InlineData(true, 60, Outcome.Lost)]
-    [InlineData(true, 30, Outcome.Holds)]
-    public void A_camera_left_alone_takes_what_it_may_as_long_as_it_lasts(bool? may, int minutes, Outcome outcome)
+    [InlineData(null, 60, null, Outcome.Lost)]
+    [InlineData(true, 60, null, Outcome.Lost)]
+    [InlineData(true, 30, null, Outcome.Holds)]
+    [InlineData(true, 30, 0.0, Outcome.Lost)]
+    public void A_camera_left_alone_takes_what_it_may_as_long_as_it_lasts(bool? may, int minutes, double? celsius, Outcome outcome)
     {
-        // 10 frames a minute × 1.5: 900 in an hour, 450 in half of one; the battery gives 500, the card 1203.
+        // 10 frames a minute × 1.5: 900 in an hour, 450 in half of one; the battery gives 500, 400 of them in the frost, the card 1203.
         var plan = With(p => p with
         {
+            TemperatureC = celsius,
             Ev = 14,
             End = Start.AddMinutes(minutes),
             Present = ["second"],

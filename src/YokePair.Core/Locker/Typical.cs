@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using YokePair.Core.Swaps;
 
 namespace YokePair.Core.Locker;
 
@@ -35,10 +36,10 @@ public static class Typical
 
                 var megapixels = Number(thing, "megapixels") ?? 24;
                 Guess("fps", 8);
-                Guess("rawMegabytes", Math.Round(megapixels * 1.07));
+                Guess("rawMegabytes", Charge.TypicalRawMegabytes(megapixels));
                 Guess("jpegMegabytes", Math.Round(megapixels * 0.35));
                 Guess("bufferMegabytes", 1500);
-                Guess("framesPerCharge", 800);
+                Guess("framesPerCharge", Charge.TypicalFramesPerCharge);
                 Guess("baseIso", 100);
                 Guess("fastestShutterSeconds", 1.0 / 8000);
                 Guess("weightG", 700);

@@ -1,5 +1,6 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
 
 namespace YokePair.Core.Reports;
 
@@ -7,7 +8,8 @@ namespace YokePair.Core.Reports;
 /// <param name="Headline">What breaks, in a sentence.</param>
 /// <param name="Changes">Every need whose way changes, worst first.</param>
 /// <param name="Untouched">How many needs go on as they would have.</param>
-public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Changes, int Untouched);
+/// <param name="Swaps">How the changes of batteries and cards differ then.</param>
+public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Changes, int Untouched, SwapChanges Swaps);
 
 /// <summary>What a pull does to one need.</summary>
 /// <param name="Part">Part id.</param>
@@ -36,10 +38,12 @@ public static class PullTest
             if (then.Baseline == now.Baseline && then.Best!.Items.SequenceEqual(now.Best!.Items)) continue;
             changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, now.Best, Stays(plan, now, then.Best)));
         }
+        var swaps = SwapChanges.Of(plan, pulled, before, after);
         return new PullResult(
-            Headline(plan, pulled, changes),
+            Headline(plan, pulled, changes, swaps),
             [.. changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => Importance(plan, c))],
-            before.Needs.Count - changes.Count);
+            before.Needs.Count - changes.Count,
+            swaps);
     }
 
     /// <summary>What another body or light must be told anew: it has not learnt faces and buttons, nor this room's white balance, nor the channel.</summary>
@@ -75,7 +79,7 @@ public static class PullTest
         };
     }
 
-    private static string Headline(Plan plan, IReadOnlyList<Pulled> pulled, List<PullChange> changes)
+    private static string Headline(Plan plan, IReadOnlyList<Pulled> pulled, List<PullChange> changes, SwapChanges swaps)
     {
         // When they are out is said once where it is the same for all.
         var whens = pulled.Select(p => When(plan, p)).Distinct().ToList();
@@ -85,7 +89,10 @@ public static class PullTest
         Tell(Outcome.Lost, "lost");
         Tell(Outcome.Late, "late");
         Tell(Outcome.Thins, "second best");
-        var rest = told.Count > 0 ? "everything else stays as it was" : changes.Count > 0 ? "everything is still met, another way" : "nothing changes";
+        if (swaps.Without > swaps.WithoutBefore) told.Add($"{Words.Number(swaps.Without - swaps.WithoutBefore)} {(swaps.WithoutBefore > 0 ? "more " : "")}frames of a busy day find no battery or card");
+        var rest = told.Count > 0 ? "everything else stays as it was"
+            : changes.Count > 0 ? "everything is still met, another way"
+            : swaps.Swaps.Any(s => s.Fate != SwapFate.Stays) ? "every picture stays as it was; batteries and cards are changed otherwise" : "nothing changes";
         return $"Without {Words.List(things)}{when} {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
 
         void Tell(Outcome outcome, string word)

@@ -4269,6 +4269,8 @@ export interface components {
              * @description How many needs go on as they would have.
              */
             untouched: number;
+            /** @description How the changes of batteries and cards differ then. */
+            swaps: components["schemas"]["SwapChanges"];
         };
         /** @description A thing taken away to see what breaks. */
         Pulled: {
@@ -4542,6 +4544,30 @@ export interface components {
              */
             farM: null | number;
         };
+        /** @description Frames for which nothing is left. */
+        Shortage: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: int32
+             * @description Frames into the part from which on nothing is left; 0 = from its start.
+             */
+            afterFrames: number;
+            /** @description Body id. */
+            body: string;
+            /**
+             * Format: int32
+             * @description Card slot from 1; null = the battery.
+             */
+            slot: null | number;
+            /** @description Type of battery or card that is wanted. */
+            type: string;
+            /**
+             * Format: int32
+             * @description How many frames go without.
+             */
+            frames: number;
+        };
         /** @description What can keep a way from being full. */
         Shortfalls: string;
         /** @enum {unknown} */
@@ -4676,6 +4702,84 @@ export interface components {
              */
             ready: number;
         };
+        /** @description One swap. */
+        Swap: {
+            /** @description Id of the part before which it is made, or inside of which. */
+            part: string;
+            /**
+             * Format: int32
+             * @description Frames into the part after which it must be made; null = before the part.
+             */
+            afterFrames: null | number;
+            /** @description Whether it falls inside a part that holds something which happens once. */
+            inOnce: boolean;
+            /** @description Who makes it. */
+            person: string;
+            /** @description Body id. */
+            body: string;
+            /**
+             * Format: int32
+             * @description Card slot from 1; null = the battery.
+             */
+            slot: null | number;
+            /** @description Id of what is taken out; null = the slot was empty, or what was in it is gone. */
+            out: null | string;
+            /**
+             * Format: int32
+             * @description Frames that what is taken out has given by then; null as above.
+             */
+            given: null | number;
+            /**
+             * Format: int32
+             * @description Frames it gives in all.
+             */
+            holds: null | number;
+            /** @description Id of what is put in. */
+            in: string;
+            /** @description Where that is fetched from: a place or a person's id; null = already in the hand. */
+            from: null | string;
+            /**
+             * Format: double
+             * @description How long it takes.
+             */
+            seconds: number;
+            /**
+             * @description Whether that is longer than what is asked of the part can wait.
+             * @default false
+             */
+            tooSlow: boolean;
+        };
+        /** @description A swap and what becomes of it. */
+        SwapChange: {
+            swap: components["schemas"]["Swap"];
+            fate: components["schemas"]["SwapFate"];
+        };
+        /** @description The plan of swaps after a pull, beside the one before. */
+        SwapChanges: {
+            /** @description How they differ, in a sentence. */
+            headline: string;
+            /** @description Swaps to be made in the order of the day, then those no longer made. */
+            swaps: components["schemas"]["SwapChange"][];
+            /** @description Where nothing is left to change to. */
+            short: components["schemas"]["Shortage"][];
+            /**
+             * Format: int32
+             * @description Frames of a busy day that find no battery, no card or neither.
+             */
+            without: number;
+            /**
+             * Format: int32
+             * @description How many did before the pull.
+             */
+            withoutBefore: number;
+            /** @description Ids of the bodies whose frames per charge or raw size is a usual figure, as nobody has said. */
+            estimated: string[];
+        };
+        /**
+         * @description What becomes of a swap when things are pulled.
+         * @enum {unknown}
+         */
+        SwapFate: "stays" | "other" | "new" | "dropped";
         /** @description A usual day by name, with the names of its parts. */
         TemplateName: {
             id: string;

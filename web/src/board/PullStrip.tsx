@@ -4,6 +4,7 @@ import { seconds, time } from "../shared/format";
 import { outcomeWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
 import { readPull, type Pull } from "./pulls";
+import { SwapList } from "./SwapList";
 
 /** What to do now, need by need, worst first. */
 export function PullStrip({ pull }: { pull: PullResult }) {
@@ -58,6 +59,7 @@ export function PullStrip({ pull }: { pull: PullResult }) {
           })}
         </ol>
       )}
+      <SwapList swaps={pull.swaps} />
       <p className="text-quiet">
         {pull.untouched} {pull.untouched === 1 ? "need goes" : "needs go"} on as planned. The board shows what
         is left for the rest of the day: {hanging} that matter then hang by one thing or by none.{" "}

@@ -1,0 +1,63 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Swaps;
+
+/// <summary>A camera at work in one part.</summary>
+/// <param name="Body">Number of the body.</param>
+/// <param name="Part">Number of the part in the order of the day.</param>
+/// <param name="Actor">Who uses it, or set it up where it is left alone.</param>
+/// <param name="Frames">Frames it takes on a busy day.</param>
+/// <param name="Alone">Whether it is left alone.</param>
+internal sealed record CameraWork(int Body, int Part, int Actor, double Frames, bool Alone);
+
+/// <summary>A day as the cameras see it: its parts in order, where everything is in each, and which camera takes how many frames.</summary>
+internal sealed class CameraDay
+{
+    public CameraDay(Plan plan)
+    {
+        Kit = new Kit(plan);
+        Parts = [.. Day.InOrder(plan)];
+        Layouts = [.. Parts.Select(p => new PartLayout(Kit, p))];
+    }
+
+    public Kit Kit { get; }
+
+    public Part[] Parts { get; }
+
+    public PartLayout[] Layouts { get; }
+
+    public int IndexOf(string part) => Array.FindIndex(Parts, p => p.Id == part);
+
+    /// <summary>Whether a thing is pulled or not here in a part.</summary>
+    public bool IsGone(int item, int part, IReadOnlyList<Pulled> pulled) =>
+        Day.Of(Parts[part]) is { } date && !Kit.Items[item].IsHere(date)
+        || pulled.Any(p => p.Item == Kit.Items[item].Id && Day.Lasts(Kit.Plan, Parts[part], p.FromPart, p.UntilPart));
+
+    /// <summary>
+    /// The cameras at work: those set up in the hands and whole, and those that the report takes up instead. Those in hands share the
+    /// part's frames alike; one left alone may take all of them, as nobody counts.
+    /// </summary>
+    public List<CameraWork> Work(Report report, IReadOnlyList<Pulled> pulled)
+    {
+        var ways = report.Needs.Where(n => n.Baseline.IsMet() && n.Best?.Body is not null).ToLookup(n => n.Part, n => n.Best!);
+        var work = new List<CameraWork>();
+        for (var p = 0; p < Parts.Length; p++)
+        {
+            var (part, layout) = (Parts[p], Layouts[p]);
+            var cameras = new Dictionary<int, (int Actor, bool Alone)>();
+            foreach (var setup in part.Setups)
+                if (setup is { Body: { } body, Lens: { } lens } && !IsGone(Kit.IndexOf(body), p, pulled) && !IsGone(Kit.IndexOf(lens), p, pulled))
+                    cameras[Kit.IndexOf(body)] = (layout.PersonIndex(setup.Person), setup.Unattended == true);
+            foreach (var way in ways[part.Id]) cameras.TryAdd(Kit.IndexOf(way.Body), (layout.PersonIndex(way.Person), false));
+            var frames = FrameEstimate.Of(part, Clock.Length(Kit.Plan, part)).High;
+            var hands = cameras.Values.Count(c => !c.Alone);
+            work.AddRange(cameras.Where(c => layout.Actors.Contains(c.Value.Actor) && frames > 0)
+                .Select(c => new CameraWork(c.Key, p, c.Value.Actor, c.Value.Alone ? frames : (double)frames / hands, c.Value.Alone)));
+        }
+        return work;
+    }
+}

@@ -1,0 +1,50 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Swaps;
+
+/// <summary>A slot with its plan.</summary>
+/// <param name="Work">The slot.</param>
+/// <param name="Choice">The plan.</param>
+/// <param name="PutIn">By swap of the plan, what is put in; <see cref="Kit.None"/> where it goes without.</param>
+internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<int> PutIn)
+{
+    /// <summary>Follows the plan up to a part.</summary>
+    /// <param name="kit">The things.</param>
+    /// <param name="state">What was left of them before.</param>
+    /// <param name="until">Number of the part before which to stop.</param>
+    /// <returns>Every swap with what it takes out and what is left in that, and what is in the slot at the end.</returns>
+    public (List<MadeSwap> Swaps, int[] Items, double Level) Follow(Kit kit, SwapState state, int until = int.MaxValue)
+    {
+        var body = (Body)kit.Items[Work.Body];
+        var made = new List<MadeSwap>();
+        var (items, level) = (Work.Items, Work.Level);
+        var next = 0;
+        for (var d = 0; d < Work.Draws.Count && Work.Draws[d].Part < until; d++)
+        {
+            var done = 0.0;
+            for (; next < PutIn.Count && Choice.Swaps[next].Draw == d; next++)
+            {
+                level -= Choice.Swaps[next].AfterFrames - done;
+                done = Choice.Swaps[next].AfterFrames;
+                made.Add(new MadeSwap(Choice.Swaps[next], PutIn[next], items, Math.Max(0, level)));
+                if (PutIn[next] == Kit.None)
+                {
+                    done = Work.Draws[d].Frames;
+                    continue;
+                }
+                items = [PutIn[next]];
+                level = SlotWork.FramesOf(body, kit.Items[items[0]]) * state.Left(items[0]);
+            }
+            level -= Work.Draws[d].Frames - done;
+        }
+        return (made, items, Math.Max(0, level));
+    }
+}
+
+/// <summary>A swap as it comes to be made.</summary>
+/// <param name="Swap">When.</param>
+/// <param name="In">What is put in, or <see cref="Kit.None"/>.</param>
+/// <param name="Out">What was in the slot.</param>
+/// <param name="Left">Frames left in that.</param>
+internal sealed record MadeSwap(PlannedSwap Swap, int In, int[] Out, double Left);

@@ -1,0 +1,32 @@
+namespace YokePair.Core.Swaps;
+
+/// <summary>When batteries and cards are changed so that a busy day completes.</summary>
+/// <param name="Swaps">Swaps in the order of the day.</param>
+/// <param name="Short">Where nothing is left to change to.</param>
+/// <param name="Estimated">Ids of the bodies whose frames per charge or raw size is a usual figure, as nobody has said.</param>
+public sealed record SwapPlan(IReadOnlyList<Swap> Swaps, IReadOnlyList<Shortage> Short, IReadOnlyList<string> Estimated);
+
+/// <summary>One swap.</summary>
+/// <param name="Part">Id of the part before which it is made, or inside of which.</param>
+/// <param name="AfterFrames">Frames into the part after which it must be made; null = before the part.</param>
+/// <param name="InOnce">Whether it falls inside a part that holds something which happens once.</param>
+/// <param name="Person">Who makes it.</param>
+/// <param name="Body">Body id.</param>
+/// <param name="Slot">Card slot from 1; null = the battery.</param>
+/// <param name="Out">Id of what is taken out; null = the slot was empty, or what was in it is gone.</param>
+/// <param name="Given">Frames that what is taken out has given by then; null as above.</param>
+/// <param name="Holds">Frames it gives in all.</param>
+/// <param name="In">Id of what is put in.</param>
+/// <param name="From">Where that is fetched from: a place or a person's id; null = already in the hand.</param>
+/// <param name="Seconds">How long it takes.</param>
+/// <param name="TooSlow">Whether that is longer than what is asked of the part can wait.</param>
+public sealed record Swap(string Part, int? AfterFrames, bool InOnce, string Person, string Body, int? Slot, string? Out, int? Given, int? Holds, string In, string? From, double Seconds, bool TooSlow = false);
+
+/// <summary>Frames for which nothing is left.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="AfterFrames">Frames into the part from which on nothing is left; 0 = from its start.</param>
+/// <param name="Body">Body id.</param>
+/// <param name="Slot">Card slot from 1; null = the battery.</param>
+/// <param name="Type">Type of battery or card that is wanted.</param>
+/// <param name="Frames">How many frames go without.</param>
+public sealed record Shortage(string Part, int AfterFrames, string Body, int? Slot, string Type, int Frames);

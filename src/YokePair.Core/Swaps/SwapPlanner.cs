@@ -1,0 +1,92 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Swaps;
+
+/// <summary>Plans the swaps of a day from one part on.</summary>
+internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work, Func<int, int, bool> isGone, SwapState before, int from)
+{
+    private readonly Kit kit = day.Kit;
+    private readonly HashSet<int> working = [.. work.Where(w => w.Part >= from).Select(w => w.Body)];
+
+    /// <summary>The plan of every slot of every camera at work.</summary>
+    public List<FedSlot> Solve()
+    {
+        var batteries = new SwapStock(kit, day, isGone, before, working, from, kit.Batteries).Feed([.. Slots(cards: false)]);
+        return [.. batteries, .. new SwapStock(kit, day, isGone, before, working, from, kit.Cards).Feed([.. Slots(cards: true)], batteries)];
+    }
+
+    private IEnumerable<SlotWork> Slots(bool cards)
+    {
+        foreach (var camera in work.Where(w => w.Part >= from).GroupBy(w => w.Body))
+        {
+            var body = (Body)kit.Items[camera.Key];
+            // With one record the cards of a body follow one another, so that they count as one slot.
+            int[] slots = !cards ? [SlotWork.BatterySlot] : kit.Plan.Rules.DualRecord ? [.. Enumerable.Range(0, body.Slots.Count)] : [0];
+            foreach (var slot in slots)
+            {
+                var drawn = new Dictionary<int, double>();
+                var isLater = false;
+                foreach (var run in Runs(camera, slot))
+                {
+                    // What a backup camera was loaded with may have been used up in another.
+                    int[] items = [.. run[0].Loaded.Where(i => !isGone(i, run[0].Work.Part) && (!before.IsTouched(i) || before.BodyOf(i) == camera.Key))];
+                    var level = items.Sum(i => SlotWork.FramesOf(body, kit.Items[i]) * before.Left(i)) - items.Sum(i => drawn.GetValueOrDefault(i)) / Math.Max(1, items.Length);
+                    if (!isLater && before.In(camera.Key, slot, run[0].Loaded) is { } now)
+                        (items, level) = now.Items.Any(i => isGone(i, run[0].Work.Part)) ? ([], 0) : now;
+                    var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level), [.. run.Select(r => DrawOf(r.Work, cards))], [.. run.Select(r => r.Work)], isLater);
+                    foreach (var item in items) drawn[item] = drawn.GetValueOrDefault(item) + fed.Draws.Sum(d => d.Frames);
+                    isLater = true;
+                    yield return fed;
+                }
+            }
+        }
+    }
+
+    /// <summary>Stretches of a camera's day in which the plan has the same things loaded.</summary>
+    private IEnumerable<List<(CameraWork Work, int[] Loaded)>> Runs(IEnumerable<CameraWork> camera, int slot)
+    {
+        List<(CameraWork Work, int[] Loaded)> run = [];
+        foreach (var part in camera.OrderBy(w => w.Part))
+        {
+            var loaded = Loaded(part.Body, slot, day.Layouts[part.Part]);
+            if (run.Count > 0 && !run[0].Loaded.SequenceEqual(loaded))
+            {
+                yield return run;
+                run = [];
+            }
+            run.Add((part, loaded));
+        }
+        yield return run;
+    }
+
+    private int[] Loaded(int body, int slot, PartLayout layout)
+    {
+        var of = (Body)kit.Items[body];
+        if (slot == SlotWork.BatterySlot) return [.. kit.Batteries.Where(i => kit.Items[i] is Battery { Charged: true } b && b.Type == of.BatteryType && layout.BatteryIn(i, body))];
+        return [.. kit.Cards.Where(i => kit.Items[i] is Card { CanRecord: true } && Enumerable.Range(0, of.Slots.Count).Any(s => (s == slot || !kit.Plan.Rules.DualRecord) && layout.CardIn(i, body, s)))];
+    }
+
+    private Draw DrawOf(CameraWork camera, bool card)
+    {
+        var part = day.Parts[camera.Part];
+        return new Draw(camera.Part, card ? camera.Frames : camera.Frames / Charge.InTheCold(part.TemperatureC), part.Needs.Any(n => n.Importance == Importance.Once), camera.Alone);
+    }
+}
+
+/// <summary>One slot of one camera, and what is drawn from it while the plan has the same things loaded in it.</summary>
+/// <param name="Body">Number of the body.</param>
+/// <param name="Slot">Card slot from 0, or <see cref="BatterySlot"/>.</param>
+/// <param name="Planned">What the plan has loaded.</param>
+/// <param name="Items">What is in it at the start.</param>
+/// <param name="Level">Frames that gives.</param>
+/// <param name="Draws">What is drawn.</param>
+/// <param name="Work">The work behind each draw.</param>
+/// <param name="IsLater">Whether the plan itself has changed what is in it.</param>
+internal sealed record SlotWork(int Body, int Slot, int[] Planned, int[] Items, double Level, IReadOnlyList<Draw> Draws, IReadOnlyList<CameraWork> Work, bool IsLater)
+{
+    /// <summary>Stands for the battery.</summary>
+    public const int BatterySlot = -1;
+
+    public static double FramesOf(Body body, Item item) => item is Battery battery ? Charge.Frames(body, battery) : Charge.Frames(body, (Card)item);
+}

@@ -1,0 +1,99 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Swaps;
+
+/// <summary>
+/// Plans swaps with the part's frames of a busy day, at joins, and inside a part only where no plan does without; inside a part
+/// that holds something which happens once last of all. Fewest swaps among those. Exact: see the search.
+/// </summary>
+public static class SwapPlans
+{
+    /// <summary>The swaps of a day.</summary>
+    /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
+    /// <param name="report">Its report, which says which cameras are at work.</param>
+    public static SwapPlan Of(Plan plan, Report report) => After(plan, [], report, report);
+
+    /// <summary>The swaps of a day in which things are pulled: as planned up to each moment at which something goes or comes back, and planned anew from there.</summary>
+    /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
+    /// <param name="pulled">What is pulled.</param>
+    /// <param name="whole">The report with nothing pulled.</param>
+    /// <param name="left">The report with all of it pulled.</param>
+    public static SwapPlan After(Plan plan, IReadOnlyList<Pulled> pulled, Report whole, Report left)
+    {
+        var day = new CameraDay(plan);
+        var moments = pulled.SelectMany(p => new[] { p.FromPart is null ? 0 : day.IndexOf(p.FromPart), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? day.IndexOf(mended.Id) : 0 })
+            .Append(0).Distinct().Order().ToList();
+        var state = new SwapState();
+        var made = new List<(Swap? Swap, Shortage? Short, int Part)>();
+        var estimated = new HashSet<int>();
+        List<FedSlot> fed = [];
+        foreach (var from in moments)
+        {
+            made.AddRange(Told(day, fed, state, until: from));
+            state.Live(day.Kit, fed, from);
+            // Nobody knows yet what will fail later.
+            List<Pulled> known = [.. pulled.Where(p => (p.FromPart is null ? 0 : day.IndexOf(p.FromPart)) <= from)];
+            var report = known.Count == 0 ? whole : known.Count == pulled.Count ? left : new DayAnalysis(plan, known).Report(withEvents: false);
+            var work = day.Work(report, known);
+            estimated.UnionWith(work.Where(w => w.Part >= from && day.Kit.Items[w.Body] is Body { FramesPerCharge: null } or Body { RawMegabytes: null }).Select(w => w.Body));
+            fed = new SwapPlanner(day, work, (item, part) => day.IsGone(item, part, known), state, from).Solve();
+        }
+        made.AddRange(Told(day, fed, state, until: int.MaxValue));
+        return new SwapPlan(
+            [.. made.Where(m => m.Swap is not null).OrderBy(m => m.Part).ThenBy(m => m.Swap!.AfterFrames ?? 0).ThenBy(m => m.Swap!.Body, StringComparer.Ordinal).ThenBy(m => m.Swap!.Slot ?? 0).Select(m => m.Swap!)],
+            [.. made.Where(m => m.Short is not null).OrderBy(m => m.Part).Select(m => m.Short!)],
+            [.. estimated.Order().Select(b => day.Kit.Items[b].Id)]);
+    }
+
+    private static IEnumerable<(Swap?, Shortage?, int)> Told(CameraDay day, List<FedSlot> fed, SwapState state, int until)
+    {
+        var kit = day.Kit;
+        foreach (var slot in fed)
+        {
+            var work = slot.Work;
+            var body = (Body)kit.Items[work.Body];
+            int? number = work.Slot == SlotWork.BatterySlot ? null : work.Slot + 1;
+            if (work is { IsLater: true, Planned: [var planned, ..] } && work.Draws[0].Part < until)
+                yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null, kit.Items[planned].Id, null, number is null ? kit.Plan.Rules.Seconds.ChangeBattery : kit.Plan.Rules.Seconds.ChangeCard), null, work.Draws[0].Part);
+            foreach (var (swap, putIn, old, rest) in slot.Follow(kit, state, until).Swaps)
+            {
+                var (draw, camera) = (work.Draws[swap.Draw], work.Work[swap.Draw]);
+                var part = day.Parts[draw.Part];
+                // A battery in the cold draws more than it takes pictures.
+                var frames = (int)Math.Round(swap.AfterFrames * camera.Frames / draw.Frames);
+                if (putIn == Kit.None)
+                {
+                    var type = number is null ? body.BatteryType : body.Slots[work.Slot].Type ?? "card";
+                    yield return (null, new Shortage(part.Id, frames, body.Id, number, type, (int)Math.Ceiling(camera.Frames) - frames), draw.Part);
+                    continue;
+                }
+                double full = old.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
+                var told = new Swap(part.Id, swap.AfterFrames > 0 ? frames : null, swap.AfterFrames > 0 && draw.Once, Person(camera), body.Id, number,
+                    old.Length == 0 ? null : kit.Items[old[0]].Id, old.Length == 0 ? null : (int)Math.Round(full - rest), old.Length == 0 ? null : (int)full,
+                    kit.Items[putIn].Id, From(day, state, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0);
+                yield return (told, null, draw.Part);
+            }
+        }
+
+        string Person(CameraWork camera) => kit.Plan.People[camera.Actor].Id;
+    }
+
+    /// <summary>The place or person something is fetched from; null = the hand it is for.</summary>
+    private static string? From(CameraDay day, SwapState state, int item, CameraWork camera, PlannedSwap swap)
+    {
+        var kit = day.Kit;
+        var change = kit.Items[item] is Card ? kit.Plan.Rules.Seconds.ChangeCard : kit.Plan.Rules.Seconds.ChangeBattery;
+        var holder = state.BodyOf(item) is var body && body != Kit.None ? body : item;
+        // At a join one goes as the part begins or as the one before ends, whichever is nearer.
+        foreach (var layout in day.Layouts.Skip(Math.Max(0, camera.Part - 1)).Take(camera.Part > 0 ? 2 : 1).Reverse())
+        {
+            var source = layout.SourceOf(holder);
+            if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + change > swap.Cost.Seconds + 1e-6) continue;
+            var hand = layout.HandsOf(source);
+            return source == layout.Room || hand == camera.Actor ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source].Id;
+        }
+        return null;
+    }
+}

@@ -1,0 +1,120 @@
+namespace YokePair.Core.Swaps;
+
+/// <summary>What one camera draws from one battery or card in one part.</summary>
+/// <param name="Part">Number of the part in the order of the day.</param>
+/// <param name="Frames">Frames; of a battery in the cold, as many as they cost it warm.</param>
+/// <param name="Once">Whether the part holds something that happens once.</param>
+/// <param name="Alone">Whether the camera is left alone, so that nobody swaps anything in it.</param>
+internal sealed record Draw(int Part, double Frames, bool Once, bool Alone);
+
+/// <summary>Things alike that could be put in.</summary>
+/// <param name="Class">Number of the lot they belong to.</param>
+/// <param name="Frames">Frames each gives this camera.</param>
+/// <param name="Full">Frames each would give if it were full.</param>
+/// <param name="AtJoin">By draw, what it costs to put one in before it; null = it cannot be had then.</param>
+/// <param name="Inside">By draw, what it costs to put one in during it; null = it cannot be had then.</param>
+internal sealed record Offer(int Class, double Frames, double Full, SwapCost?[] AtJoin, SwapCost?[] Inside);
+
+/// <summary>One swap, before a draw or after some frames of it; or, with no lot, what is left of a draw goes without.</summary>
+internal sealed record PlannedSwap(int Draw, double AfterFrames, int? Class, SwapCost Cost);
+
+/// <summary>One plan for one slot of one camera.</summary>
+/// <param name="Cost">What is wrong with it.</param>
+/// <param name="Taken">By offer, how many it takes.</param>
+/// <param name="Swaps">Its swaps in order.</param>
+internal sealed record SwapChoice(SwapCost Cost, IReadOnlyList<int> Taken, IReadOnlyList<PlannedSwap> Swaps);
+
+/// <summary>
+/// Every way of feeding one slot of one camera through the day, the best first: a search of least cost (Dijkstra) over how much
+/// of the day is fed and which lots have been drawn from how often.
+/// </summary>
+internal sealed class SwapSearch
+{
+    private const double Slack = 1e-6;
+
+    private readonly IReadOnlyList<Draw> draws;
+    private readonly IReadOnlyList<Offer> offers;
+    private readonly IReadOnlyList<int> stock;
+    private readonly double reserve;
+    private readonly PriorityQueue<Stand, SwapCost> open = new();
+    private readonly HashSet<(string, int, long)> seen = [];
+
+    /// <param name="draws">What is drawn, in order.</param>
+    /// <param name="level">Frames that what is in the slot gives, and what it would give if full.</param>
+    /// <param name="full">What it would give if full.</param>
+    /// <param name="reserve">Share of a full one that must be left after a part that holds something which happens once.</param>
+    /// <param name="offers">What could be put in.</param>
+    /// <param name="stock">By lot, how many there are.</param>
+    public SwapSearch(IReadOnlyList<Draw> draws, double level, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock)
+    {
+        (this.draws, this.offers, this.stock, this.reserve) = (draws, offers, stock, reserve);
+        var start = new Stand(0, 0, default, new int[offers.Count], null, null);
+        Push(start);
+        Feed(start, level, full);
+    }
+
+    /// <summary>Plans from the best on.</summary>
+    public IEnumerable<SwapChoice> Choices()
+    {
+        while (open.TryDequeue(out var stand, out _))
+        {
+            if (!seen.Add((string.Join(',', stand.Taken), stand.Draw, (long)Math.Round(stand.Into * 1000)))) continue;
+            if (stand.Draw == draws.Count)
+            {
+                yield return new SwapChoice(stand.Cost, stand.Taken, stand.Swaps());
+                continue;
+            }
+            var without = draws[stand.Draw].Frames - stand.Into;
+            Push(new Stand(stand.Draw + 1, 0, stand.Cost + new SwapCost { Short = without, Risks = stand.Into == 0 && draws[stand.Draw].Once ? 1 : 0 }, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand));
+            for (var o = 0; o < offers.Count; o++)
+            {
+                if (stand.Taken[o] == stock[offers[o].Class]) continue;
+                if ((stand.Into > 0 ? offers[o].Inside : offers[o].AtJoin)[stand.Draw] is not { } cost) continue;
+                var taken = (int[])stand.Taken.Clone();
+                taken[o]++;
+                var swap = new PlannedSwap(stand.Draw, stand.Into, offers[o].Class, cost);
+                var late = stand.Into == 0 ? default : draws[stand.Draw].Once ? new SwapCost { Risks = 1 } : new SwapCost { Inside = 1 };
+                // The second choice is not only taken less often but later.
+                var early = new SwapCost { Early = (draws.Count - stand.Draw) * (1 + cost.Spares + cost.Doubtful) };
+                Feed(new Stand(stand.Draw, stand.Into, stand.Cost + cost + late + early, taken, swap, stand), offers[o].Frames, offers[o].Full);
+            }
+        }
+    }
+
+    /// <summary>Every place up to which one filling may be used: each join it reaches, and where it runs out.</summary>
+    private void Feed(Stand stand, double level, double full)
+    {
+        var (draw, into, cost) = (stand.Draw, stand.Into, stand.Cost);
+        while (draw < draws.Count)
+        {
+            var rest = draws[draw].Frames - into;
+            if (level + Slack < rest)
+            {
+                if (level > 0) Push(stand with { Draw = draw, Into = into + level, Cost = cost + Begun(level, full) });
+                return;
+            }
+            cost += Begun(level, full);
+            level -= rest;
+            (draw, into) = (draw + 1, 0);
+            Push(stand with { Draw = draw, Into = 0, Cost = cost });
+        }
+
+        SwapCost Begun(double with, double of) =>
+            into == 0 && draws[draw].Once && with + Slack < draws[draw].Frames + reserve * of ? new SwapCost { Risks = 1 } : default;
+    }
+
+    private void Push(Stand stand) => open.Enqueue(stand, stand.Cost);
+
+    /// <summary>So much of the day is fed, and what is in the slot is not used further.</summary>
+    private sealed record Stand(int Draw, double Into, SwapCost Cost, int[] Taken, PlannedSwap? Last, Stand? Before)
+    {
+        public List<PlannedSwap> Swaps()
+        {
+            var swaps = new List<PlannedSwap>();
+            for (var at = this; at is not null; at = at.Before)
+                if (at.Last is { } swap) swaps.Add(swap);
+            swaps.Reverse();
+            return swaps;
+        }
+    }
+}

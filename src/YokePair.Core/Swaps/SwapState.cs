@@ -1,0 +1,50 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Swaps;
+
+/// <summary>How far a day's swaps have come.</summary>
+internal sealed class SwapState
+{
+    private readonly Dictionary<(int Body, int Slot), (int[] Planned, int[] Items, double Level)> slots = [];
+    private readonly Dictionary<int, double> left = [];
+
+    /// <summary>Share of its frames that is left of a thing.</summary>
+    public double Left(int item) => left.GetValueOrDefault(item, 1);
+
+    /// <summary>Whether anything was drawn from a thing.</summary>
+    public bool IsTouched(int item) => left.ContainsKey(item);
+
+    /// <summary>The body a thing was in when last used, or <see cref="Kit.None"/>.</summary>
+    public int BodyOf(int item)
+    {
+        foreach (var ((body, _), at) in slots)
+            if (at.Items.Contains(item)) return body;
+        return Kit.None;
+    }
+
+    /// <summary>What is in a slot; null where nothing was drawn from it yet or the plan now has something else in it.</summary>
+    public (int[] Items, double Level)? In(int body, int slot, int[] planned) =>
+        slots.TryGetValue((body, slot), out var at) && at.Planned.SequenceEqual(planned) ? (at.Items, at.Level) : null;
+
+    /// <summary>The day up to a part goes as planned.</summary>
+    public void Live(Kit kit, IEnumerable<FedSlot> fed, int until)
+    {
+        foreach (var slot in fed.Where(f => f.Work.Draws[0].Part < until))
+        {
+            var body = (Body)kit.Items[slot.Work.Body];
+            var (swaps, items, level) = slot.Follow(kit, this, until);
+            foreach (var swap in swaps.Where(s => s.In != Kit.None)) Note(swap.Out, swap.Left);
+            Note(items, level);
+            // What comes out of a camera that has failed is in it no longer.
+            foreach (var (other, at) in slots.Where(s => s.Value.Items.Any(items.Contains)).ToList()) slots[other] = (at.Planned, [], 0);
+            slots[(slot.Work.Body, slot.Work.Slot)] = (slot.Work.Planned, items, level);
+
+            void Note(int[] things, double now)
+            {
+                var full = things.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
+                foreach (var item in things) left[item] = double.IsPositiveInfinity(full) ? 1 : Math.Clamp(now / full, 0, 1);
+            }
+        }
+    }
+}

@@ -1,0 +1,123 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Swaps;
+
+/// <summary>The batteries, or the cards, that are not in a camera at work, and how they are best given out.</summary>
+internal sealed class SwapStock
+{
+    private readonly Kit kit;
+    private readonly CameraDay day;
+    private readonly Func<int, int, bool> isGone;
+    private readonly SwapState state;
+    private readonly HashSet<int> working;
+    private readonly int from;
+    private readonly List<List<int>> lots;
+    private readonly double[] waits;
+
+    public SwapStock(Kit kit, CameraDay day, Func<int, int, bool> isGone, SwapState state, HashSet<int> working, int from, int[] things)
+    {
+        (this.kit, this.day, this.isGone, this.state, this.working, this.from) = (kit, day, isGone, state, working, from);
+        waits = [.. day.Parts.Select(p => p.Needs.Select(n => n.ToleranceSeconds(kit.Plan.Rules)).DefaultIfEmpty(double.PositiveInfinity).Min())];
+        HashSet<string> named = [.. kit.Plan.Parts.SelectMany(p => p.Setups).SelectMany(s => (s.Cards ?? []).Append(s.Battery)).OfType<string>()];
+        lots = [.. things.Where(i => IsFree(i) && !named.Contains(kit.Items[i].Id)).GroupBy(Likeness).Select(g => g.ToList())];
+    }
+
+    /// <summary>The best plan for all slots together.</summary>
+    /// <param name="slots">The slots.</param>
+    /// <param name="beside">Slots of the same cameras that are planned already: swaps are made together with theirs where that costs nothing.</param>
+    public List<FedSlot> Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside = null)
+    {
+        int[] stock = [.. lots.Select(l => l.Count)];
+        var offers = slots.Select(s => Offers(s, beside)).ToList();
+        var choices = SwapShares.Best([.. slots.Select((s, n) => Search(s, offers[n], stock))], [.. offers.Select(o => o.Select(x => x.Class).ToArray())], stock);
+        // Of things alike the first is used first.
+        var given = new int[lots.Count];
+        var putIn = slots.Select((_, n) => Enumerable.Repeat(Kit.None, choices[n].Swaps.Count).ToArray()).ToList();
+        foreach (var (slot, at, swap) in choices.SelectMany((c, slot) => c.Swaps.Select((swap, at) => (slot, at, swap))).OrderBy(x => slots[x.slot].Draws[x.swap.Draw].Part).ThenBy(x => x.swap.AfterFrames))
+            if (swap.Class is { } lot) putIn[slot][at] = lots[lot][given[lot]++];
+        return [.. slots.Select((s, n) => new FedSlot(s, choices[n], putIn[n]))];
+    }
+
+    private SwapSearch Search(SlotWork slot, List<Offer> offers, int[] stock)
+    {
+        var body = (Body)kit.Items[slot.Body];
+        var full = slot.Items.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
+        return new SwapSearch(slot.Draws, slot.Level, full, slot.Slot == SlotWork.BatterySlot ? Charge.Reserve : 0, offers, stock);
+    }
+
+    private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside)
+    {
+        var body = (Body)kit.Items[slot.Body];
+        HashSet<int> swapped = [.. (beside ?? []).Where(f => f.Work.Body == slot.Body).SelectMany(f => f.Choice.Swaps.Where(s => s.Class is not null && s.AfterFrames == 0).Select(s => f.Work.Draws[s.Draw].Part))];
+        var offers = new List<Offer>();
+        for (var lot = 0; lot < lots.Count; lot++)
+        {
+            var item = lots[lot][0];
+            if (!Fits(body, slot.Slot, kit.Items[item]) || kit.Plan.PairOf(body.Id, kit.Items[item].Id) is var pair && pair == PairFit.No) continue;
+            var nature = new SwapCost { Swaps = 1, Spares = IsSpare(item) ? 1 : 0, Doubtful = kit.Items[item].Doubtful || pair is not (null or PairFit.Full) ? 1 : 0 };
+            var full = SlotWork.FramesOf(body, kit.Items[item]);
+            offers.Add(new Offer(lot, full * state.Left(item), full,
+                [.. slot.Work.Select(w => AtJoin(item, w, kit.Items[item] is Card && !swapped.Contains(w.Part)) + nature)],
+                [.. slot.Work.Select(w => w.Alone ? null : InTime(Taking(item, w.Actor, w.Part, w.Part), w.Part, 0) + nature)]));
+        }
+        return offers;
+    }
+
+    private bool Fits(Body body, int slot, Item item) => item is Battery battery
+        ? battery.Type == body.BatteryType
+        : item is Card card && (kit.Plan.Rules.DualRecord ? card.Type == body.Slots[slot].Type : body.Slots.Any(s => s.Type == card.Type));
+
+    /// <summary>What it costs to put a thing in before a part: as it begins, or as the part before ends.</summary>
+    private SwapCost? AtJoin(int item, CameraWork work, bool apart)
+    {
+        SwapCost? best = Taking(item, work.Actor, work.Part, work.Part);
+        if (work.Part > from && Taking(item, work.Actor, work.Part - 1, work.Part) is { } earlier && (best is null || earlier.Seconds < best.Value.Seconds)) best = earlier;
+        return InTime(best, work.Part, work.Part == 0 ? double.PositiveInfinity : work.Part == from ? 0 : FreeSeconds(work.Part)) + new SwapCost { Apart = apart ? 1 : 0 };
+    }
+
+    /// <summary>Says whether a swap takes longer than the time that is free and what is asked of the part can wait.</summary>
+    private SwapCost? InTime(SwapCost? swap, int part, double freeSeconds) =>
+        swap is { } cost ? cost with { Hurried = cost.Seconds > freeSeconds + waits[part] ? 1 : 0 } : null;
+
+    private SwapCost? Taking(int item, int actor, int at, int wanted)
+    {
+        var layout = day.Layouts[at];
+        if (isGone(item, wanted) || !layout.Actors.Contains(actor)) return null;
+        var seconds = layout.Cost(actor, SourceOf(item, at)) + (kit.Items[item] is Card ? kit.Plan.Rules.Seconds.ChangeCard : kit.Plan.Rules.Seconds.ChangeBattery);
+        return double.IsPositiveInfinity(seconds) ? null : new SwapCost { Seconds = seconds };
+    }
+
+    /// <summary>Time before a part in which nothing is to be photographed; without clock times none.</summary>
+    private double FreeSeconds(int part)
+    {
+        var (before, now) = (day.Parts[part - 1], day.Parts[part]);
+        if (before.Needs.Count == 0 && before is { Start: not null, End: not null }) return (now.Start!.Value - before.Start.Value).TotalSeconds;
+        return now.Start is { } start && before.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;
+    }
+
+    /// <summary>Whether a thing may be put into a camera at all: charged or clear, in no camera at work, and, of a card, empty.</summary>
+    private bool IsFree(int item)
+    {
+        if (kit.Items[item] is not (Battery { Charged: true } or Card { State: Card.Clear })) return false;
+        // What is left in the battery of a camera that has failed is still good; its cards hold pictures.
+        if (state.IsTouched(item)) return kit.Items[item] is Battery && state.BodyOf(item) is var last && last != Kit.None && !working.Contains(last) && state.Left(item) > 0;
+        return !working.Contains(kit.RestsOn[item]) || (kit.Items[item] is Battery battery ? battery.Type != ((Body)kit.Items[kit.RestsOn[item]]).BatteryType : kit.Slot[item] < 0);
+    }
+
+    /// <summary>What a thing is in: the camera it was last used in, else what its place says.</summary>
+    private int Inside(int item) => state.BodyOf(item) is var body && body != Kit.None ? body : kit.RestsOn[item];
+
+    /// <summary>Whether taking it empties a camera, light or recorder that works.</summary>
+    private bool IsSpare(int item) => Inside(item) is var on && on != Kit.None && kit.Items[on] is Body or StandLight or OtherThing && !isGone(on, from);
+
+    /// <summary>Where one goes for a thing in a part: of what was put into a camera that has failed, to that camera.</summary>
+    public int SourceOf(int item, int part) => day.Layouts[part].SourceOf(state.BodyOf(item) is var body && body != Kit.None ? body : item);
+
+    private string Likeness(int item) => string.Join('|',
+        kit.Items[item] is Battery battery ? $"{battery.Type} {battery.Health ?? 1}" : kit.Items[item] is Card card ? $"{card.Type} {card.Gigabytes}" : "",
+        state.Left(item), kit.Items[item].Doubtful, IsSpare(item),
+        string.Join(',', Enumerable.Range(Math.Max(0, from - 1), day.Parts.Length - Math.Max(0, from - 1)).Select(p => SourceOf(item, p))),
+        string.Join(',', Enumerable.Range(from, day.Parts.Length - from).Select(p => isGone(item, p))),
+        string.Join(',', kit.Bodies.Select(b => kit.Plan.PairOf(kit.Items[b].Id, kit.Items[item].Id))));
+}
