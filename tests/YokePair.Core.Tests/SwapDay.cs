@@ -19,7 +19,14 @@ internal static class SwapDay
         {
             items.Add(new Body
             {
-                Id = $"b{b}", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = Pick("LB", "LB", "LC"), FramesPerCharge = Pick(100.0, 150), RawMegabytes = 50,
+                Id = $"b{b}",
+                Place = "bag",
+                Mount = ["K"],
+                Megapixels = 24,
+                IsoCeiling = 6400,
+                BatteryType = Pick("LB", "LB", "LC"),
+                FramesPerCharge = Pick(100.0, 150),
+                RawMegabytes = 50,
                 Slots = [.. Enumerable.Range(0, slots).Select(_ => new CardSlot { Type = "SD" })],
             });
             items.Add(new Lens { Id = $"l{b}", Place = "bag", Mount = "K", Focal = new Interval(24, 200), Aperture = new Interval(2.8, 2.8) });
@@ -38,7 +45,11 @@ internal static class SwapDay
             var frames = Pick(0, 40, 60, 90, 130, 220);
             parts.Add(new Part
             {
-                Id = $"part{p}", Ev = 12, Start = time, End = time.AddMinutes(20), TemperatureC = Pick<double?>(null, 20, 0, -10),
+                Id = $"part{p}",
+                Ev = 12,
+                Start = time,
+                End = time.AddMinutes(20),
+                TemperatureC = Pick<double?>(null, 20, 0, -10),
                 Frames = new FrameCount { Low = 0, Likely = frames, High = frames },
                 Unreachable = random.Next(3) == 0 ? ["car"] : [],
                 Setups = [.. Enumerable.Range(0, hands).Select(h => new Setup { Person = people[h % people.Length], Position = h < people.Length ? "left" : "right", Body = $"b{h}", Lens = $"l{h}" })],
@@ -48,7 +59,12 @@ internal static class SwapDay
         }
         return new Plan
         {
-            Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = slots == 2 }, Places = places, Items = items, Parts = parts,
+            Format = Plan.FormatName,
+            Version = 1,
+            Rules = new Rules { DualRecord = slots == 2 },
+            Places = places,
+            Items = items,
+            Parts = parts,
             People = [.. people.Select(p => new Person { Id = p })],
         };
 
