@@ -71,6 +71,40 @@ public sealed class FailureStories
     }
 
     [Fact]
+    public void A_bag_a_camera_with_all_on_it_and_a_person_are_pulled_and_batteries_are_changed_otherwise()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open(Page.Wedding);
+        page.Button("Pull test").Click();
+        page.Hand("vows", "lead", "left").Click();
+        page.Choice("Halm 45 no. 1 and all on it").Click();
+        page.Until(() => page.Verdict.StartsWith("Without the Halm 45 no. 1 and all on it from Vows on,", StringComparison.Ordinal), "what the fall costs");
+        const string Swaps = "details[aria-label='New plan of swaps']";
+        page.Until(() => page.Text(Swaps).Contains("Halm 45 no. 2 gets LB7", StringComparison.Ordinal), "the other camera's battery changed");
+        Assert.Contains("no longer", page.Text(Swaps), StringComparison.Ordinal);
+        Assert.Contains("of 855 frames", page.Text(Swaps), StringComparison.Ordinal);
+
+        page.Hand("toast", "second", "right").Click();
+        page.Choice("Second is absent").Click();
+        page.Until(() => page.Verdict.Contains("and Second from Toast on", StringComparison.Ordinal), "both gone");
+        Assert.Contains("absent", page.Hand("toast", "second", "left").GetAttribute("aria-label"), StringComparison.Ordinal);
+        page.Thing("roller", "place").Click();
+        page.Until(() => page.Verdict.Contains("the Roller and all in it", StringComparison.Ordinal), "the bag gone too");
+        Assert.EndsWith("?pull=rig%3Ab1%40vows&pull=person%3Asecond%40toast&pull=place%3Aroller", page.Driver.Url, StringComparison.Ordinal);
+        page.Button("Put all back").Click();
+        page.Until(() => !page.Has("[aria-label='What is pulled'] li"), "nothing pulled");
+
+        // From the table: a person and a thing ticked together.
+        page.Open("/steamer-wedding/what-if");
+        page.Find("input[aria-label='Lead is absent, together with others']").Click();
+        page.Find("input[aria-label='K1 adapter, together with others']").Click();
+        page.Find("a.webbing").Click();
+        page.Until(() => page.Verdict.StartsWith("Without Lead and the K1 adapter", StringComparison.Ordinal), "both pulled on the day");
+        Assert.Empty(page.AccessibilityFindings());
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void The_least_kit_is_proven_seen_on_the_day_taken_and_undone()
     {
         using var site = new Site(seed: true);

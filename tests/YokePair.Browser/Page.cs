@@ -57,9 +57,13 @@ public sealed class Page : IDisposable
 
     public IWebElement Hand(string part, string person, string position) => Find($"[data-hand='{part}/{person}/{position}']");
 
-    public IWebElement Button(string text) => Until(
-        () => Driver.FindElements(By.CssSelector("button, a, label")).FirstOrDefault(b => b.Displayed && b.Text.Contains(text, StringComparison.Ordinal)),
-        $"a button that says {text}");
+    public IWebElement Button(string text) => Saying("button, a, label", text);
+
+    /// <summary>An entry of an open menu.</summary>
+    public IWebElement Choice(string text) => Saying("[role=menuitem]", text);
+
+    private IWebElement Saying(string css, string text) =>
+        Until(() => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(b => b.Displayed && b.Text.Contains(text, StringComparison.Ordinal)), $"{css} that says {text}");
 
     public void VerdictBecomes(string start) => Until(() => Verdict.StartsWith(start, StringComparison.Ordinal) ? true : (bool?)null, $"a verdict that starts: {start}");
 

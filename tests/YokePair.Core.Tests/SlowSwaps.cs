@@ -40,6 +40,8 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         return Live(0, 0, new State([]), []);
     }
 
+    private bool IsAbsent(string? person, int part) => part >= pullAt && pulled.Any(p => p.Kind == LossKind.Person && p.Item == person);
+
     private bool IsGone(string id, int part) => part >= pullAt && pulled.Any(p => p.Item == id);
 
     /// <summary>The cameras of a part, as one knows them before the pull or after it.</summary>
@@ -47,7 +49,7 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
     {
         var p = plan.Parts[part];
         var report = knows ? left : whole;
-        var bodies = p.Setups.Where(s => !knows || (!IsGone(s.Body!, part) && !IsGone(s.Lens!, part))).Select(s => (s.Body!, s.Person)).ToList();
+        var bodies = p.Setups.Where(s => !knows || (!IsAbsent(s.Person, part) && !IsGone(s.Body!, part) && !IsGone(s.Lens!, part))).Select(s => (s.Body!, s.Person)).ToList();
         foreach (var way in report.Needs.Where(n => n.Part == p.Id && n.Baseline.IsMet()).Select(n => n.Best!))
             if (bodies.All(b => b.Item1 != way.Body)) bodies.Add((way.Body!, way.Person));
         return [.. bodies.Select(b => (b.Item1, b.Person, (double)p.Frames!.High / bodies.Count)).Where(b => b.Item3 > 0)];
@@ -147,9 +149,10 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         {
             var at = state.In.Where(s => s.Value.Item == item).Select(s => "@" + s.Key.Body).FirstOrDefault() ?? Thing(item).Place!;
             for (; at.StartsWith('@'); at = Thing(at[1..].Split('/')[0]).Place!)
-                if (plan.Parts[p].Setups.FirstOrDefault(s => s.Body == at[1..].Split('/')[0]) is { } hand) return hand.Person == person ? 0 : 60;
+                if (plan.Parts[p].Setups.FirstOrDefault(s => s.Body == at[1..].Split('/')[0]) is { } hand) return IsAbsent(hand.Person, p) ? null : hand.Person == person ? 0 : 60;
             if (plan.Parts[p].Unreachable.Contains(at)) return null;
             var place = plan.Places.First(x => x.Id == at);
+            if (IsAbsent(place.Person, p)) return null;
             return place.ReachSeconds + (place.Person is { } owner && owner != person ? 60 : 0);
         }
     }

@@ -19,7 +19,7 @@ public sealed class SwapTests
             var plan = SwapDay.From(seed);
             var random = new Random(seed);
             var at = random.Next(0, plan.Parts.Count);
-            List<Pulled> pulled = random.Next(2) == 0 ? [] : [new Pulled(plan.Items[random.Next(plan.Items.Count)].Id, plan.Parts[at].Id)];
+            List<Pulled> pulled = random.Next(2) == 0 ? [] : plan.People.Count > 1 && random.Next(2) == 0 ? [new Pulled("p1", plan.Parts[at].Id, null, LossKind.Person)] : [new Pulled(plan.Items[random.Next(plan.Items.Count)].Id, plan.Parts[at].Id)];
             if (pulled.Count == 0) at = 0;
             Assert.Empty(PlanCheck.Usable(plan));
             var whole = new DayAnalysis(plan).Report(withEvents: false);

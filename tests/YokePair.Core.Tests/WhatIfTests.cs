@@ -34,6 +34,44 @@ public sealed class WhatIfTests
     }, iter: 150);
 
     [Fact]
+    public void Pulling_anything_from_a_part_on_does_there_what_the_table_says()
+    {
+        var kinds = new System.Collections.Concurrent.ConcurrentDictionary<LossKind, int>();
+        Gen.Int[0, 100_000].Sample(seed =>
+        {
+            var plan = seed % 2 == 0 ? RandomPlan.From(seed) : RandomLights.From(seed);
+            var before = new DayAnalysis(plan).Report(withEvents: false);
+            foreach (var row in WhatIfTable.Of(plan).Rows.Where(r => r.Kind != LossKind.Item))
+                foreach (var cell in row.Cells)
+                {
+                    var after = new DayAnalysis(plan, [new Pulled(row.Id, cell.Part, null, row.Kind)]).ReportPart(cell.Part);
+                    var worse = after.Where(n => n.Baseline > before.Needs.First(b => b.Part == cell.Part && b.Need == n.Need).Baseline).ToList();
+                    Assert.Equal(cell.Needs.Order(), worse.Select(n => n.Need).Order());
+                    if (worse.Count > 0) kinds.AddOrUpdate(row.Kind, 1, (_, n) => n + 1);
+                }
+        }, iter: 1200);
+        foreach (var kind in new[] { LossKind.Rig, LossKind.Place, LossKind.Person, LossKind.Radio }) Assert.True(kinds.GetValueOrDefault(kind) > 5, $"{kind} did harm {kinds.GetValueOrDefault(kind)} times");
+    }
+
+    [Fact]
+    public void Before_somebody_leaves_and_after_they_are_back_the_day_is_as_planned()
+    {
+        var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
+        var whole = new DayAnalysis(plan).Report(withEvents: false);
+        List<Pulled> pulled = [new("second", "toast", "dinner", LossKind.Person), new("lead-belt", "lanterns", null, LossKind.Place)];
+        var left = new DayAnalysis(plan, pulled).Report(withEvents: false);
+        string[] gone = ["toast", "families", "couple", "room"];
+        foreach (var (then, now) in whole.Needs.Zip(left.Needs))
+            if (gone.Contains(then.Part)) Assert.True(now.Best is null || now.Best.Person == "lead");
+            else if (then.Part != "lanterns") Assert.Equal((then.Baseline, then.Best?.Seconds), (now.Baseline, now.Best?.Seconds));
+        var pull = PullTest.Compare(plan, pulled, whole, left);
+        Assert.StartsWith("Without Second from Toast until Dinner and speeches and the Belt pouch and all in it from Lanterns on,", pull.Headline, StringComparison.Ordinal);
+        Assert.Equal((0, true), (pull.Out[0].Items.Count, pull.Out[1].Items.Contains("bat4")));
+        // Nobody shoots with the second's cameras meanwhile, so that the lead's take all the frames.
+        Assert.Contains(pull.Swaps.Swaps, s => s is { Fate: not Swaps.SwapFate.Stays, Swap.Person: "lead" });
+    }
+
+    [Fact]
     public void A_camera_takes_everything_on_and_in_it_along()
     {
         var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;

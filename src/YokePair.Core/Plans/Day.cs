@@ -1,10 +1,11 @@
 namespace YokePair.Core.Plans;
 
-/// <summary>A thing taken away to see what breaks.</summary>
-/// <param name="Item">Id of the item.</param>
+/// <summary>Something taken away to see what breaks.</summary>
+/// <param name="Item">Id of the item; for another kind of loss of the camera, place, person, radio system, battery type or event.</param>
 /// <param name="FromPart">Id of the part from which on it is gone; null = from the start of the day.</param>
 /// <param name="UntilPart">Id of the part by which it is mended or replaced; null = not that day.</param>
-public sealed record Pulled(string Item, string? FromPart = null, string? UntilPart = null);
+/// <param name="Kind">What goes: a thing alone, or all that is on a camera or in a place when it goes, a person, a radio system.</param>
+public sealed record Pulled(string Item, string? FromPart = null, string? UntilPart = null, LossKind Kind = LossKind.Item);
 
 /// <summary>The order of a day's parts and what is gone when.</summary>
 public static class Day

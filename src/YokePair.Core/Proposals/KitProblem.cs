@@ -167,7 +167,7 @@ public sealed class KitProblem
         var losses = new List<Loss>();
         if (survives >= FailureClass.Rig) losses.AddRange(bare ? Losses.BareRigs(day.Kit) : Losses.Rigs(day.Kit));
         if (survives >= FailureClass.Bag) losses.AddRange(Losses.Places(day.Plan));
-        return new Watched(number, part, survives >= FailureClass.Item, [.. losses.Select(l => new Failing($"{l.Kind} {l.Id}", l.Name, l.Goes!(part)))], [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
+        return new Watched(number, part, survives >= FailureClass.Item, [.. losses.Select(l => new Failing($"{l.Kind} {l.Id}", l.Name, l.Goes!(part.Ways.Layout)))], [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
     }
 
     /// <summary>By item number, what is not there with a kit.</summary>

@@ -24,13 +24,14 @@ public sealed class SetupProblem
         this.plan = plan;
         Pulled = pulled ?? [];
         chosen = [.. parts ?? plan.Parts.Select(p => p.Id)];
-        var kit = new Kit(plan);
+        var outage = new Outage(plan, Pulled);
+        var kit = outage.Kit;
         var slots = new List<Slot>();
-        foreach (var part in plan.Parts.Where(p => chosen.Contains(p.Id)))
+        foreach (var part in outage.Plan.Parts.Where(p => chosen.Contains(p.Id)))
             foreach (var setup in part.Setups)
-                if (setup.Body is not null) slots.Add(SlotOf(plan, part, setup, Pulled));
+                if (setup.Body is not null) slots.Add(SlotOf(plan, part, setup, outage));
         Slots = slots;
-        Needs = [.. plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(p => Covers(kit, p))];
+        Needs = [.. outage.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(p => Covers(kit, p))];
         Successions = [.. Follow()];
         Exclusive = [.. OneAtATime()];
     }
@@ -65,7 +66,7 @@ public sealed class SetupProblem
         var next = With(options);
         var day = new DayAnalysis(next, Pulled);
         var judged = new List<JudgedNeed>();
-        foreach (var part in next.Parts.Where(p => chosen.Contains(p.Id)))
+        foreach (var part in day.Plan.Parts.Where(p => chosen.Contains(p.Id)))
         {
             var found = day.Find(part);
             foreach (var need in found.Needs)
@@ -136,7 +137,7 @@ public sealed class SetupProblem
         return -1;
     }
 
-    private static Slot SlotOf(Plan plan, Part part, Setup setup, IReadOnlyList<Pulled> pulled)
+    private static Slot SlotOf(Plan plan, Part part, Setup setup, Outage outage)
     {
         var now = Chain.Of(setup);
         var body = plan.Items.OfType<Body>().First(b => b.Id == setup.Body);
@@ -146,7 +147,7 @@ public sealed class SetupProblem
         {
             if (glass.Tube is not null && !close) continue;
             if (Day.Of(part) is { } day && glass.Pieces.Any(p => !p.IsHere(day))) continue;
-            if (pulled.Any(gone => glass.Pieces.Any(p => p.Id == gone.Item) && Day.Lasts(plan, part, gone.FromPart, gone.UntilPart))) continue;
+            if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
             if (!plan.IsNear(part, glass.Pieces)) continue;
             var chain = new Chain(glass.Lens.Id, glass.Converter?.Id, glass.Tube?.Id, glass.Adapter?.Id);
             if (!options.Contains(chain)) options.Add(chain);

@@ -9,8 +9,7 @@ namespace YokePair.Core.Reports;
 /// </summary>
 public sealed class DayAnalysis
 {
-    private readonly Kit kit;
-    private readonly IReadOnlyList<Pulled> pulled;
+    private readonly Outage outage;
     private readonly WaySearch search;
     private readonly Lazy<IReadOnlyList<PartFindings>> parts;
 
@@ -20,18 +19,16 @@ public sealed class DayAnalysis
     /// <param name="before">An analysis of the plan before an edit: parts the edit cannot have touched are taken from it. Only one of the two may be asked afterwards.</param>
     public DayAnalysis(Plan plan, IReadOnlyList<Pulled>? pulled = null, DayAnalysis? before = null)
     {
-        Plan = plan;
-        this.pulled = pulled ?? [];
-        kit = new Kit(plan);
+        outage = new Outage(plan, pulled ?? []);
         search = new WaySearch(plan.Rules.DualRecord);
         // Parts do not touch one another, and somebody waits for the verdict: every core takes some.
-        parts = new Lazy<IReadOnlyList<PartFindings>>(() => [.. plan.Parts.AsParallel().AsOrdered().Select(p => before?.StillTrueOf(p, this) ?? Find(p))], LazyThreadSafetyMode.None);
+        parts = new Lazy<IReadOnlyList<PartFindings>>(() => [.. Plan.Parts.AsParallel().AsOrdered().Select(p => before?.StillTrueOf(p, this) ?? Find(p))], LazyThreadSafetyMode.None);
     }
 
-    /// <summary>The plan.</summary>
-    public Plan Plan { get; }
+    /// <summary>The plan, in which those who are absent are not present.</summary>
+    public Plan Plan => outage.Plan;
 
-    internal Kit Kit => kit;
+    internal Kit Kit => outage.Kit;
 
     internal IReadOnlyList<PartFindings> Parts => parts.Value;
 
@@ -46,13 +43,13 @@ public sealed class DayAnalysis
     public IReadOnlyList<NeedReport> ReportPart(string partId)
     {
         var part = Find(Plan.Parts.First(p => p.Id == partId));
-        return [.. part.Needs.Select(n => ReportBuilder.Describe(kit, part, n))];
+        return [.. part.Needs.Select(n => ReportBuilder.Describe(part, n))];
     }
 
     /// <summary>What was found of a part, where nothing it rests on differs in the other analysis: its own words, the kit, the rules, and who has what elsewhere at the same time.</summary>
     private PartFindings? StillTrueOf(Part part, DayAnalysis other)
     {
-        if (!parts.IsValueCreated || pulled.Count > 0 || other.pulled.Count > 0) return null;
+        if (!parts.IsValueCreated || outage.Pulled.Count > 0 || other.outage.Pulled.Count > 0) return null;
         var now = other.Plan;
         if (!Equals(now.Rules, Plan.Rules) || !now.Items.SequenceEqual(Plan.Items) || !now.People.SequenceEqual(Plan.People) || !now.Places.SequenceEqual(Plan.Places)
             || !now.KnownPairs().SequenceEqual(Plan.KnownPairs())) return null;
@@ -94,12 +91,12 @@ public sealed class DayAnalysis
     /// <summary>One part with its needs' outcomes and, unless they are not asked for, cut sets.</summary>
     internal PartFindings Find(Part part, bool withCuts = true)
     {
+        var kit = outage.KitOf(part);
         var failed = new bool[kit.Items.Length];
         var away = new bool[kit.Items.Length];
         if (Day.Of(part) is { } date)
             for (var i = 0; i < failed.Length; i++) failed[i] = away[i] = kit.Items[i].Status is not null && !kit.Items[i].IsHere(date);
-        foreach (var pull in pulled)
-            if (kit.IndexOf(pull.Item) is var item and not Kit.None && Day.Lasts(Plan, part, pull.FromPart, pull.UntilPart)) (failed[item], away[item]) = (true, false);
+        foreach (var item in outage.GoneIn(part)) (failed[item], away[item]) = (true, false);
         var ways = new PartWays(kit, part);
         var search = new WaySearch(Plan.Rules.DualRecord);
         var cutSets = new CutSets(failed);

@@ -126,7 +126,7 @@ public static class Explaining
         var asked = new Asked(part.Ev, need.Need.FocalMm(part), need.Need.CloseWidthMm, need.Need.ShutterSeconds, need.Need.MinFNumber ?? PresetOf(need.Need),
             need.Need.Megapixels(rules), need.Need.Fps, Finite(need.Ways.ToleranceSeconds), ComputedFor(rules, part, need.Need));
         return new NeedExplanation(
-            ReportBuilder.Describe(day.Kit, findings, need),
+            ReportBuilder.Describe(findings, need),
             asked,
             need.Outcome.IsMet() ? null : GapReasons.Why(day, findings, need),
             VerdictChain.Of(day, findings, need),
@@ -146,7 +146,7 @@ public static class Explaining
 
     private static IEnumerable<Weighed> Weigh(DayAnalysis day, PartFindings part, NeedFinding need)
     {
-        var kit = day.Kit;
+        var kit = part.Ways.Kit;
         if (need.Need.Role is not null) yield break;
         var candidates = need.Ways.Candidates.ToLookup(c => (c.Rig.Fitted!.Index, Aid: c.Rig.AidOf(), c.Rig.Flash));
         foreach (var fitted in kit.Glass)
@@ -163,7 +163,7 @@ public static class Explaining
 
     private static Weighed Weigh(DayAnalysis day, PartFindings part, NeedFinding need, FittedGlass fitted, NeedFit fit, Aid aid, Rig? rig, Candidate[] candidates)
     {
-        var kit = day.Kit;
+        var kit = part.Ways.Kit;
         int[] items = rig?.Items ?? fitted.Items;
         var (outcome, way) = day.BestOf(need.Ways.Only(candidates), part.Failed);
         return new Weighed(

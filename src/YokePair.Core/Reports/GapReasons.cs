@@ -10,7 +10,7 @@ internal static class GapReasons
 {
     public static string Why(DayAnalysis day, PartFindings part, NeedFinding need)
     {
-        var kit = day.Kit;
+        var kit = part.Ways.Kit;
         if (WhyAway(day, part, need) is { } away) return away;
         if (need.Moment is not null && day.BestOf(need.Ways, part.Failed).Outcome.IsMet())
         {
@@ -67,7 +67,7 @@ internal static class GapReasons
         if (!part.Away.Contains(true)) return null;
         var (outcome, way) = day.Left(need, [.. part.Failed.Zip(part.Away, (failed, away) => failed && !away)]);
         if (!outcome.IsMet() || way is null) return null;
-        var missing = way.Items.Where(i => part.Away[i]).Select(i => $"the {day.Kit.Items[i].Label} is {day.Kit.Items[i].WhyAway(Day.Of(part.Part)!.Value)}").ToList();
+        var missing = way.Items.Where(i => part.Away[i]).Select(i => $"the {part.Ways.Kit.Items[i].Label} is {part.Ways.Kit.Items[i].WhyAway(Day.Of(part.Part)!.Value)}").ToList();
         return missing.Count == 0 ? null : Words.List(missing);
     }
 

@@ -1,6 +1,7 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Reports;
 
@@ -9,7 +10,14 @@ namespace YokePair.Core.Reports;
 /// <param name="Changes">Every need whose way changes, worst first.</param>
 /// <param name="Untouched">How many needs go on as they would have.</param>
 /// <param name="Swaps">How the changes of batteries and cards differ then.</param>
-public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Changes, int Untouched, SwapChanges Swaps);
+/// <param name="Out">What is out, in the order of the pulls.</param>
+public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Changes, int Untouched, SwapChanges Swaps, IReadOnlyList<PulledOut> Out);
+
+/// <summary>One pull, as it works out.</summary>
+/// <param name="Pull">The pull.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Items">Ids of the things that are gone with it; none where a person is absent or a radio jammed.</param>
+public sealed record PulledOut(Pulled Pull, string Name, IReadOnlyList<string> Items);
 
 /// <summary>What a pull does to one need.</summary>
 /// <param name="Part">Part id.</param>
@@ -25,25 +33,30 @@ public sealed record PullChange(string Part, string Need, Outcome Before, Outcom
 /// <summary>Compares a day with the same day short of a few things.</summary>
 public static class PullTest
 {
+    /// <summary>Everything that can be pulled out of a plan.</summary>
+    public static IReadOnlySet<(LossKind Kind, string Id)> Known(Plan plan) => Losses.Of(new Kit(plan)).Select(l => (l.Kind, l.Id)).ToHashSet();
+
     /// <summary>Compares two reports on one plan.</summary>
     public static PullResult Compare(Plan plan, IReadOnlyList<Pulled> pulled, Report before, Report after)
     {
-        var gone = pulled.Select(p => p.Item).ToHashSet(StringComparer.Ordinal);
+        var outage = new Outage(plan, pulled);
+        var parts = outage.Plan.Parts.ToDictionary(p => p.Id, StringComparer.Ordinal);
         var changes = new List<PullChange>();
         for (var i = 0; i < before.Needs.Count; i++)
         {
             var (then, now) = (before.Needs[i], after.Needs[i]);
             // Only where the way one would have taken is cut does anything change for the photographer now.
-            if (then.Baseline == now.Baseline && then.Best?.Items.Any(gone.Contains) != true) continue;
-            if (then.Baseline == now.Baseline && then.Best!.Items.SequenceEqual(now.Best!.Items)) continue;
+            if (then.Baseline == now.Baseline && (then.Best is null || !outage.Cuts(parts[then.Part], then.Best))) continue;
+            if (then.Baseline == now.Baseline && then.Best!.Person == now.Best!.Person && then.Best.Items.SequenceEqual(now.Best.Items)) continue;
             changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, now.Best, Stays(plan, now, then.Best)));
         }
         var swaps = SwapChanges.Of(plan, pulled, before, after);
         return new PullResult(
-            Headline(plan, pulled, changes, swaps),
+            Headline(plan, outage, changes, swaps),
             [.. changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => Importance(plan, c))],
             before.Needs.Count - changes.Count,
-            swaps);
+            swaps,
+            [.. pulled.Select(p => new PulledOut(p, outage.Name(p), outage.ItemsOf(p)))]);
     }
 
     /// <summary>What another body or light must be told anew: it has not learnt faces and buttons, nor this room's white balance, nor the channel.</summary>
@@ -79,11 +92,12 @@ public static class PullTest
         };
     }
 
-    private static string Headline(Plan plan, IReadOnlyList<Pulled> pulled, List<PullChange> changes, SwapChanges swaps)
+    private static string Headline(Plan plan, Outage outage, List<PullChange> changes, SwapChanges swaps)
     {
         // When they are out is said once where it is the same for all.
+        var pulled = outage.Pulled;
         var whens = pulled.Select(p => When(plan, p)).Distinct().ToList();
-        var things = pulled.Select(p => $"the {plan.Items.FirstOrDefault(i => i.Id == p.Item)?.Label ?? p.Item}{(whens.Count > 1 ? When(plan, p) : "")}").ToList();
+        var things = pulled.Select(p => $"{(p.Kind is LossKind.Person or LossKind.Radio ? "" : "the ")}{outage.Name(p)}{(whens.Count > 1 ? When(plan, p) : "")}").ToList();
         var when = whens is [{ Length: > 0 } same] ? same + "," : whens.Count > 1 ? "," : "";
         var told = new List<string>();
         Tell(Outcome.Lost, "lost");

@@ -2,7 +2,6 @@ using System.Text.Json;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Starting;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Reports;
 
@@ -20,7 +19,7 @@ internal static class ReportBuilder
             foreach (var need in part.Needs)
             {
                 if (!need.Outcome.IsMet()) gaps.Add(new Gap(part.Part.Id, need.Need.Id, need.Outcome, GapReasons.Why(day, part, need)));
-                needs.Add(Describe(kit, part, need));
+                needs.Add(Describe(part, need));
                 if (need.Need.Importance == Importance.Nice) continue;
                 foreach (var cut in need.Cuts.TakeWhile(c => c.Length == 1))
                 {
@@ -51,7 +50,7 @@ internal static class ReportBuilder
                     .GroupBy(x => x.Id, x => x.Count)
                     .Select(g => new ItemReport(g.Key, g.Min())),
             ],
-            Events = withEvents ? [.. Losses.Of(day).Where(l => l.Goes is not null).Select(l => Of(day, l))] : [],
+            Events = withEvents ? [.. Losses.Of(kit).Where(l => l.Goes is not null).Select(l => Of(day, l))] : [],
             Power =
             [
                 .. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged),
@@ -84,22 +83,22 @@ internal static class ReportBuilder
         return (counted.Count > 0 ? counted : all).Select(n => n.Strands).DefaultIfEmpty(3).Min();
     }
 
-    public static NeedReport Describe(Kit kit, PartFindings part, NeedFinding need) => new(
+    public static NeedReport Describe(PartFindings part, NeedFinding need) => new(
         part.Part.Id,
         need.Need.Id,
         need.Need.Importance,
         need.Outcome,
         need.Margin,
-        [.. need.Cuts.Select(c => (IReadOnlyList<string>)[.. c.Select(i => kit.Items[i].Id)])],
+        [.. need.Cuts.Select(c => (IReadOnlyList<string>)[.. c.Select(i => part.Ways.Kit.Items[i].Id)])],
         double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? null : need.Ways.ToleranceSeconds,
-        need.Best is null ? null : WayReports.Of(kit, part.Ways.Layout, need.Best));
+        need.Best is null ? null : WayReports.Of(part.Ways.Kit, part.Ways.Layout, need.Best));
 
     private static LossEvent Of(DayAnalysis day, Loss loss)
     {
         var all = new SortedSet<int>();
         List<LossInPart> parts = [.. day.Parts.Select(part =>
         {
-            var gone = loss.Goes!(part);
+            var gone = loss.Goes!(part.Ways.Layout);
             all.UnionWith(gone);
             var failed = (bool[])part.Failed.Clone();
             foreach (var i in gone) failed[i] = true;

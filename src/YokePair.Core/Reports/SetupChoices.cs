@@ -25,6 +25,7 @@ public static class SetupChoices
         var setup = part.Setups.FirstOrDefault(s => s.Person == person && s.Position == position);
         var body = plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == (bodyId ?? setup?.Body)) ?? plan.Items.OfType<Body>().FirstOrDefault();
         if (body is null) return [];
+        var outage = new Outage(plan, pulled);
         var choices = new List<SetupChoice>();
         var close = part.Needs.Any(n => n.CloseWidthMm is not null);
         foreach (var glass in GlassOnBody.Fitting(body, plan))
@@ -32,7 +33,7 @@ public static class SetupChoices
             // A tube serves close-ups and nothing else.
             if (glass.Tube is not null && !close) continue;
             if (!plan.IsNear(part, glass.Pieces)) continue;
-            if (pulled.Any(p => glass.Pieces.Any(piece => piece.Id == p.Item))) continue;
+            if (glass.Pieces.Any(piece => outage.IsGone(outage.Kit.IndexOf(piece.Id), part))) continue;
             var mount = Mount.Of(partId, person, position, glass);
             if (mount.Apply(plan).Plan is not { } tried) continue;
             var needs = new DayAnalysis(tried, pulled).ReportPart(partId);

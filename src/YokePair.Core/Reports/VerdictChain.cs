@@ -11,7 +11,7 @@ internal static class VerdictChain
 
     public static IReadOnlyList<string> Of(DayAnalysis day, PartFindings part, NeedFinding need)
     {
-        var kit = day.Kit;
+        var kit = part.Ways.Kit;
         var links = new List<string>();
         var all = need.Ways.Candidates.Select(c => c.Rig).DistinctBy(r => string.Join(',', r.Whole.Items)).ToList();
         var cut = all.Where(r => r.IsHit(part.Failed)).ToList();
@@ -31,7 +31,7 @@ internal static class VerdictChain
         var wait = double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? "and it can wait" : $"and it can wait {Words.Seconds(need.Ways.ToleranceSeconds)}";
         if (need.Best is not { } best) return $"Nothing is left: {GapReasons.Why(day, part, need)}.";
         var who = day.Plan.People[best.Rig.Actor].Name ?? day.Plan.People[best.Rig.Actor].Id;
-        var what = best.Rig.Fitted is { } glass ? $"{GapReasons.Named(glass)}" : $"the {day.Kit.Items[best.Rig.Items[0]].Label}";
+        var what = best.Rig.Fitted is { } glass ? $"{GapReasons.Named(glass)}" : $"the {part.Ways.Kit.Items[best.Rig.Items[0]].Label}";
         var quality = best.Quality == Quality.Full ? "as one would choose it" : $"second best{SecondBest(day, part, need, best)}";
         var verdict = need.Outcome switch { Outcome.Holds => "it holds", Outcome.Thins => "it thins", Outcome.Late => "it is late", _ => "it is lost" };
         return $"{who} takes {what}, {quality}, in {Words.Seconds(best.Seconds)} {wait}: {verdict}.";
@@ -40,7 +40,7 @@ internal static class VerdictChain
     private static string SecondBest(DayAnalysis day, PartFindings part, NeedFinding need, Way best)
     {
         if (best.Rig.Fitted is null) return "";
-        var fit = RigFit.Of(day.Kit, part.Part, need.Need, best.Rig);
+        var fit = RigFit.Of(part.Ways.Kit, part.Part, need.Need, best.Rig);
         if (fit.SecondBestFor.HasFlag(Shortfalls.Iso)) return $": ISO {Words.Iso(fit.Iso)}, {Words.Tenths(fit.StopsOver)} stops over";
         if (fit.SecondBestFor.HasFlag(Shortfalls.TooShort) || fit.SecondBestFor.HasFlag(Shortfalls.TooLong)) return $": {Words.Tenths(fit.Framing.Factor)}× off the framing";
         return "";

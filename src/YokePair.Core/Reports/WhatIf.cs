@@ -1,5 +1,6 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Reports;
 
@@ -16,7 +17,9 @@ public sealed record WhatIfCell(string Part, Outcome? Worst, IReadOnlyList<strin
 /// <param name="Items">Ids of everything that goes with it in any part.</param>
 /// <param name="Cells">Every part, in the order of the day.</param>
 /// <param name="Costs">How many once and must needs become late or lost.</param>
-public sealed record WhatIfRow(string Id, LossKind Kind, string Name, IReadOnlyList<string> Items, IReadOnlyList<WhatIfCell> Cells, int Costs);
+/// <param name="FromPart">Part from which on an event of one's own lasts; null = from the start of the day.</param>
+/// <param name="UntilPart">Part by which it is mended; null = not that day.</param>
+public sealed record WhatIfRow(string Id, LossKind Kind, string Name, IReadOnlyList<string> Items, IReadOnlyList<WhatIfCell> Cells, int Costs, string? FromPart = null, string? UntilPart = null);
 
 /// <summary>How many things of one kind, and of no other, must fail together to cost a picture that matters.</summary>
 /// <param name="Kind">Kind of thing, as in a plan file.</param>
@@ -36,7 +39,7 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
     {
         var day = new DayAnalysis(plan);
         var parts = day.Parts.OrderBy(p => p.Part.Start).ToList();
-        var rows = Losses.Of(day).Select(loss => loss.Changes is { } changes ? Changed(day, parts, loss, changes(plan)) : Gone(day, parts, loss)).ToList();
+        var rows = Losses.Of(day.Kit).Select(loss => loss.Changes is { } changes ? Changed(day, parts, loss, changes(plan)) : Gone(day, parts, loss)).ToList();
         var ordered = rows.OrderByDescending(r => r.Costs).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null)).ThenByDescending(r => r.Kind).ToList();
         return new WhatIfTable(Say(day, ordered), ordered, ordered.Count(r => r.Costs == 0), SharedCauses.Of(day), MarginsOf(day));
     }
@@ -56,17 +59,17 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
     public static IReadOnlyList<string>? Chain(Plan plan, LossKind kind, string id, string part, string need)
     {
         var day = new DayAnalysis(plan);
-        if (Losses.Of(day).FirstOrDefault(l => l.Kind == kind && l.Id == id) is not { } loss) return null;
+        if (Losses.Find(day.Kit, kind, id) is not { } loss) return null;
         if (loss.Changes is { } changes) return new DayAnalysis(changes(plan)).Explain(part, need)?.Chain;
         if (plan.Parts.FirstOrDefault(p => p.Id == part) is not { } there) return null;
-        var gone = loss.Goes!(day.Find(there, withCuts: false)).Select(i => new Pulled(day.Kit.Items[i].Id)).ToList();
+        var gone = loss.Goes!(new PartLayout(day.Kit, there)).Select(i => new Pulled(day.Kit.Items[i].Id)).ToList();
         return new DayAnalysis(plan, gone).Explain(part, need)?.Chain;
     }
 
     /// <summary>One loss alone, in some parts or all; null when there is no such.</summary>
     internal static WhatIfRow? RowOf(DayAnalysis day, LossKind kind, string id, IReadOnlySet<string>? only = null)
     {
-        if (Losses.Of(day).FirstOrDefault(l => l.Kind == kind && l.Id == id) is not { } loss) return null;
+        if (Losses.Find(day.Kit, kind, id) is not { } loss) return null;
         List<PartFindings> parts = [.. day.Plan.Parts.Where(p => only?.Contains(p.Id) != false).OrderBy(p => p.Start).Select(p => day.Find(p, withCuts: false))];
         return loss.Changes is { } changes ? Changed(day, parts, loss, changes(day.Plan)) : Gone(day, parts, loss);
     }
@@ -75,15 +78,16 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
     {
         var all = new SortedSet<int>();
         var costs = 0;
+        var own = loss.Kind == LossKind.Own ? day.Plan.Events?.FirstOrDefault(e => e.Id == loss.Id) : null;
         var cells = parts.Select(part =>
         {
-            var gone = loss.Goes!(part);
+            var gone = loss.Goes!(part.Ways.Layout);
             all.UnionWith(gone);
             var failed = (bool[])part.Failed.Clone();
             foreach (var i in gone) failed[i] = true;
             return Cell(part.Part, part.Needs.Select(n => (n.Need, n.Outcome, After: Array.Exists(gone, n.Uses) ? day.Left(n, failed).Outcome : n.Outcome)), ref costs);
         }).ToList();
-        return new WhatIfRow(loss.Id, loss.Kind, loss.Name, [.. all.Select(i => day.Kit.Items[i].Id)], cells, costs);
+        return new WhatIfRow(loss.Id, loss.Kind, loss.Name, [.. all.Select(i => day.Kit.Items[i].Id)], cells, costs, own?.FromPart, own?.UntilPart);
     }
 
     private static WhatIfRow Changed(DayAnalysis day, List<PartFindings> parts, Loss loss, Plan changed)

@@ -17,10 +17,13 @@ internal sealed record CameraWork(int Body, int Part, int Actor, double Frames, 
 /// <summary>A day as the cameras see it: its parts in order, where everything is in each, and which camera takes how many frames.</summary>
 internal sealed class CameraDay
 {
-    public CameraDay(Plan plan)
+    private readonly Outage outage;
+
+    public CameraDay(Plan plan, IReadOnlyList<Pulled> pulled)
     {
-        Kit = new Kit(plan);
-        Parts = [.. Day.InOrder(plan)];
+        outage = new Outage(plan, pulled);
+        Kit = outage.Kit;
+        Parts = [.. Day.InOrder(outage.Plan)];
         Layouts = [.. Parts.Select(p => new PartLayout(Kit, p))];
     }
 
@@ -30,18 +33,14 @@ internal sealed class CameraDay
 
     public PartLayout[] Layouts { get; }
 
-    public int IndexOf(string part) => Array.FindIndex(Parts, p => p.Id == part);
-
     /// <summary>Whether a thing is pulled or not here in a part.</summary>
-    public bool IsGone(int item, int part, IReadOnlyList<Pulled> pulled) =>
-        Day.Of(Parts[part]) is { } date && !Kit.Items[item].IsHere(date)
-        || pulled.Any(p => p.Item == Kit.Items[item].Id && Day.Lasts(Kit.Plan, Parts[part], p.FromPart, p.UntilPart));
+    public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && !Kit.Items[item].IsHere(date) || outage.IsGone(item, Parts[part]);
 
     /// <summary>
     /// The cameras at work: those set up in the hands and whole, and those that the report takes up instead. Those in hands share the
     /// part's frames alike; one left alone may take all of them, as nobody counts.
     /// </summary>
-    public List<CameraWork> Work(Report report, IReadOnlyList<Pulled> pulled)
+    public List<CameraWork> Work(Report report)
     {
         var ways = report.Needs.Where(n => n.Baseline.IsMet() && n.Best?.Body is not null).ToLookup(n => n.Part, n => n.Best!);
         var work = new List<CameraWork>();
@@ -50,13 +49,12 @@ internal sealed class CameraDay
             var (part, layout) = (Parts[p], Layouts[p]);
             var cameras = new Dictionary<int, (int Actor, bool Alone)>();
             foreach (var setup in part.Setups)
-                if (setup is { Body: { } body, Lens: { } lens } && !IsGone(Kit.IndexOf(body), p, pulled) && !IsGone(Kit.IndexOf(lens), p, pulled))
+                if (setup is { Body: { } body, Lens: { } lens } && layout.Actors.Contains(layout.PersonIndex(setup.Person)) && !IsGone(Kit.IndexOf(body), p) && !IsGone(Kit.IndexOf(lens), p))
                     cameras[Kit.IndexOf(body)] = (layout.PersonIndex(setup.Person), setup.Unattended == true);
             foreach (var way in ways[part.Id]) cameras.TryAdd(Kit.IndexOf(way.Body), (layout.PersonIndex(way.Person), false));
             var frames = FrameEstimate.Of(part, Clock.Length(Kit.Plan, part)).High;
             var hands = cameras.Values.Count(c => !c.Alone);
-            work.AddRange(cameras.Where(c => layout.Actors.Contains(c.Value.Actor) && frames > 0)
-                .Select(c => new CameraWork(c.Key, p, c.Value.Actor, c.Value.Alone ? frames : (double)frames / hands, c.Value.Alone)));
+            if (frames > 0) work.AddRange(cameras.Select(c => new CameraWork(c.Key, p, c.Value.Actor, c.Value.Alone ? frames : (double)frames / hands, c.Value.Alone)));
         }
         return work;
     }

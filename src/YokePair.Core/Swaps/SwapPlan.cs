@@ -19,8 +19,8 @@ public sealed record SwapPlan(IReadOnlyList<Swap> Swaps, IReadOnlyList<Shortage>
 /// <param name="In">Id of what is put in.</param>
 /// <param name="From">Where that is fetched from: a place or a person's id; null = already in the hand.</param>
 /// <param name="Seconds">How long it takes.</param>
-/// <param name="TooSlow">Whether that is longer than what is asked of the part can wait.</param>
-public sealed record Swap(string Part, int? AfterFrames, bool InOnce, string Person, string Body, int? Slot, string? Out, int? Given, int? Holds, string In, string? From, double Seconds, bool TooSlow = false);
+/// <param name="TooSlowFor">Id of the need of the part that cannot wait so long; null = all can.</param>
+public sealed record Swap(string Part, int? AfterFrames, bool InOnce, string Person, string Body, int? Slot, string? Out, int? Given, int? Holds, string In, string? From, double Seconds, string? TooSlowFor = null);
 
 /// <summary>Frames for which nothing is left.</summary>
 /// <param name="Part">Part id.</param>

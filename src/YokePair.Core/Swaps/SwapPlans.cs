@@ -22,9 +22,9 @@ public static class SwapPlans
     /// <param name="left">The report with all of it pulled.</param>
     public static SwapPlan After(Plan plan, IReadOnlyList<Pulled> pulled, Report whole, Report left)
     {
-        var day = new CameraDay(plan);
-        var moments = pulled.SelectMany(p => new[] { p.FromPart is null ? 0 : day.IndexOf(p.FromPart), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? day.IndexOf(mended.Id) : 0 })
-            .Append(0).Distinct().Order().ToList();
+        var order = Day.InOrder(plan).ToList();
+        var moments = pulled.SelectMany(p => new[] { Start(p), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? order.IndexOf(mended) : 0 }).Append(0).Distinct().Order().ToList();
+        var day = new CameraDay(plan, []);
         var state = new SwapState();
         var made = new List<(Swap? Swap, Shortage? Short, int Part)>();
         var estimated = new HashSet<int>();
@@ -34,17 +34,20 @@ public static class SwapPlans
             made.AddRange(Told(day, fed, state, until: from));
             state.Live(day.Kit, fed, from);
             // Nobody knows yet what will fail later.
-            List<Pulled> known = [.. pulled.Where(p => (p.FromPart is null ? 0 : day.IndexOf(p.FromPart)) <= from)];
+            List<Pulled> known = [.. pulled.Where(p => Start(p) <= from)];
+            day = new CameraDay(plan, known);
             var report = known.Count == 0 ? whole : known.Count == pulled.Count ? left : new DayAnalysis(plan, known).Report(withEvents: false);
-            var work = day.Work(report, known);
+            var work = day.Work(report);
             estimated.UnionWith(work.Where(w => w.Part >= from && day.Kit.Items[w.Body] is Body { FramesPerCharge: null } or Body { RawMegabytes: null }).Select(w => w.Body));
-            fed = new SwapPlanner(day, work, (item, part) => day.IsGone(item, part, known), state, from).Solve();
+            fed = new SwapPlanner(day, work, day.IsGone, state, from).Solve();
         }
         made.AddRange(Told(day, fed, state, until: int.MaxValue));
         return new SwapPlan(
             [.. made.Where(m => m.Swap is not null).OrderBy(m => m.Part).ThenBy(m => m.Swap!.AfterFrames ?? 0).ThenBy(m => m.Swap!.Body, StringComparer.Ordinal).ThenBy(m => m.Swap!.Slot ?? 0).Select(m => m.Swap!)],
             [.. made.Where(m => m.Short is not null).OrderBy(m => m.Part).Select(m => m.Short!)],
             [.. estimated.Order().Select(b => day.Kit.Items[b].Id)]);
+
+        int Start(Pulled pull) => Math.Max(0, order.FindIndex(p => p.Id == pull.FromPart));
     }
 
     private static IEnumerable<(Swap?, Shortage?, int)> Told(CameraDay day, List<FedSlot> fed, SwapState state, int until)
@@ -72,7 +75,7 @@ public static class SwapPlans
                 double full = old.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
                 var told = new Swap(part.Id, swap.AfterFrames > 0 ? frames : null, swap.AfterFrames > 0 && draw.Once, Person(camera), body.Id, number,
                     old.Length == 0 ? null : kit.Items[old[0]].Id, old.Length == 0 ? null : (int)Math.Round(full - rest), old.Length == 0 ? null : (int)full,
-                    kit.Items[putIn].Id, From(day, state, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0);
+                    kit.Items[putIn].Id, From(day, state, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0 ? part.Needs.MinBy(n => n.ToleranceSeconds(kit.Plan.Rules))?.Id : null);
                 yield return (told, null, draw.Part);
             }
         }

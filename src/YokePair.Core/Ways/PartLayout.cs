@@ -52,6 +52,8 @@ internal sealed class PartLayout
 
     public Part Part { get; }
 
+    public Kit Kit => kit;
+
     /// <summary>Numbers of the people who are there and photograph.</summary>
     public int[] Actors { get; }
 

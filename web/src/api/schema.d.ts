@@ -3452,6 +3452,7 @@ export interface components {
         };
         /**
          * @description What can go at once.
+         * @default item
          * @enum {unknown}
          */
         LossKind: "item" | "rig" | "place" | "person" | "radio" | "batteries" | "own";
@@ -4271,14 +4272,27 @@ export interface components {
             untouched: number;
             /** @description How the changes of batteries and cards differ then. */
             swaps: components["schemas"]["SwapChanges"];
+            /** @description What is out, in the order of the pulls. */
+            out: components["schemas"]["PulledOut"][];
         };
-        /** @description A thing taken away to see what breaks. */
+        /** @description Something taken away to see what breaks. */
         Pulled: {
             item: string;
             /** @description Id of the part from which on it is gone; null = from the start of the day. */
             fromPart?: null | string;
             /** @description Id of the part by which it is mended or replaced; null = not that day. */
             untilPart?: null | string;
+            /** @description What goes: a thing alone, or all that is on a camera or in a place when it goes, a person, a radio system. */
+            kind: components["schemas"]["LossKind"];
+        };
+        /** @description One pull, as it works out. */
+        PulledOut: {
+            /** @description The pull. */
+            pull: components["schemas"]["Pulled"];
+            /** @description What it is called. */
+            name: string;
+            /** @description Ids of the things that are gone with it; none where a person is absent or a radio jammed. */
+            items: string[];
         };
         /**
          * @description How well something serves a need.
@@ -4743,11 +4757,8 @@ export interface components {
              * @description How long it takes.
              */
             seconds: number;
-            /**
-             * @description Whether that is longer than what is asked of the part can wait.
-             * @default false
-             */
-            tooSlow: boolean;
+            /** @description Id of the need of the part that cannot wait so long; null = all can. */
+            tooSlowFor?: null | string;
         };
         /** @description A swap and what becomes of it. */
         SwapChange: {
@@ -4986,6 +4997,10 @@ export interface components {
              * @description How many once and must needs become late or lost.
              */
             costs: number;
+            /** @description Part from which on an event of one's own lasts; null = from the start of the day. */
+            fromPart?: null | string;
+            /** @description Part by which it is mended; null = not that day. */
+            untilPart?: null | string;
         };
         /** @description Every loss against every part. */
         WhatIfTable: {

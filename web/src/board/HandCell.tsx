@@ -44,7 +44,9 @@ const Strand = memo(function Strand({
   const things = setup ? thingsOf(setup) : [];
   const glassChanges = !before || chain.join() !== chainOf(before).join();
   const bodyChanges = !!setup && !!before && before.body !== setup.body;
-  const gone = things.filter((id) => day.isPulled(id, part.id) || day.away(id, part.id));
+  const gone = things.filter((id) => day.isGone(id, part.id) || day.away(id, part.id));
+  const absent = !!setup && day.isOut({ kind: "person", item: at.person }, part.id);
+  const broken = absent || gone.length > 0;
   const hangs = day.board.report.singlePoints.some(
     (s) => things.includes(s.item) && s.hits.some((h) => h.part === part.id),
   );
@@ -61,7 +63,7 @@ const Strand = memo(function Strand({
   const change = day.board.report.changes.find(
     (c) => c.part === part.id && c.person === at.person && c.position === at.position,
   );
-  const stroke = gone.length > 0 ? "var(--broken)" : hangs ? "var(--hangs)" : "var(--ink)";
+  const stroke = broken ? "var(--broken)" : hangs ? "var(--hangs)" : "var(--ink)";
 
   const cell = (
     <button
@@ -70,7 +72,7 @@ const Strand = memo(function Strand({
       tabIndex={column === 0 ? 0 : -1}
       data-hand={`${part.id}/${at.person}/${at.position}`}
       aria-pressed={selected}
-      aria-label={`${day.name(at.person)} ${at.position}, ${part.name ?? part.id}: ${setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "no body")}` : "nothing"}${gone.length > 0 ? `, without ${gone.map(day.name).join(", ")}` : ""}${change?.tight ? `, ${tightText(change.seconds, change.freeSeconds)}` : ""}`}
+      aria-label={`${day.name(at.person)} ${at.position}, ${part.name ?? part.id}: ${setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "no body")}` : "nothing"}${gone.length > 0 ? `, without ${gone.map(day.name).join(", ")}` : ""}${absent ? ", absent" : ""}${change?.tight ? `, ${tightText(change.seconds, change.freeSeconds)}` : ""}`}
       title={
         setup
           ? `${glass || "no lens"} on ${day.name(setup.body ?? "")}${change ? `. Change: ${seconds(change.seconds)}${change.tight ? `, ${tightText(change.seconds, change.freeSeconds)}` : ""}` : ""}`
@@ -97,8 +99,8 @@ const Strand = memo(function Strand({
               y2="8"
               stroke={selected ? "var(--ground)" : stroke}
               strokeWidth="2.5"
-              strokeDasharray={gone.length > 0 ? "5 4" : undefined}
-              className={gone.length > 0 ? "breaks" : undefined}
+              strokeDasharray={broken ? "5 4" : undefined}
+              className={broken ? "breaks" : undefined}
             />
             {glassChanges && before && (
               <circle
@@ -116,7 +118,7 @@ const Strand = memo(function Strand({
     </button>
   );
   return pulling && setup ? (
-    <PullMenu things={things} part={part.id}>
+    <PullMenu things={things} body={setup.body} person={at.person} part={part.id}>
       {cell}
     </PullMenu>
   ) : (

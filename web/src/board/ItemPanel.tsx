@@ -16,7 +16,8 @@ export function ItemPanel({ item }: { item: Item }) {
   const partners = [
     ...new Set(pairs.flatMap((n) => n.cuts.filter((c) => c.length === 2 && c.includes(item.id)).flat())),
   ].filter((id) => id !== item.id);
-  const pulled = day.isPulled(item.id);
+  const pulled = day.isGone(item.id);
+  const rig = { kind: "rig", item: item.id } as const;
   const on = item.place?.startsWith("@");
   return (
     <div className="flex flex-wrap items-start gap-x-10 gap-y-3">
@@ -85,9 +86,18 @@ export function ItemPanel({ item }: { item: Item }) {
             ))}
           </select>
         </label>
-        <button className="webbing" aria-pressed={pulled} onClick={() => togglePull({ item: item.id })}>
-          {pulled ? "Put it back" : "Pull it"}
+        <button
+          className="webbing"
+          aria-pressed={day.isOut({ item: item.id })}
+          onClick={() => togglePull({ item: item.id })}
+        >
+          {day.isOut({ item: item.id }) ? "Put it back" : "Pull it"}
         </button>
+        {item.kind === "body" && (
+          <button className="webbing" aria-pressed={day.isOut(rig)} onClick={() => togglePull(rig)}>
+            {day.isOut(rig) ? "Put all on it back" : "Pull it with all on it"}
+          </button>
+        )}
         <button
           className="webbing"
           onClick={() => {

@@ -3,7 +3,7 @@ import { Strands } from "../marks/Strands";
 import { seconds, time } from "../shared/format";
 import { outcomeWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
-import { readPull, type Pull } from "./pulls";
+import { isSamePull, pullText, readPull, type Pull } from "./pulls";
 import { SwapList } from "./SwapList";
 
 /** What to do now, need by need, worst first. */
@@ -15,7 +15,7 @@ export function PullStrip({ pull }: { pull: PullResult }) {
     <section aria-label="What to do now" className="border-y border-rule bg-raised px-4 py-2">
       <ul aria-label="What is pulled" className="mb-1 flex flex-wrap gap-x-6 gap-y-1">
         {pulls.map(readPull).map((out) => (
-          <PulledThing key={out.item} out={out} />
+          <PulledThing key={pullText({ kind: out.kind, item: out.item })} out={out} />
         ))}
       </ul>
       {pull.changes.length > 0 && (
@@ -76,15 +76,18 @@ function PulledThing({ out }: { out: Pull }) {
   const { day, togglePull, changePull } = useDay();
   const from = day.parts.findIndex((p) => p.id === out.part);
   const names = day.parts.map((p) => [p.id, p.name ?? p.id] as const);
+  const known = day.board.pull?.out.find(({ pull }) =>
+    isSamePull({ item: pull.item, ...(pull.kind === "item" ? {} : { kind: pull.kind }) }, out),
+  );
   return (
     <li className="flex flex-wrap items-baseline gap-x-2">
-      <strong>{day.name(out.item)}</strong>
+      <strong>{known?.name ?? day.name(out.item)}</strong>
       <label>
         out from{" "}
         <select
           className="webbing font-normal"
           value={out.part ?? ""}
-          onChange={(e) => changePull({ item: out.item, part: e.target.value || undefined })}
+          onChange={(e) => changePull({ ...out, part: e.target.value || undefined, until: undefined })}
         >
           <option value="">the start of the day</option>
           {names.map(([id, name]) => (

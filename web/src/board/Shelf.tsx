@@ -38,12 +38,23 @@ export const Shelf = memo(function Shelf() {
 });
 
 function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][number]; items: Item[] }) {
-  const { day } = useDay();
+  const { day, pulling, togglePull } = useDay();
   const sorted = [...items].sort((a, b) => rank(a) - rank(b));
   return (
     <div className="grid grid-cols-[112px_1fr] gap-y-1 py-1 max-[700px]:grid-cols-1">
       <h2 className="leading-tight font-semibold">
-        {place.name ?? place.id}
+        {pulling ? (
+          <button
+            data-place={place.id}
+            className="text-left underline underline-offset-2 max-[700px]:min-h-11"
+            onClick={() => togglePull({ kind: "place", item: place.id })}
+          >
+            {place.name ?? place.id}
+            <span className="sr-only"> and all in it</span>
+          </button>
+        ) : (
+          (place.name ?? place.id)
+        )}
         <span className="block font-normal text-quiet">
           {place.person ? `${day.name(place.person)}, ` : ""}
           {seconds(place.reachSeconds)}
@@ -83,7 +94,7 @@ interface TagProps extends Partial<DragProps> {
 const Tag = memo(function Tag({ item, row, column, setNodeRef, listeners, transform }: TagProps) {
   const { day, touchItem, selection } = useDay();
   const strands = day.itemStrands(item.id);
-  const pulled = day.isPulled(item.id);
+  const pulled = day.isGone(item.id);
   const selected = selection?.kind === "item" && selection.item === item.id;
   const inside = item.place?.startsWith("@") && item.kind !== "lens";
   return (

@@ -18,7 +18,8 @@ export function SwapList({ swaps }: { swaps: SwapChanges }) {
       className="mt-1 border-t border-rule pt-1"
     >
       <summary className={changes ? "font-semibold" : "text-quiet"}>{swaps.headline}</summary>
-      <ol className="flex flex-col gap-1 overflow-auto min-[701px]:max-h-28">
+      {/* It may scroll, so that the keyboard must get to it. */}
+      <ol tabIndex={0} aria-label="Swaps" className="flex flex-col gap-1 overflow-auto min-[701px]:max-h-28">
         {swaps.short.map((gap) => (
           <li key={`${gap.part}/${gap.body}/${gap.slot}`} className="flex flex-wrap items-baseline gap-x-3">
             <span className="flex w-24 shrink-0 items-center gap-2 font-semibold">
@@ -72,7 +73,12 @@ function SwapLine({ swap, fate: of }: { swap: Swap; fate: keyof typeof fate }) {
           {swap.out && `; ${day.name(swap.out)} has then given ${swap.given} of ${swap.holds} frames`}
         </span>
         {of !== "dropped" && swap.inOnce && <strong> In the middle of what happens once.</strong>}
-        {of !== "dropped" && swap.tooSlow && <strong> Longer than what is asked of {name} can wait.</strong>}
+        {of !== "dropped" && swap.tooSlowFor && (
+          <strong>
+            {" "}
+            Longer than {part?.needs.find((n) => n.id === swap.tooSlowFor)?.name ?? name} can wait.
+          </strong>
+        )}
       </span>
     </li>
   );

@@ -53,7 +53,8 @@ export function VerdictBar({ pending, pulling, togglePulling, putAllBack }: Prop
         )}
         {pulling && (
           <p className="mt-1 text-quiet">
-            Touch anything: a body, a lens, a small thing. It is gone, and you see what breaks.
+            Touch anything: a body, a lens, a small thing, a bag; on a strand also all of a camera or who
+            carries it. It is gone, and you see what breaks.
           </p>
         )}
       </div>

@@ -1,6 +1,6 @@
 import { scaleLinear, type ScaleLinear } from "d3-scale";
 import type { BoardView, Item, NeedReport, Part, Setup } from "../api/client";
-import { readPull } from "./pulls";
+import { isSamePull, readPull, type Pull } from "./pulls";
 
 /** One camera position, running through the day. */
 export interface Position {
@@ -21,7 +21,10 @@ export interface Day {
   itemStrands: (item: string) => number;
   /** The place a thing is packed in, nested things followed. */
   placeOf: (item: Item) => string | undefined;
-  isPulled: (item: string, part?: string) => boolean;
+  /** Whether just this is pulled, of a part in that part. */
+  isOut: (pull: Pull, part?: string) => boolean;
+  /** Whether a thing is gone, by itself or with what it was on or in. */
+  isGone: (item: string, part?: string) => boolean;
   /** Why a thing is not here that day; undefined when it is. */
   away: (item: string, part?: string) => string | undefined;
 }
@@ -40,14 +43,16 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
   const itemStrands = new Map(report.items.map((i) => [i.item, i.strands]));
   const parts = [...plan.parts].sort((a, b) => (a.start ?? "").localeCompare(b.start ?? ""));
   const order = new Map(parts.map((p, i) => [p.id, i]));
-  const pulled = new Map(
-    pulls.map((text): [string, { from: number; until: number }] => {
-      const { item, part, until } = readPull(text);
-      const from = order.get(part ?? "");
-      const mended = order.get(until ?? "") ?? parts.length;
-      return [item, { from: from ?? 0, until: mended > (from ?? -1) ? mended : parts.length }];
-    }),
-  );
+  const lasts = (from?: string | null, until?: string | null, part?: string) => {
+    if (part === undefined) return true;
+    const start = order.get(from ?? "") ?? -1;
+    const mended = order.get(until ?? "") ?? parts.length;
+    const at = order.get(part) ?? 0;
+    return at >= start && at < (mended > start ? mended : parts.length);
+  };
+  const out = pulls.map(readPull);
+  const isOut = (pull: Pull, part?: string) =>
+    out.some((p) => isSamePull(p, pull) && lasts(p.part, p.until, part));
   return {
     board,
     parts,
@@ -65,12 +70,10 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
       }
       return place;
     },
-    isPulled: (item, part) => {
-      const out = pulled.get(item);
-      if (!out || part === undefined) return !!out;
-      const at = order.get(part) ?? 0;
-      return at >= out.from && at < out.until;
-    },
+    isOut,
+    isGone: (item, part) =>
+      isOut({ item }, part) ||
+      !!board.pull?.out.some((o) => o.items.includes(item) && lasts(o.pull.fromPart, o.pull.untilPart, part)),
     away: (item, part) => {
       const missing = away.get(item);
       return missing && (!part || missing.parts.includes(part)) ? missing.why : undefined;

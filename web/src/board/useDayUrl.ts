@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from "react";
 import { useSearchParams } from "react-router";
-import { pullText, readPull, type Pull } from "./pulls";
+import { isSamePull, pullText, readPull, type Pull } from "./pulls";
 
 /** What the inspector shows. */
 export type Selection =
@@ -53,7 +53,7 @@ export function useDayUrl() {
   const togglePull = useCallback(
     (pull: Pull) =>
       setPulls((old) => {
-        const rest = old.filter((p) => readPull(p).item !== pull.item);
+        const rest = old.filter((p) => !isSamePull(readPull(p), pull));
         return rest.length < old.length ? rest : [...rest, pullText(pull)];
       }),
     [setPulls],
@@ -61,7 +61,7 @@ export function useDayUrl() {
 
   /** Says from when on, or until when, a pulled thing is out. */
   const changePull = useCallback(
-    (pull: Pull) => setPulls((old) => old.map((p) => (readPull(p).item === pull.item ? pullText(pull) : p))),
+    (pull: Pull) => setPulls((old) => old.map((p) => (isSamePull(readPull(p), pull) ? pullText(pull) : p))),
     [setPulls],
   );
 

@@ -1,4 +1,6 @@
 import { useQueries } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { pullOf, pullText } from "../board/pulls";
 import { answer, api, type WhatIfRow, type WhatIfView } from "../api/client";
 
 /** How each picture of a part comes to what a loss leaves of it, link by link. */
@@ -26,13 +28,24 @@ export function LossChains({
     })),
   });
   return (
-    <dl aria-label={`Why: ${row.name}, ${part?.name ?? cell.part}`} className="max-w-[62rem]">
-      {cell.needs.map((need, i) => (
-        <div key={need}>
-          <dt className="font-semibold">{part?.needs.find((n) => n.id === need)?.name ?? need}</dt>
-          <dd>{chains[i]?.data?.join(" → ") ?? chains[i]?.error?.message ?? "Looking again …"}</dd>
-        </div>
-      ))}
-    </dl>
+    <>
+      <dl aria-label={`Why: ${row.name}, ${part?.name ?? cell.part}`} className="max-w-[62rem]">
+        {cell.needs.map((need, i) => (
+          <div key={need}>
+            <dt className="font-semibold">{part?.needs.find((n) => n.id === need)?.name ?? need}</dt>
+            <dd>{chains[i]?.data?.join(" → ") ?? chains[i]?.error?.message ?? "Looking again …"}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="mt-1">
+        <Link
+          className="underline"
+          to={`/${assignment}/day?${new URLSearchParams({ pull: pullText(pullOf(row, cell.part)) })}`}
+        >
+          Pull it on the day from {part?.name ?? cell.part} on
+        </Link>
+        : what to do then, and what is left.
+      </p>
+    </>
   );
 }

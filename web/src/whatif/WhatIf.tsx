@@ -6,6 +6,7 @@ import { Strands } from "../marks/Strands";
 import { LossChains } from "./LossChains";
 import { LossMends } from "./LossMends";
 import { OwnEvents } from "./OwnEvents";
+import { pullOf, pullText } from "../board/pulls";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { time } from "../shared/format";
@@ -134,7 +135,7 @@ const rowKey = (row: WhatIfRow) => `${row.kind} ${row.id}`;
 /** Several losses at once are seen on the day: what is left, and what to do. */
 function PulledTogether({ rows, assignment }: { rows: WhatIfRow[]; assignment: string }) {
   if (rows.length === 0) return null;
-  const pulls = [...new Set(rows.flatMap((r) => r.items))].map((item) => ["pull", item]);
+  const pulls = rows.map((r) => ["pull", pullText(pullOf(r))]);
   return (
     <p className="mt-2 flex flex-wrap items-center gap-3 print:hidden">
       <span>
@@ -160,7 +161,6 @@ function Row({
   picked: boolean;
   pick: (take: boolean) => void;
 }) {
-  const pulls = row.items;
   const [mending, setMending] = useState(false);
   const [asked, setAsked] = useState<string | null>(null);
   const why = row.cells.find((c) => c.part === asked);
@@ -168,12 +168,10 @@ function Row({
     <tr className="border-b border-rule">
       <th scope="row" className="sticky left-0 bg-ground py-1 pr-3 font-semibold">
         <label className="flex items-baseline gap-2">
-          {/* A person or a radio system is more than things to pull. */}
           <input
             type="checkbox"
             className="relative top-0.5 print:hidden"
             checked={picked}
-            disabled={row.items.length === 0}
             aria-label={`${row.name}, together with others`}
             onChange={(e) => pick(e.target.checked)}
           />
@@ -196,7 +194,7 @@ function Row({
         const query = new URLSearchParams([
           ["part", cell.part],
           ["need", cell.needs[0] ?? ""],
-          ...pulls.map((p) => ["pull", p]),
+          ["pull", pullText(pullOf(row))],
         ]);
         const mark = (
           <>

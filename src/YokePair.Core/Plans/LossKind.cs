@@ -1,0 +1,26 @@
+namespace YokePair.Core.Plans;
+
+/// <summary>What can go at once.</summary>
+public enum LossKind
+{
+    /// <summary>One thing dies.</summary>
+    Item,
+
+    /// <summary>A camera is dropped or stolen with all that is on it and in it.</summary>
+    Rig,
+
+    /// <summary>A bag or the car is stolen, or cannot be got at.</summary>
+    Place,
+
+    /// <summary>A person is absent, with what they hold and what is in their bags.</summary>
+    Person,
+
+    /// <summary>A radio system is jammed: nothing sends or hears by it; the things still work without it.</summary>
+    Radio,
+
+    /// <summary>A camera refuses every battery of a type that is not its own maker's.</summary>
+    Batteries,
+
+    /// <summary>Things the photographer fears for together.</summary>
+    Own,
+}
