@@ -65,7 +65,7 @@ public sealed class FailureStories
         page.Until(() => page.Strands("dinner/speaker") == 1, "the speech to hold by the mended lens");
         Assert.EndsWith("?pull=z70%40vows..dinner", page.Driver.Url, StringComparison.Ordinal);
         page.Driver.Navigate().Refresh();
-        page.Until(() => page.Verdict.Contains("everything is still met", StringComparison.Ordinal), "the same day after a reload");
+        page.Until(() => page.Verdict.Contains("nothing is lost by it", StringComparison.Ordinal), "the same day after a reload");
         page.Button("Put it back").Click();
         page.Until(() => !page.Has(Out), "nothing pulled");
     }

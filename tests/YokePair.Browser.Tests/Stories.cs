@@ -20,7 +20,7 @@ public sealed class Stories
 
         page.Button("Pull test").Click();
         page.Thing("ad1").Click();
-        page.VerdictBecomes("Without the K1 adapter Ring close-up is late");
+        page.VerdictBecomes("Without the K1 adapter, Ring close-up is late");
         Assert.Equal(0, page.Strands("details/ring"));
         var now = page.Text("section[aria-label='What to do now']");
         Assert.Contains("take K1 adapter, old and loose from Car 15 min", now, StringComparison.Ordinal);
@@ -63,7 +63,7 @@ public sealed class Stories
         page.TabTo("[data-item=l24]");
         for (var i = 0; page.Focus != "K1 adapter, alone carries something" && i < 20; i++) page.Press(Keys.ArrowRight);
         page.Press(Keys.Enter);
-        page.VerdictBecomes("Without the K1 adapter Ring close-up is late");
+        page.VerdictBecomes("Without the K1 adapter, Ring close-up is late");
         page.Press(Keys.Escape);
         page.VerdictBecomes(AsPlanned);
 
@@ -177,7 +177,7 @@ public sealed class Stories
         page.Button("85 others can go").Click();
         page.Until(() => page.Driver.FindElements(By.CssSelector("tbody tr")).Count == 89, "everything that was tried");
         page.Driver.FindElements(By.CssSelector("tbody tr")).First(r => r.Text.StartsWith("K1 adapter thing", StringComparison.Ordinal)).FindElement(By.CssSelector("a")).Click();
-        page.VerdictBecomes("Without the K1 adapter Ring close-up is late");
+        page.VerdictBecomes("Without the K1 adapter, Ring close-up is late");
         Assert.Contains("need=ring", page.Path, StringComparison.Ordinal);
         Assert.Empty(page.Complaints());
     }
@@ -206,7 +206,7 @@ public sealed class Stories
         page.Button("Pull test").Click();
         page.Driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", page.Thing("z70"));
         page.Thing("z70").Click();
-        page.VerdictBecomes("Without the 70–200 f/2.8 Speaker's face is lost");
+        page.VerdictBecomes("Without the 70–200 f/2.8, Speaker's face is lost");
         Assert.Empty(page.Complaints());
     }
 

@@ -166,10 +166,10 @@ public sealed class SwapTests
     public void What_is_said_of_a_pull_tells_of_pictures_that_find_no_battery()
     {
         var plan = Day((300, Importance.Must), (300, Importance.Must));
-        Assert.Equal("Without the bat2 100 frames of a busy day find no battery or card; everything else stays as it was.", Headline(new Pulled("bat2")));
+        Assert.Equal("Without the bat2, 100 frames of a busy day find no battery or card; everything else stays as it was.", Headline(new Pulled("bat2")));
         plan = With(plan, new Battery { Id = "bat3", Place = "bag", Type = "LB" });
-        Assert.Equal("Without the bat2 every picture stays as it was; batteries and cards are changed otherwise.", Headline(new Pulled("bat2")));
-        Assert.Equal("Without the bat3 nothing changes.", Headline(new Pulled("bat3")));
+        Assert.Equal("Without the bat2, every picture stays as it was; batteries and cards are changed otherwise.", Headline(new Pulled("bat2")));
+        Assert.Equal("Without the bat3, nothing changes.", Headline(new Pulled("bat3")));
 
         string Headline(Pulled pulled) => PullTest.Compare(plan, [pulled], new DayAnalysis(plan).Report(withEvents: false), new DayAnalysis(plan, [pulled]).Report(withEvents: false)).Headline;
     }

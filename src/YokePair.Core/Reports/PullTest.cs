@@ -98,16 +98,17 @@ public static class PullTest
         var pulled = outage.Pulled;
         var whens = pulled.Select(p => When(plan, p)).Distinct().ToList();
         var things = pulled.Select(p => $"{(p.Kind is LossKind.Person or LossKind.Radio ? "" : "the ")}{outage.Name(p)}{(whens.Count > 1 ? When(plan, p) : "")}").ToList();
-        var when = whens is [{ Length: > 0 } same] ? same + "," : whens.Count > 1 ? "," : "";
+        var when = whens is [var same] ? same : "";
         var told = new List<string>();
         Tell(Outcome.Lost, "lost");
         Tell(Outcome.Late, "late");
         Tell(Outcome.Thins, "second best");
         if (swaps.Without > swaps.WithoutBefore) told.Add($"{Words.Number(swaps.Without - swaps.WithoutBefore)} {(swaps.WithoutBefore > 0 ? "more " : "")}frames of a busy day find no battery or card");
-        var rest = told.Count > 0 ? "everything else stays as it was"
-            : changes.Count > 0 ? "everything is still met, another way"
+        var otherwise = changes.Exists(c => c.After == c.Before);
+        var rest = told.Count > 0 ? otherwise ? "the rest goes on, some of it another way" : "everything else stays as it was"
+            : otherwise ? "nothing is lost by it; some pictures are taken another way"
             : swaps.Swaps.Any(s => s.Fate != SwapFate.Stays) ? "every picture stays as it was; batteries and cards are changed otherwise" : "nothing changes";
-        return $"Without {Words.List(things)}{when} {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
+        return $"Without {Words.List(things)}{when}, {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
 
         void Tell(Outcome outcome, string word)
         {

@@ -135,8 +135,8 @@ export function Board() {
             <Shelf />
           </main>
           {help && <KeysHelp keys={boardKeys} close={() => setHelp(false)} />}
-          {/* What is tried out is to be seen, and a phone has no room for both. */}
-          {selection && !(phone && tried) && <Inspector assignment={key} />}
+          {/* What is tried out or to be touched is to be seen, and a phone has no room for both. */}
+          {selection && !(phone && (tried || pulling)) && <Inspector assignment={key} />}
         </div>
       </DndContext>
     </DayContext>

@@ -12,8 +12,11 @@ export function PullStrip({ pull }: { pull: PullResult }) {
   const hanging = day.board.report.needs.filter((n) => n.importance !== "nice" && n.strands < 2).length;
   const part = (id: string) => day.parts.find((p) => p.id === id);
   return (
-    <section aria-label="What to do now" className="border-y border-rule bg-raised px-4 py-2">
-      <ul aria-label="What is pulled" className="mb-1 flex flex-wrap gap-x-6 gap-y-1">
+    <section aria-label="What to do now" className="flex flex-col border-y border-rule bg-raised px-4 py-2">
+      <ul
+        aria-label="What is pulled"
+        className="mb-1 flex flex-wrap gap-x-6 gap-y-1 max-[700px]:order-last max-[700px]:mt-2"
+      >
         {pulls.map(readPull).map((out) => (
           <PulledThing key={pullText({ kind: out.kind, item: out.item })} out={out} />
         ))}

@@ -10,6 +10,8 @@ export function SwapList({ swaps }: { swaps: SwapChanges }) {
   const { day } = useDay();
   const changes = swaps.swaps.some((s) => s.fate !== "stays") || swaps.short.length > 0;
   const part = (id: string) => day.parts.find((p) => p.id === id);
+  if (swaps.swaps.length + swaps.short.length === 0)
+    return <p className="mt-1 text-quiet">{swaps.headline}</p>;
   return (
     <details
       key={swaps.headline}
