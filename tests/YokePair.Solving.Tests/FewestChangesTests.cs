@@ -16,11 +16,13 @@ public sealed class FewestChangesTests
     {
         var better = 0;
         var hard = 0;
+        var without = 0;
         Gen.Int.Sample(seed =>
         {
             var plan = SmallDay.From(seed);
             Assert.Empty(PlanCheck.Usable(plan));
-            var problem = new SetupProblem(plan, seed % 3 == 0 ? [plan.Parts[0].Id, plan.Parts[^1].Id] : null);
+            var pulled = Pulls(plan, seed);
+            var problem = new SetupProblem(plan, seed % 3 == 0 ? [plan.Parts[0].Id, plan.Parts[^1].Id] : null, pulled);
             var easy = seed % 2 == 0;
             var found = FewestChanges.Find(problem, easy);
             Assert.True(found.Proven);
@@ -28,15 +30,31 @@ public sealed class FewestChangesTests
 
             // Taking every piece leads to the very day that was promised, and no day costs less.
             var applied = EditResult.Apply(plan, [.. found.Pieces.SelectMany(p => p.Edits)]).Plan!;
-            var after = new SetupProblem(applied, [.. problem.Needs.Select(n => n.Part).Distinct()]);
+            var after = new SetupProblem(applied, [.. problem.Needs.Select(n => n.Part).Distinct()], pulled);
             int[] now = [.. after.Slots.Select(s => s.Current)];
             Assert.Equal(best, FewestChanges.Cost(after, now, after.Judge(now), easy));
-            var needs = new DayAnalysis(applied).Report(withEvents: false).Needs.ToDictionary(n => new NamedNeed(n.Part, n.Need), n => n.Baseline);
+            var needs = new DayAnalysis(applied, pulled).Report(withEvents: false).Needs.ToDictionary(n => new NamedNeed(n.Part, n.Need), n => n.Baseline);
             Assert.All(problem.Needs, n => Assert.Equal(needs[new NamedNeed(n.Part, n.Need)].IsMet(), !found.Found.Missed.Contains(new NamedNeed(n.Part, n.Need))));
             if (found.Found.All < found.Now.All || found.Found.Missed.Count < found.Now.Missed.Count) Interlocked.Increment(ref better);
             if (found.Rounds > 1) Interlocked.Increment(ref hard);
-        }, iter: 250, threads: 2);
-        Assert.True(better > 50 && hard > 3, $"{better} days could be made better, {hard} needed the report's word");
+            if (pulled.Count > 0 && found.Found.All > 0) Interlocked.Increment(ref without);
+        }, iter: 350, threads: 2);
+        Assert.True(better > 50 && hard > 3 && without > 20, $"{better} days could be made better, {hard} needed the report's word, {without} did without something");
+    }
+
+    /// <summary>On every other day something has failed: a thing, a camera with all on it, a bag, somebody.</summary>
+    private static List<Pulled> Pulls(Plan plan, int seed)
+    {
+        var random = new Random(seed);
+        var from = plan.Parts[random.Next(plan.Parts.Count)].Id;
+        return random.Next(8) switch
+        {
+            0 => [new Pulled(plan.Items[random.Next(plan.Items.Count)].Id, from)],
+            1 => [new Pulled(plan.Items.OfType<Body>().First().Id, from, null, LossKind.Rig)],
+            2 => [new Pulled(plan.Places[random.Next(plan.Places.Count)].Id, from, null, LossKind.Place)],
+            3 => [new Pulled(plan.People[^1].Id, from, null, LossKind.Person)],
+            _ => [],
+        };
     }
 
     /// <summary>The least that any option of every slot with any other costs, judged by the report.</summary>

@@ -36,7 +36,7 @@ public sealed class KitProblem
         var (options, items) = KitOptions.Of(plan, locker, wish);
         Options = options;
         variants = new KitVariants(plan, options, items);
-        day = new DayAnalysis((wish.SetupsFree ? Unhurried(plan) : plan) with { Items = variants.Items, Pairs = Pairs(plan), PairsAtHome = null });
+        day = new DayAnalysis((wish.SetupsFree ? SetupBounds.Unhurried(plan) : plan) with { Items = variants.Items, Pairs = Pairs(plan), PairsAtHome = null });
         watched = [.. day.Plan.Parts.AsParallel().AsOrdered().Select((p, at) => Watch(at, day.Find(p, withCuts: false), day, wish.Survives, wish.SetupsFree))];
         open = new bool[options.Count];
         if (wish.SetupsFree) Array.Fill(open, true);
@@ -146,21 +146,6 @@ public sealed class KitProblem
     ];
 
     private IEnumerable<string> Ids(string thing) => Enumerable.Range(0, variants.Items.Count).Where(i => Options[variants.Owner[i]].Thing == thing).Select(i => variants.Items[i].Id);
-
-    /// <summary>
-    /// An outer bound of every choice of setups: no handling takes time, and whatever is in reach is at hand. What fails
-    /// even so fails with any setups.
-    /// </summary>
-    private static Plan Unhurried(Plan plan) => plan with
-    {
-        Rules = plan.Rules with
-        {
-            Seconds = new HandlingSeconds { Raise = 0, ChangeLens = 0, FitAdapter = 0, ChangeBattery = 0, ChangeCard = 0, FitFlash = 0, Borrow = 0, FitSupport = 0, FitFilter = 0, PlaceLight = 0 },
-        },
-        People = [.. plan.People.Select(p => p with { HandOverSeconds = null })],
-        Places = [.. plan.Places.Select(p => p with { ReachSeconds = 0 })],
-        Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null })],
-    };
 
     private static Watched Watch(int number, PartFindings part, DayAnalysis day, FailureClass survives, bool bare)
     {

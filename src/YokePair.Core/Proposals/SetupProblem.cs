@@ -1,3 +1,4 @@
+using YokePair.Core.Failure;
 using YokePair.Core.Editing;
 using YokePair.Core.Glass;
 using YokePair.Core.Plans;
@@ -22,17 +23,18 @@ public sealed class SetupProblem
     public SetupProblem(Plan plan, IReadOnlyCollection<string>? parts = null, IReadOnlyList<Pulled>? pulled = null)
     {
         this.plan = plan;
-        Pulled = pulled ?? [];
         chosen = [.. parts ?? plan.Parts.Select(p => p.Id)];
-        var outage = new Outage(plan, Pulled);
-        var kit = outage.Kit;
+        var outage = new Outage(plan, pulled ?? []);
+        // What went along has gone, whatever is set up otherwise from now on.
+        Pulled = outage.AsThings;
         var slots = new List<Slot>();
         foreach (var part in outage.Plan.Parts.Where(p => chosen.Contains(p.Id)))
             foreach (var setup in part.Setups)
                 if (setup.Body is not null) slots.Add(SlotOf(plan, part, setup, outage));
         Slots = slots;
-        Needs = [.. outage.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(p => Covers(kit, p))];
-        Successions = [.. Follow()];
+        var bounds = new SetupBounds(outage, Slots);
+        Needs = [.. outage.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(bounds.Of)];
+        Successions = [.. Follow(outage)];
         Exclusive = [.. OneAtATime()];
     }
 
@@ -143,6 +145,14 @@ public sealed class SetupProblem
         var body = plan.Items.OfType<Body>().First(b => b.Id == setup.Body);
         var close = part.Needs.Any(n => n.CloseWidthMm is not null);
         var options = new List<Chain> { now };
+        // Who is absent keeps what they hold; a camera that is gone can only give up its glass to another.
+        if (outage.AbsentIn(part).Contains(setup.Person)) return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+        if (outage.IsGone(outage.Kit.IndexOf(body.Id), part))
+        {
+            if (!now.Items.Any(i => outage.IsGone(outage.Kit.IndexOf(i), part)) && now.Items.Any()) options.Add(new Chain(null, null, null, null));
+            return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+        }
+        List<string> stay = [.. now.Items.Where(i => outage.IsSavedBy(part, i))];
         foreach (var glass in GlassOnBody.Fitting(body, plan))
         {
             if (glass.Tube is not null && !close) continue;
@@ -150,103 +160,19 @@ public sealed class SetupProblem
             if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
             if (!plan.IsNear(part, glass.Pieces)) continue;
             var chain = new Chain(glass.Lens.Id, glass.Converter?.Id, glass.Tube?.Id, glass.Adapter?.Id);
-            if (!options.Contains(chain)) options.Add(chain);
+            if (!options.Contains(chain) && stay.All(chain.Items.Contains)) options.Add(chain);
         }
         return new Slot(part.Id, setup.Person, setup.Position, options, 0);
     }
 
-    private IEnumerable<NeedCover> Covers(Kit kit, Part part)
-    {
-        var layout = new PartLayout(kit, part);
-        var here = Slots.Select((slot, at) => (Slot: slot, At: at)).Where(x => x.Slot.Part == part.Id).ToList();
-        foreach (var need in part.Needs)
-        {
-            var tolerance = need.ToleranceSeconds(plan.Rules) + 1e-9;
-            var by = new List<Choice>();
-            var full = new List<Choice>();
-            var serving = new Dictionary<FittedGlass, (bool Some, bool Full)>();
-            foreach (var glass in kit.Glass) serving.Add(glass, Serves(kit, part, need, glass.Glass));
-            foreach (var (slot, at) in here)
-            {
-                var setup = part.Setups.First(s => s.Person == slot.Person && s.Position == slot.Position);
-                var actor = layout.PersonIndex(slot.Person);
-                if (setup.Unattended == true ? need.Unattended != true : !layout.Actors.Contains(actor) || plan.Rules.Seconds.Raise > tolerance) continue;
-                if (need.Who != Need.Anyone && need.Who != slot.Person) continue;
-                for (var o = 0; o < slot.Options.Count; o++)
-                {
-                    if (Array.Find(kit.Glass, g => kit.Items[g.Body].Id == setup.Body && Same(kit, g, slot.Options[o])) is not { } glass || !serving[glass].Some) continue;
-                    by.Add(new Choice(at, o));
-                    if (serving[glass].Full) full.Add(new Choice(at, o));
-                }
-            }
-            var (reached, reachedFull) = Reached(layout, need, tolerance, serving);
-            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, need.Role is not null);
-        }
-    }
-
-    /// <summary>
-    /// What somebody could do by reaching for something else, if every piece of glass lay where it costs nothing: take a
-    /// camera that is in no hand of theirs as it lies, or change glass on any.
-    /// </summary>
-    private (bool Some, bool Full) Reached(PartLayout layout, Need need, double tolerance, Dictionary<FittedGlass, (bool Some, bool Full)> serving)
-    {
-        var seconds = plan.Rules.Seconds;
-        var (any, whole) = (false, false);
-        foreach (var actor in layout.Actors)
-        {
-            if (need.Who != Need.Anyone && layout.PersonIndex(need.Who) != actor) continue;
-            foreach (var (glass, (some, full)) in serving)
-            {
-                if (!some || layout.IsUnattended(glass.Body)) continue;
-                var raised = layout.Cost(actor, layout.SourceOf(glass.Body)) + seconds.Raise;
-                var ownHand = layout.SetupOf(glass.Body) is { } setup && layout.PersonIndex(setup.Person) == actor;
-                if (raised + (ownHand ? seconds.ChangeLens : 0) <= tolerance) (any, whole) = (true, whole || full);
-            }
-        }
-        return (any, whole);
-    }
-
-    /// <summary>How well glass serves a need with whatever helps it best, if that could be had for nothing.</summary>
-    private static (bool Some, bool Full) Serves(Kit kit, Part part, Need need, GlassOnBody glass)
-    {
-        if (need.Role is not null) return (false, false);
-        var best = Helped(kit, part, need, glass).Min();
-        return (best != Quality.No, best == Quality.Full);
-    }
-
-    private static IEnumerable<Quality> Helped(Kit kit, Part part, Need need, GlassOnBody glass)
-    {
-        var rules = kit.Plan.Rules;
-        yield return NeedFit.AmbientQuality(rules, part, need, glass);
-        yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(Supported: true));
-        foreach (var index in kit.Flashes)
-        {
-            var flash = (Flash)kit.Items[index];
-            if (flash.GuideNumber is null) continue;
-            if (NeedFit.FlashThinkable(part, need, LightKind.Flash)) yield return NeedFit.WithFlash(rules, part, need, glass, flash, supported: true).Quality;
-            // The gel is the stand's to choose.
-            if (NeedFit.FlashThinkable(part, need, LightKind.Stands)) yield return NeedFit.WithStands(rules, part, need, glass, [(flash, part.Gel)], supported: true).Quality;
-        }
-        if (need.Light.Contains(LightKind.Continuous))
-            foreach (var lamp in kit.Plan.Items.OfType<StandLight>())
-                if (lamp.LuxAtOneM is { } lux)
-                {
-                    yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, 0, RigFit.LampEv(part, need, lux)));
-                    yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, 0, RigFit.PlacedLampEv(part, need, lux)));
-                }
-        foreach (var index in kit.Filters)
-            if (((Filter)kit.Items[index]).Stops is { } stops) yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, stops));
-    }
-
-    private static bool Same(Kit kit, FittedGlass glass, Chain chain) =>
-        glass.Pieces.ToHashSet().SetEquals(chain.Items.Select(id => kit.IndexOf(id) is var item && kit.Twins.Of(item) is { } alike ? alike[0] : item));
-
-    private IEnumerable<Succession> Follow()
+    private IEnumerable<Succession> Follow(Outage outage)
     {
         var before = new Dictionary<(string, string), (Setup Setup, Part Part)>();
         foreach (var part in Day.InOrder(plan))
             foreach (var setup in part.Setups)
             {
+                // Nothing is changed on a camera that is gone, or by who is absent.
+                if (outage.AbsentIn(part).Contains(setup.Person) || (setup.Body is { } body && outage.IsGone(outage.Kit.IndexOf(body), part))) continue;
                 var at = (setup.Person, setup.Position);
                 if (before.TryGetValue(at, out var was) && was.Setup.Body == setup.Body && (chosen.Contains(part.Id) || chosen.Contains(was.Part.Id)))
                 {

@@ -47,8 +47,18 @@ internal sealed class Outage
     /// <summary>Ids of the people who are absent in a part.</summary>
     public IEnumerable<string> AbsentIn(Part part) => Pulled.Where(p => p.Kind == LossKind.Person && Lasts(p, part)).Select(p => p.Item);
 
+    /// <summary>Whether a thing is left because it is in a hand just when the bag it belongs in goes.</summary>
+    public bool IsSavedBy(Part part, string item) => Pulled.Any(p => p.Kind == LossKind.Place && At(p)?.Id == part.Id && Kit.PackedIn(Kit.IndexOf(item)) == p.Item);
+
     /// <summary>Ids of the things that are gone with a pull.</summary>
     public IReadOnlyList<string> ItemsOf(Pulled pull) => [.. things.Where(t => t.Pull == pull).SelectMany(t => t.Items).Order().Select(i => Kit.Items[i].Id)];
+
+    /// <summary>The same with each thing by itself: what went along with a camera or a bag has gone, wherever it would be with other setups.</summary>
+    public IReadOnlyList<Pulled> AsThings =>
+    [
+        .. Pulled.Where(p => p.Kind is LossKind.Person or LossKind.Radio),
+        .. things.SelectMany(t => t.Items.Select(i => new Pulled(Kit.Items[i].Id, t.Pull.FromPart, t.Pull.UntilPart))),
+    ];
 
     /// <summary>What a pull is called after "without".</summary>
     public string Name(Pulled pull) => pull.Kind switch
@@ -101,8 +111,10 @@ internal sealed class Outage
     /// <summary>What goes along, as it lies and hangs when it goes.</summary>
     private int[] Along(Pulled pull)
     {
-        if (Losses.Find(Kit, pull.Kind, pull.Item)?.Goes is not { } goes || Plan.Parts.Count == 0) return [];
-        var at = Plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart) ?? Day.InOrder(Plan)[0];
+        if (Losses.Find(Kit, pull.Kind, pull.Item)?.Goes is not { } goes || At(pull) is not { } at) return [];
         return goes(new PartLayout(Kit, at));
     }
+
+    /// <summary>The part in which a pull happens; null on a day without parts.</summary>
+    private Part? At(Pulled pull) => Plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart) ?? (Day.InOrder(Plan) is [var first, ..] ? first : null);
 }

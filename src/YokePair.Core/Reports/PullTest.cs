@@ -36,6 +36,9 @@ public static class PullTest
     /// <summary>Everything that can be pulled out of a plan.</summary>
     public static IReadOnlySet<(LossKind Kind, string Id)> Known(Plan plan) => Losses.Of(new Kit(plan)).Select(l => (l.Kind, l.Id)).ToHashSet();
 
+    /// <summary>Pulls with each thing by itself: what goes along with a camera or a bag goes wherever it would be with other setups.</summary>
+    public static IReadOnlyList<Pulled> AsThings(Plan plan, IReadOnlyList<Pulled> pulled) => new Outage(plan, pulled).AsThings;
+
     /// <summary>Compares two reports on one plan.</summary>
     public static PullResult Compare(Plan plan, IReadOnlyList<Pulled> pulled, Report before, Report after)
     {

@@ -36,7 +36,7 @@ public static class SetupChoices
             if (glass.Pieces.Any(piece => outage.IsGone(outage.Kit.IndexOf(piece.Id), part))) continue;
             var mount = Mount.Of(partId, person, position, glass);
             if (mount.Apply(plan).Plan is not { } tried) continue;
-            var needs = new DayAnalysis(tried, pulled).ReportPart(partId);
+            var needs = new DayAnalysis(tried, outage.AsThings).ReportPart(partId);
             var now = setup is not null && setup.Body == mount.Body && setup.Lens == mount.Lens && setup.Converter == mount.Converter && setup.Tube == mount.Tube && setup.Adapter == mount.Adapter;
             var inHand = part.Setups.Any(s => s.Lens == glass.Lens.Id);
             choices.Add(new SetupChoice(

@@ -91,14 +91,14 @@ internal static class BoardEndpoints
         return Words.Read<LossKind>(kind, out var of) && WhatIfTable.Chain(stored.Plan, of, id, part, need) is { } chain ? Results.Ok(chain) : Problems.NotFound("loss");
     }
 
-    /// <summary>The board as it would be with edits, nothing of it kept.</summary>
+    /// <summary>The board as it would be with edits, nothing of it kept; what is pulled has gone as things lie now.</summary>
     private static async Task<IResult> Preview(string key, EditRequest request, Days days, CancellationToken cancel)
     {
         if (await days.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
         if (stored.Revision != request.BaseRevision) return Stale(new ChangeOutcome.Stale(stored.Revision, []));
         var result = EditResult.Apply(stored.Plan, await FoundAsync(request.Edits, days, cancel));
         if (result.Plan is not { } then) return Problems.Unprocessable("This cannot be done.", result.Problems);
-        var report = new DayAnalysis(then).Report(withEvents: false);
+        var report = new DayAnalysis(then, PullTest.AsThings(stored.Plan, PullTexts.Read(stored.Plan, request.Pull))).Report(withEvents: false);
         return Results.Ok(new BoardView(key, stored.Revision, then, report, null, stored.Undo, stored.Redo));
     }
 

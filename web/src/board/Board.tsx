@@ -38,7 +38,7 @@ export function Board() {
   const phone = useMediaQuery("(max-width: 700px)");
   const real = useMemo(() => board && makeDay(board, pulls), [board, pulls]);
   const tried = trial?.board;
-  const day = useMemo(() => (tried ? makeDay(tried, []) : real), [tried, real]);
+  const day = useMemo(() => (tried ? makeDay(tried, pulls) : real), [tried, real, pulls]);
   const asIs = tried && real ? real : null;
   useTrialFromElsewhere(tryOut, !!board);
 

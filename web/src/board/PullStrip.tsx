@@ -1,5 +1,6 @@
 import type { PullResult } from "../api/client";
 import { Strands } from "../marks/Strands";
+import { Choose } from "../shared/Choose";
 import { seconds, time } from "../shared/format";
 import { outcomeWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
@@ -85,36 +86,22 @@ function PulledThing({ out }: { out: Pull }) {
   return (
     <li className="flex flex-wrap items-baseline gap-x-2">
       <strong>{known?.name ?? day.name(out.item)}</strong>
-      <label>
-        out from{" "}
-        <select
-          className="webbing font-normal"
-          value={out.part ?? ""}
-          onChange={(e) => changePull({ ...out, part: e.target.value || undefined, until: undefined })}
-        >
-          <option value="">the start of the day</option>
-          {names.map(([id, name]) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        mended or replaced by{" "}
-        <select
-          className="webbing font-normal"
-          value={out.until ?? ""}
-          onChange={(e) => changePull({ ...out, until: e.target.value || undefined })}
-        >
-          <option value="">not that day</option>
-          {names.slice(Math.max(from, 0) + 1).map(([id, name]) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choose
+        beside
+        label="out from"
+        value={out.part ?? ""}
+        empty="the start of the day"
+        options={names}
+        choose={(part) => changePull({ ...out, part: part || undefined, until: undefined })}
+      />
+      <Choose
+        beside
+        label="mended or replaced by"
+        value={out.until ?? ""}
+        empty="not that day"
+        options={names.slice(Math.max(from, 0) + 1)}
+        choose={(until) => changePull({ ...out, until: until || undefined })}
+      />
       <button className="webbing" onClick={() => togglePull(out)}>
         Put it back
       </button>

@@ -8,6 +8,7 @@ export function Choose<T extends string>({
   choose,
   empty,
   note,
+  beside,
 }: {
   label: ReactNode;
   value: T | "";
@@ -16,9 +17,10 @@ export function Choose<T extends string>({
   /** What having chosen nothing means; without it one must be chosen. */
   empty?: string;
   note?: ReactNode;
+  beside?: boolean;
 }) {
   return (
-    <Labelled label={label} note={note}>
+    <Labelled label={label} note={note} beside={beside}>
       <select
         className="webbing max-w-[16rem] font-normal"
         value={value}
@@ -35,18 +37,20 @@ export function Choose<T extends string>({
   );
 }
 
-/** A field under its label, with what was computed for it beneath. */
+/** A field under its label, or beside it, with what was computed for it beneath. */
 export function Labelled({
   label,
   note,
+  beside,
   children,
 }: {
   label: ReactNode;
   note?: ReactNode;
+  beside?: boolean;
   children: ReactNode;
 }) {
   return (
-    <label className="flex flex-col gap-0.5">
+    <label className={beside ? "flex items-baseline gap-1" : "flex flex-col gap-0.5"}>
       {label}
       {children}
       {note && <span className="text-[12px] text-quiet">{note}</span>}
