@@ -1,6 +1,4 @@
-using YokePair.Core.Failure;
 using YokePair.Core.Editing;
-using YokePair.Core.Glass;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Core.Ways;

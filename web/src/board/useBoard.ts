@@ -72,7 +72,7 @@ export function useBoard(key: string, pull: string[]) {
           body: {
             baseRevision: client.getQueryData<BoardView>(queryKey)?.revision ?? 0,
             edits: wanted.edits,
-            pull: pulls,
+            pull,
           },
         }),
       ),
