@@ -9,7 +9,7 @@ public sealed class Shots
 
     [Theory(Explicit = true)]
     [InlineData("board-table", "table", "")]
-    [InlineData("board-hall-pull", "hall", "?pull=ad1%40details")]
+    [InlineData("board-hall-pull", "hall", "?pull=ad1%40details&pull=rig%3Ab1%40families")]
     [InlineData("inspector-hand", "table", "?part=details&hand=lead%3Aright")]
     [InlineData("bench-framing", "table", "?part=vows&need=rings&bench=framing")]
     [InlineData("bench-light", "table", "?part=floor&need=bandp&bench=light")]

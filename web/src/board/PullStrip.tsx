@@ -12,6 +12,8 @@ export function PullStrip({ pull }: { pull: PullResult }) {
   const { day, select, pulls } = useDay();
   const hanging = day.board.report.needs.filter((n) => n.importance !== "nice" && n.strands < 2).length;
   const part = (id: string) => day.parts.find((p) => p.id === id);
+  const said = pull.changes.flatMap((c) => c.doesNotMove);
+  const often = [...new Set(said)].filter((text) => said.indexOf(text) !== said.lastIndexOf(text));
   return (
     <section aria-label="What to do now" className="flex flex-col border-y border-rule bg-raised px-4 py-2">
       <ul
@@ -27,6 +29,7 @@ export function PullStrip({ pull }: { pull: PullResult }) {
           {pull.changes.map((change) => {
             const at = part(change.part);
             const need = at?.needs.find((n) => n.id === change.need);
+            const stays = change.doesNotMove.filter((text) => !often.includes(text));
             return (
               <li key={`${change.part}/${change.need}`} className="flex flex-wrap items-baseline gap-x-3">
                 <button
@@ -48,11 +51,8 @@ export function PullStrip({ pull }: { pull: PullResult }) {
                         </span>
                       ))
                     : "Nothing left will do it."}
-                  {change.doesNotMove.length > 0 && (
-                    <span className="font-semibold">
-                      {" "}
-                      Does not move along: {change.doesNotMove.join("; ")}.
-                    </span>
+                  {stays.length > 0 && (
+                    <span className="font-semibold"> Does not move along: {stays.join("; ")}.</span>
                   )}
                 </span>
                 <span className="w-40 sm:text-right">
@@ -62,6 +62,9 @@ export function PullStrip({ pull }: { pull: PullResult }) {
             );
           })}
         </ol>
+      )}
+      {often.length > 0 && (
+        <p className="font-semibold">Does not move along, in several of these: {often.join("; ")}.</p>
       )}
       <SwapList swaps={pull.swaps} />
       <p className="text-quiet">
