@@ -181,4 +181,21 @@ public sealed class SwapTests
         Assert.Empty(Of(plan).Estimated);
         Assert.Equal(["b1"], Of(With(plan, ((Body)plan.Items[0]) with { FramesPerCharge = null })).Estimated);
     }
+
+    [Theory]
+    [InlineData(10, 240, true)]
+    [InlineData(30, 240, true)]
+    [InlineData(30, 1500, false)]
+    [InlineData(60, 9000, false)]
+    public void Many_batteries_that_all_differ_are_given_out_in_time_and_what_was_not_tried_is_said(int many, int frames, bool isBest)
+    {
+        var plan = With(Day([.. Enumerable.Repeat((frames, Importance.Must), 8)]), [.. Enumerable.Range(0, many).Select(i => new Battery { Id = $"x{i}", Place = "bag", Type = "LB", Health = 0.5 + i * 0.5 / many })]);
+        plan = With(plan, [.. plan.Items.OfType<Card>().Select(c => c with { Gigabytes = 4000 })]);
+        var swaps = Of(plan);
+        Assert.Equal(isBest, swaps.IsBest);
+        // Whatever there is is used before anything goes without, and nothing twice.
+        var there = plan.Items.OfType<Battery>().Sum(b => 500 * (b.Health ?? 1));
+        Assert.InRange(swaps.Short.Sum(s => s.Frames), Math.Max(0, 8 * frames - there) - 8, Math.Max(0, 8 * frames - there) + many);
+        Assert.Equal(swaps.Swaps.Count, swaps.Swaps.Select(s => s.In).Distinct().Count());
+    }
 }

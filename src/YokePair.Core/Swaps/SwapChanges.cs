@@ -29,7 +29,8 @@ public sealed record SwapChange(Swap Swap, SwapFate Fate);
 /// <param name="Without">Frames of a busy day that find no battery, no card or neither.</param>
 /// <param name="WithoutBefore">How many did before the pull.</param>
 /// <param name="Estimated">Ids of the bodies whose frames per charge or raw size is a usual figure, as nobody has said.</param>
-public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swaps, IReadOnlyList<Shortage> Short, int Without, int WithoutBefore, IReadOnlyList<string> Estimated)
+/// <param name="IsBest">Whether it is certain that no plan is better.</param>
+public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swaps, IReadOnlyList<Shortage> Short, int Without, int WithoutBefore, IReadOnlyList<string> Estimated, bool IsBest)
 {
     /// <summary>Compares the swaps of a day with those of the same day short of a few things.</summary>
     public static SwapChanges Of(Plan plan, IReadOnlyList<Pulled> pulled, Report whole, Report left)
@@ -49,7 +50,8 @@ public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swap
             after.Short,
             without,
             were,
-            after.Estimated);
+            after.Estimated,
+            after.IsBest);
     }
 
     /// <summary>Frames that lack a battery, a card or both.</summary>

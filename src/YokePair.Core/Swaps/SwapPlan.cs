@@ -4,7 +4,8 @@ namespace YokePair.Core.Swaps;
 /// <param name="Swaps">Swaps in the order of the day.</param>
 /// <param name="Short">Where nothing is left to change to.</param>
 /// <param name="Estimated">Ids of the bodies whose frames per charge or raw size is a usual figure, as nobody has said.</param>
-public sealed record SwapPlan(IReadOnlyList<Swap> Swaps, IReadOnlyList<Shortage> Short, IReadOnlyList<string> Estimated);
+/// <param name="IsBest">Whether it is certain that no plan is better; false only where very many things all differ.</param>
+public sealed record SwapPlan(IReadOnlyList<Swap> Swaps, IReadOnlyList<Shortage> Short, IReadOnlyList<string> Estimated, bool IsBest);
 
 /// <summary>One swap.</summary>
 /// <param name="Part">Id of the part before which it is made, or inside of which.</param>

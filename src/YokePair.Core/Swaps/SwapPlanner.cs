@@ -10,10 +10,12 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     private readonly HashSet<int> working = [.. work.Where(w => w.Part >= from).Select(w => w.Body)];
 
     /// <summary>The plan of every slot of every camera at work.</summary>
-    public List<FedSlot> Solve()
+    /// <returns>The plans, and whether they are certain to be the best.</returns>
+    public (List<FedSlot> Fed, bool IsBest) Solve()
     {
         var batteries = new SwapStock(kit, day, isGone, before, working, from, kit.Batteries).Feed([.. Slots(cards: false)]);
-        return [.. batteries, .. new SwapStock(kit, day, isGone, before, working, from, kit.Cards).Feed([.. Slots(cards: true)], batteries)];
+        var cards = new SwapStock(kit, day, isGone, before, working, from, kit.Cards).Feed([.. Slots(cards: true)], batteries.Fed);
+        return ([.. batteries.Fed, .. cards.Fed], batteries.IsBest && cards.IsBest);
     }
 
     private IEnumerable<SlotWork> Slots(bool cards)
@@ -22,7 +24,7 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         {
             var body = (Body)kit.Items[camera.Key];
             // With one record the cards of a body follow one another, so that they count as one slot.
-            int[] slots = !cards ? [SlotWork.BatterySlot] : kit.Plan.Rules.DualRecord ? [.. Enumerable.Range(0, body.Slots.Count)] : [0];
+            int[] slots = !cards ? [SlotWork.BatterySlot] : kit.Plan.Rules.DualRecord ? [.. Enumerable.Range(0, body.Slots.Count)] : [.. Enumerable.Range(0, Math.Min(1, body.Slots.Count))];
             foreach (var slot in slots)
             {
                 var drawn = new Dictionary<int, double>();

@@ -6,7 +6,7 @@ namespace YokePair.Core.Swaps;
 
 /// <summary>
 /// Plans swaps with the part's frames of a busy day, at joins, and inside a part only where no plan does without; inside a part
-/// that holds something which happens once last of all. Fewest swaps among those. Exact: see the search.
+/// that holds something which happens once last of all. Fewest swaps among those. Exact, but where so many things all differ that it says so.
 /// </summary>
 public static class SwapPlans
 {
@@ -29,6 +29,7 @@ public static class SwapPlans
         var made = new List<(Swap? Swap, Shortage? Short, int Part)>();
         var estimated = new HashSet<int>();
         List<FedSlot> fed = [];
+        var best = true;
         foreach (var from in moments)
         {
             made.AddRange(Told(day, fed, state, until: from));
@@ -39,13 +40,15 @@ public static class SwapPlans
             var report = known.Count == 0 ? whole : known.Count == pulled.Count ? left : new DayAnalysis(plan, known).Report(withEvents: false);
             var work = day.Work(report);
             estimated.UnionWith(work.Where(w => w.Part >= from && day.Kit.Items[w.Body] is Body { FramesPerCharge: null } or Body { RawMegabytes: null }).Select(w => w.Body));
-            fed = new SwapPlanner(day, work, day.IsGone, state, from).Solve();
+            (fed, var isBest) = new SwapPlanner(day, work, day.IsGone, state, from).Solve();
+            best &= isBest;
         }
         made.AddRange(Told(day, fed, state, until: int.MaxValue));
         return new SwapPlan(
             [.. made.Where(m => m.Swap is not null).OrderBy(m => m.Part).ThenBy(m => m.Swap!.AfterFrames ?? 0).ThenBy(m => m.Swap!.Body, StringComparer.Ordinal).ThenBy(m => m.Swap!.Slot ?? 0).Select(m => m.Swap!)],
             [.. made.Where(m => m.Short is not null).OrderBy(m => m.Part).Select(m => m.Short!)],
-            [.. estimated.Order().Select(b => day.Kit.Items[b].Id)]);
+            [.. estimated.Order().Select(b => day.Kit.Items[b].Id)],
+            best);
 
         int Start(Pulled pull) => Math.Max(0, order.FindIndex(p => p.Id == pull.FromPart));
     }

@@ -24,8 +24,19 @@ internal sealed record PlannedSwap(int Draw, double AfterFrames, int? Class, Swa
 /// <param name="Swaps">Its swaps in order.</param>
 internal sealed record SwapChoice(SwapCost Cost, IReadOnlyList<int> Taken, IReadOnlyList<PlannedSwap> Swaps);
 
+/// <summary>How many steps searches have made, and may make.</summary>
+internal sealed class StepCount(int most)
+{
+    private int made;
+
+    /// <summary>Whether they have made more than they may.</summary>
+    public bool IsOver => made > most;
+
+    public void Add() => made++;
+}
+
 /// <summary>
-/// Every way of feeding one slot of one camera through the day, the best first: a search of least cost (Dijkstra) over how much
+/// Every way of feeding one slot of one camera through the day, the best first: a search of least cost over how much
 /// of the day is fed and which lots have been drawn from how often.
 /// </summary>
 internal sealed class SwapSearch
@@ -36,6 +47,9 @@ internal sealed class SwapSearch
     private readonly IReadOnlyList<Offer> offers;
     private readonly IReadOnlyList<int> stock;
     private readonly double reserve;
+    private readonly StepCount steps;
+    private readonly double[] toCome;
+    private readonly double largest;
     private readonly PriorityQueue<Stand, SwapCost> open = new();
     private readonly HashSet<(string, int, long)> seen = [];
 
@@ -45,9 +59,13 @@ internal sealed class SwapSearch
     /// <param name="reserve">Share of a full one that must be left after a part that holds something which happens once.</param>
     /// <param name="offers">What could be put in.</param>
     /// <param name="stock">By lot, how many there are.</param>
-    public SwapSearch(IReadOnlyList<Draw> draws, double level, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock)
+    /// <param name="steps">Counts what the searches of a day do together.</param>
+    public SwapSearch(IReadOnlyList<Draw> draws, double level, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock, StepCount steps)
     {
-        (this.draws, this.offers, this.stock, this.reserve) = (draws, offers, stock, reserve);
+        (this.draws, this.offers, this.stock, this.reserve, this.steps) = (draws, offers, stock, reserve, steps);
+        toCome = new double[draws.Count + 1];
+        for (var d = draws.Count - 1; d >= 0; d--) toCome[d] = toCome[d + 1] + draws[d].Frames;
+        largest = offers.Select(o => o.Frames).Where(f => f > 0).DefaultIfEmpty(double.PositiveInfinity).Max();
         var start = new Stand(0, 0, default, new int[offers.Count], null, null);
         Push(start);
         Feed(start, level, full);
@@ -56,7 +74,7 @@ internal sealed class SwapSearch
     /// <summary>Plans from the best on.</summary>
     public IEnumerable<SwapChoice> Choices()
     {
-        while (open.TryDequeue(out var stand, out _))
+        while (!steps.IsOver && open.TryDequeue(out var stand, out _))
         {
             if (!seen.Add((string.Join(',', stand.Taken), stand.Draw, (long)Math.Round(stand.Into * 1000)))) continue;
             if (stand.Draw == draws.Count)
@@ -66,6 +84,7 @@ internal sealed class SwapSearch
             }
             var without = draws[stand.Draw].Frames - stand.Into;
             Push(new Stand(stand.Draw + 1, 0, stand.Cost + new SwapCost { Short = without, Risks = stand.Into == 0 && draws[stand.Draw].Once ? 1 : 0 }, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand));
+            steps.Add();
             for (var o = 0; o < offers.Count; o++)
             {
                 if (stand.Taken[o] == stock[offers[o].Class]) continue;
@@ -103,7 +122,9 @@ internal sealed class SwapSearch
             into == 0 && draws[draw].Once && with + Slack < draws[draw].Frames + reserve * of ? new SwapCost { Risks = 1 } : default;
     }
 
-    private void Push(Stand stand) => open.Enqueue(stand, stand.Cost);
+    // Looked at by what they come to at the least (A*): what is left to feed takes so many fillings of the largest, or goes without, which is worse.
+    private void Push(Stand stand) =>
+        open.Enqueue(stand, stand.Cost + new SwapCost { Swaps = (int)Math.Ceiling((toCome[stand.Draw] - stand.Into - Slack) / largest) });
 
     /// <summary>So much of the day is fed, and what is in the slot is not used further.</summary>
     private sealed record Stand(int Draw, double Into, SwapCost Cost, int[] Taken, PlannedSwap? Last, Stand? Before)

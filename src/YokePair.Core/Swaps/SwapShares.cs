@@ -7,18 +7,24 @@ internal static class SwapShares
     /// <param name="searches">By slot, its plans from the best on.</param>
     /// <param name="lotsOf">By slot, the lot behind each of its offers.</param>
     /// <param name="stock">By lot, how many there are.</param>
-    public static SwapChoice[] Best(IReadOnlyList<SwapSearch> searches, IReadOnlyList<int[]> lotsOf, int[] stock)
+    /// <param name="steps">Counts what searches and sharing do together.</param>
+    /// <returns>Null where that became too much.</returns>
+    public static SwapChoice[]? Best(IReadOnlyList<SwapSearch> searches, IReadOnlyList<int[]> lotsOf, int[] stock, StepCount steps)
     {
         var plans = searches.Select(s => new Unrolled(s.Choices())).ToArray();
         // What the slots from one on cost at least.
         var atLeast = new SwapCost[plans.Length + 1];
-        for (var s = plans.Length - 1; s >= 0; s--) atLeast[s] = plans[s].At(0)!.Cost + atLeast[s + 1];
+        for (var s = plans.Length - 1; s >= 0; s--)
+        {
+            if (plans[s].At(0) is not { } first) return null;
+            atLeast[s] = first.Cost + atLeast[s + 1];
+        }
         var (left, chosen) = ((int[])stock.Clone(), new SwapChoice[plans.Length]);
         var reached = new Dictionary<(int, string), SwapCost>();
         SwapChoice[]? best = null;
         SwapCost bestCost = default;
         Choose(0, default);
-        return best!;
+        return steps.IsOver ? null : best;
 
         void Choose(int slot, SwapCost cost)
         {
@@ -31,8 +37,9 @@ internal static class SwapShares
             var here = (slot, string.Join(',', left));
             if (reached.TryGetValue(here, out var earlier) && cost.CompareTo(earlier) >= 0) return;
             reached[here] = cost;
-            for (var n = 0; plans[slot].At(n) is { } choice; n++)
+            for (var n = 0; !steps.IsOver && plans[slot].At(n) is { } choice; n++)
             {
+                steps.Add();
                 var now = cost + choice.Cost;
                 if (best is not null && (now + atLeast[slot + 1]).CompareTo(bestCost) >= 0) return;
                 if (!Take(slot, choice, 1)) continue;

@@ -1,3 +1,4 @@
+using System.Globalization;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 
@@ -6,13 +7,16 @@ namespace YokePair.Core.Swaps;
 /// <summary>The batteries, or the cards, that are not in a camera at work, and how they are best given out.</summary>
 internal sealed class SwapStock
 {
+    // Half a second on a slow machine; ordinary days take a few hundred.
+    private const int MostSteps = 15_000;
+
     private readonly Kit kit;
     private readonly CameraDay day;
     private readonly Func<int, int, bool> isGone;
     private readonly SwapState state;
     private readonly HashSet<int> working;
     private readonly int from;
-    private readonly List<List<int>> lots;
+    private readonly int[] free;
     private readonly double[] waits;
 
     public SwapStock(Kit kit, CameraDay day, Func<int, int, bool> isGone, SwapState state, HashSet<int> working, int from, int[] things)
@@ -20,17 +24,31 @@ internal sealed class SwapStock
         (this.kit, this.day, this.isGone, this.state, this.working, this.from) = (kit, day, isGone, state, working, from);
         waits = [.. day.Parts.Select(p => p.Needs.Select(n => n.ToleranceSeconds(kit.Plan.Rules)).DefaultIfEmpty(double.PositiveInfinity).Min())];
         HashSet<string> named = [.. kit.Plan.Parts.SelectMany(p => p.Setups).SelectMany(s => (s.Cards ?? []).Append(s.Battery)).OfType<string>()];
-        lots = [.. things.Where(i => IsFree(i) && !named.Contains(kit.Items[i].Id)).GroupBy(Likeness).Select(g => g.ToList())];
+        free = [.. things.Where(i => IsFree(i) && !named.Contains(kit.Items[i].Id))];
     }
 
     /// <summary>The best plan for all slots together.</summary>
     /// <param name="slots">The slots.</param>
     /// <param name="beside">Slots of the same cameras that are planned already: swaps are made together with theirs where that costs nothing.</param>
-    public List<FedSlot> Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside = null)
+    /// <returns>The plans, and whether they are certain to be the best.</returns>
+    public (List<FedSlot> Fed, bool IsBest) Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside = null)
+    {
+        var alike = Lots(i => $"{Size(i)} {state.Left(i)}");
+        if (Feed(slots, beside, alike, (offers, stock) => Search(slots, offers, stock)) is { } best) return (best, true);
+        // Very many things that all differ are taken for alike by tenths of what they give; where that is too much still, any plan must do.
+        var roughly = Lots(i => Math.Floor(10 * Size(i) * state.Left(i)).ToString(CultureInfo.InvariantCulture));
+        return (Feed(slots, beside, roughly, (offers, stock) => Search(slots, offers, stock)) ?? Feed(slots, beside, alike, (offers, stock) => SwapGreedy.Feed(slots, offers, stock))!, false);
+    }
+
+    private List<List<int>> Lots(Func<int, string> size) => [.. free.GroupBy(i => (size(i), Likeness(i))).Select(g => g.ToList())];
+
+    /// <summary>Of a battery the share of a new one's charge, of a card its size.</summary>
+    private double Size(int item) => kit.Items[item] is Battery battery ? battery.Health ?? 1 : ((Card)kit.Items[item]).Gigabytes ?? double.PositiveInfinity;
+
+    private List<FedSlot>? Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside, List<List<int>> lots, Func<IReadOnlyList<List<Offer>>, int[], SwapChoice[]?> choose)
     {
         int[] stock = [.. lots.Select(l => l.Count)];
-        var offers = slots.Select(s => Offers(s, beside)).ToList();
-        var choices = SwapShares.Best([.. slots.Select((s, n) => Search(s, offers[n], stock))], [.. offers.Select(o => o.Select(x => x.Class).ToArray())], stock);
+        if (choose([.. slots.Select(s => Offers(s, beside, lots))], stock) is not { } choices) return null;
         // Of things alike the first is used first.
         var given = new int[lots.Count];
         var putIn = slots.Select((_, n) => Enumerable.Repeat(Kit.None, choices[n].Swaps.Count).ToArray()).ToList();
@@ -39,14 +57,20 @@ internal sealed class SwapStock
         return [.. slots.Select((s, n) => new FedSlot(s, choices[n], putIn[n]))];
     }
 
-    private SwapSearch Search(SlotWork slot, List<Offer> offers, int[] stock)
+    private SwapChoice[]? Search(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock)
+    {
+        var steps = new StepCount(MostSteps);
+        return SwapShares.Best([.. slots.Select((s, n) => Search(s, offers[n], stock, steps))], [.. offers.Select(o => o.Select(x => x.Class).ToArray())], stock, steps);
+    }
+
+    private SwapSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
     {
         var body = (Body)kit.Items[slot.Body];
         var full = slot.Items.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
-        return new SwapSearch(slot.Draws, slot.Level, full, slot.Slot == SlotWork.BatterySlot ? Charge.Reserve : 0, offers, stock);
+        return new SwapSearch(slot.Draws, slot.Level, full, slot.Slot == SlotWork.BatterySlot ? Charge.Reserve : 0, offers, stock, steps);
     }
 
-    private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside)
+    private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)
     {
         var body = (Body)kit.Items[slot.Body];
         HashSet<int> swapped = [.. (beside ?? []).Where(f => f.Work.Body == slot.Body).SelectMany(f => f.Choice.Swaps.Where(s => s.Class is not null && s.AfterFrames == 0).Select(s => f.Work.Draws[s.Draw].Part))];
@@ -56,8 +80,9 @@ internal sealed class SwapStock
             var item = lots[lot][0];
             if (!Fits(body, slot.Slot, kit.Items[item]) || kit.Plan.PairOf(body.Id, kit.Items[item].Id) is var pair && pair == PairFit.No) continue;
             var nature = new SwapCost { Swaps = 1, Spares = IsSpare(item) ? 1 : 0, Doubtful = kit.Items[item].Doubtful || pair is not (null or PairFit.Full) ? 1 : 0 };
-            var full = SlotWork.FramesOf(body, kit.Items[item]);
-            offers.Add(new Offer(lot, full * state.Left(item), full,
+            // Of things taken for alike the least is reckoned with.
+            var full = lots[lot].Min(i => SlotWork.FramesOf(body, kit.Items[i]));
+            offers.Add(new Offer(lot, lots[lot].Min(i => SlotWork.FramesOf(body, kit.Items[i]) * state.Left(i)), full,
                 [.. slot.Work.Select(w => AtJoin(item, w, kit.Items[item] is Card && !swapped.Contains(w.Part)) + nature)],
                 [.. slot.Work.Select(w => w.Alone ? null : InTime(Taking(item, w.Actor, w.Part, w.Part), w.Part, 0) + nature)]));
         }
@@ -92,8 +117,8 @@ internal sealed class SwapStock
     private double FreeSeconds(int part)
     {
         var (before, now) = (day.Parts[part - 1], day.Parts[part]);
-        if (before.Needs.Count == 0 && before is { Start: not null, End: not null }) return (now.Start!.Value - before.Start.Value).TotalSeconds;
-        return now.Start is { } start && before.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;
+        // A part in which nothing is asked is time as well.
+        return now.Start is { } start && (before.Needs.Count == 0 ? before.Start : before.End) is { } since ? Math.Max(0, (start - since).TotalSeconds) : 0;
     }
 
     /// <summary>Whether a thing may be put into a camera at all: charged or clear, in no camera at work, and, of a card, empty.</summary>
@@ -114,9 +139,9 @@ internal sealed class SwapStock
     /// <summary>Where one goes for a thing in a part: of what was put into a camera that has failed, to that camera.</summary>
     public int SourceOf(int item, int part) => day.Layouts[part].SourceOf(state.BodyOf(item) is var body && body != Kit.None ? body : item);
 
+    /// <summary>What makes a thing as good as another besides its frames: type, where it is in every part, and what is known of it.</summary>
     private string Likeness(int item) => string.Join('|',
-        kit.Items[item] is Battery battery ? $"{battery.Type} {battery.Health ?? 1}" : kit.Items[item] is Card card ? $"{card.Type} {card.Gigabytes}" : "",
-        state.Left(item), kit.Items[item].Doubtful, IsSpare(item),
+        (kit.Items[item] as Battery)?.Type ?? (kit.Items[item] as Card)?.Type, kit.Items[item].Doubtful, IsSpare(item),
         string.Join(',', Enumerable.Range(Math.Max(0, from - 1), day.Parts.Length - Math.Max(0, from - 1)).Select(p => SourceOf(item, p))),
         string.Join(',', Enumerable.Range(from, day.Parts.Length - from).Select(p => isGone(item, p))),
         string.Join(',', kit.Bodies.Select(b => kit.Plan.PairOf(kit.Items[b].Id, kit.Items[item].Id))));

@@ -4785,6 +4785,8 @@ export interface components {
             withoutBefore: number;
             /** @description Ids of the bodies whose frames per charge or raw size is a usual figure, as nobody has said. */
             estimated: string[];
+            /** @description Whether it is certain that no plan is better. */
+            isBest: boolean;
         };
         /**
          * @description What becomes of a swap when things are pulled.

@@ -41,6 +41,11 @@ export function SwapList({ swaps }: { swaps: SwapChanges }) {
           <SwapLine key={keyOf(c.swap) + c.fate} swap={c.swap} fate={c.fate} />
         ))}
       </ol>
+      {!swaps.isBest && (
+        <p className="text-quiet">
+          So many batteries or cards all differ that not every plan was tried: perhaps fewer changes would do.
+        </p>
+      )}
       {swaps.estimated.length > 0 && (
         <p className="text-quiet">
           Reckoned with usual figures for {swaps.estimated.map(day.name).join(", ")}: nobody has said how many
