@@ -155,10 +155,10 @@ public sealed class SwapTests
         var report = new DayAnalysis(plan).Report(withEvents: false);
         List<Pulled> pulled = [new("b1", "part1")];
         var pull = PullTest.Compare(plan, pulled, report, new DayAnalysis(plan, pulled).Report(withEvents: false));
-        // 150 of each are taken by then; the right one takes 600 more, of which the left one's battery has 350.
-        Assert.Equal("part2 in2>in1; part2+300", string.Join("; ", pull.Swaps.Swaps.Select(s => $"{s.Swap.Part} {s.Swap.Out}>{s.Swap.In}")) + "; part2+300");
-        Assert.Equal((150, 500), (500 - 350, pull.Swaps.Swaps[0].Swap.Holds));
-        Assert.Equal(SwapFate.New, Assert.Single(pull.Swaps.Swaps).Fate);
+        // 150 of each are taken by then; the right one takes 600 more, its own battery has 350 of them left and so has the left one's.
+        var change = Assert.Single(pull.Swaps.Swaps);
+        Assert.Equal((SwapFate.New, "part2", "in2", "in1", "b1"), (change.Fate, change.Swap.Part, change.Swap.Out, change.Swap.In, change.Swap.From));
+        Assert.Equal((450, 500, 20.0), (change.Swap.Given, change.Swap.Holds, change.Swap.Seconds));
         Assert.Equal(("Changes of batteries and cards: one new.", 0), (pull.Swaps.Headline, pull.Swaps.Without));
     }
 

@@ -38,7 +38,7 @@ public sealed class FewestChangesTests
             if (found.Found.All < found.Now.All || found.Found.Missed.Count < found.Now.Missed.Count) Interlocked.Increment(ref better);
             if (found.Rounds > 1) Interlocked.Increment(ref hard);
             if (pulled.Count > 0 && found.Found.All > 0) Interlocked.Increment(ref without);
-        }, iter: 350, threads: 2);
+        }, iter: 600, threads: 2);
         Assert.True(better > 50 && hard > 3 && without > 20, $"{better} days could be made better, {hard} needed the report's word, {without} did without something");
     }
 

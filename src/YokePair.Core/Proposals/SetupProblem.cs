@@ -150,7 +150,7 @@ public sealed class SetupProblem
             if (!now.Items.Any(i => outage.IsGone(outage.Kit.IndexOf(i), part)) && now.Items.Any()) options.Add(new Chain(null, null, null, null));
             return new Slot(part.Id, setup.Person, setup.Position, options, 0);
         }
-        List<string> stay = [.. now.Items.Where(i => outage.IsSavedBy(part, i))];
+        List<string> stay = [.. now.Items.Where(i => outage.IsSaved(part, i))];
         foreach (var glass in GlassOnBody.Fitting(body, plan))
         {
             if (glass.Tube is not null && !close) continue;

@@ -47,8 +47,24 @@ internal sealed class Outage
     /// <summary>Ids of the people who are absent in a part.</summary>
     public IEnumerable<string> AbsentIn(Part part) => Pulled.Where(p => p.Kind == LossKind.Person && Lasts(p, part)).Select(p => p.Item);
 
-    /// <summary>Whether a thing is left because it is in a hand just when the bag it belongs in goes.</summary>
-    public bool IsSavedBy(Part part, string item) => Pulled.Any(p => p.Kind == LossKind.Place && At(p)?.Id == part.Id && Kit.PackedIn(Kit.IndexOf(item)) == p.Item);
+    /// <summary>Whether a thing is left because it is in a hand just when the bag it belongs in, or the camera it belongs on, goes.</summary>
+    public bool IsSaved(Part part, string item)
+    {
+        var at = Kit.IndexOf(item);
+        return things.Exists(t => At(t.Pull)?.Id == part.Id && t.Pull.Kind switch
+        {
+            LossKind.Place => Kit.PackedIn(at) == t.Pull.Item,
+            LossKind.Rig => RestsOnAny(at, t.Items),
+            _ => false,
+        });
+    }
+
+    private bool RestsOnAny(int item, HashSet<int> others)
+    {
+        for (var steps = 0; steps <= Kit.Items.Length && Kit.RestsOn[item] != Kit.None; steps++)
+            if (others.Contains(item = Kit.RestsOn[item])) return true;
+        return false;
+    }
 
     /// <summary>Ids of the things that are gone with a pull.</summary>
     public IReadOnlyList<string> ItemsOf(Pulled pull) => [.. things.Where(t => t.Pull == pull).SelectMany(t => t.Items).Order().Select(i => Kit.Items[i].Id)];

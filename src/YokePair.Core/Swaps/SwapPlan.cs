@@ -18,7 +18,7 @@ public sealed record SwapPlan(IReadOnlyList<Swap> Swaps, IReadOnlyList<Shortage>
 /// <param name="Given">Frames that what is taken out has given by then; null as above.</param>
 /// <param name="Holds">Frames it gives in all.</param>
 /// <param name="In">Id of what is put in.</param>
-/// <param name="From">Where that is fetched from: a place or a person's id; null = already in the hand.</param>
+/// <param name="From">Where that is fetched from: a place's or a person's id, or of a camera in the hand that has failed; null = already in the hand.</param>
 /// <param name="Seconds">How long it takes.</param>
 /// <param name="TooSlowFor">Id of the need of the part that cannot wait so long; null = all can.</param>
 public sealed record Swap(string Part, int? AfterFrames, bool InOnce, string Person, string Body, int? Slot, string? Out, int? Given, int? Holds, string In, string? From, double Seconds, string? TooSlowFor = null);

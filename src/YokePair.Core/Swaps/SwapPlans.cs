@@ -86,7 +86,7 @@ public static class SwapPlans
         string Person(CameraWork camera) => kit.Plan.People[camera.Actor].Id;
     }
 
-    /// <summary>The place or person something is fetched from; null = the hand it is for.</summary>
+    /// <summary>The place or person something is fetched from, or the camera in one's own hand that it is in; null = the hand it is for.</summary>
     private static string? From(CameraDay day, SwapState state, int item, CameraWork camera, PlannedSwap swap)
     {
         var kit = day.Kit;
@@ -98,7 +98,8 @@ public static class SwapPlans
             var source = layout.SourceOf(holder);
             if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + change > swap.Cost.Seconds + 1e-6) continue;
             var hand = layout.HandsOf(source);
-            return source == layout.Room || hand == camera.Actor ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source].Id;
+            if (hand == camera.Actor) return (holder != item ? holder : kit.RestsOn[item]) is var on && on != Kit.None && kit.Items[on] is Body ? kit.Items[on].Id : null;
+            return source == layout.Room ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source].Id;
         }
         return null;
     }

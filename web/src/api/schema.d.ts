@@ -4750,7 +4750,7 @@ export interface components {
             holds: null | number;
             /** @description Id of what is put in. */
             in: string;
-            /** @description Where that is fetched from: a place or a person's id; null = already in the hand. */
+            /** @description Where that is fetched from: a place's or a person's id, or of a camera in the hand that has failed; null = already in the hand. */
             from: null | string;
             /**
              * Format: double
