@@ -8,6 +8,8 @@ namespace YokePair.Core.Tests;
 /// <summary>Whole cameras, bags and people lost, against the plain way of taking them out of the plan.</summary>
 public sealed class WhatIfTests
 {
+    private static Plan Wedding { get; } = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
+
     [Fact]
     public void Losing_a_place_or_a_person_is_the_same_as_a_day_without_them() => Gen.Int[0, 100_000].Sample(seed =>
     {
@@ -56,7 +58,7 @@ public sealed class WhatIfTests
     [Fact]
     public void Before_somebody_leaves_and_after_they_are_back_the_day_is_as_planned()
     {
-        var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
+        var plan = Wedding;
         var whole = new DayAnalysis(plan).Report(withEvents: false);
         List<Pulled> pulled = [new("second", "toast", "dinner", LossKind.Person), new("lead-belt", "lanterns", null, LossKind.Place)];
         var left = new DayAnalysis(plan, pulled).Report(withEvents: false);
@@ -74,7 +76,7 @@ public sealed class WhatIfTests
     [Fact]
     public void A_camera_takes_everything_on_and_in_it_along()
     {
-        var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
+        var plan = Wedding;
         var table = WhatIfTable.Of(plan);
         var rig = table.Rows.First(r => r is { Kind: LossKind.Rig, Id: "b2" });
         Assert.Superset(new HashSet<string> { "b2", "bat2", "c12", "c16", "f2", "aa2", "l85", "z70" }, rig.Items.ToHashSet());

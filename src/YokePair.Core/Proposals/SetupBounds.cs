@@ -18,8 +18,11 @@ internal sealed class SetupBounds(Outage outage, IReadOnlyList<Slot> slots)
     public IEnumerable<NeedCover> Of(Part part) => Covers(part).Zip(AtBest(part.Id), Bounded);
 
     /// <summary>The best that any setups can make of each need of a part; glass in hands is nothing to what a role wants.</summary>
-    private IEnumerable<Outcome> AtBest(string part) =>
-        Of(unhurried, part).Zip(Of(now, part), (best, asIs) => asIs.Need.Role is null ? best.Outcome : asIs.Outcome);
+    private IEnumerable<Outcome> AtBest(string part)
+    {
+        var best = Of(unhurried, part);
+        return best.Any(n => n.Need.Role is not null) ? best.Zip(Of(now, part), (b, asIs) => b.Need.Role is null ? b.Outcome : asIs.Outcome) : best.Select(n => n.Outcome);
+    }
 
     private static IReadOnlyList<NeedFinding> Of(DayAnalysis day, string part) => day.Find(day.Plan.Parts.First(p => p.Id == part), withCuts: false).Needs;
 

@@ -36,6 +36,9 @@ internal sealed class CameraDay
     /// <summary>Whether a thing is pulled or not here in a part.</summary>
     public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && !Kit.Items[item].IsHere(date) || outage.IsGone(item, Parts[part]);
 
+    /// <summary>Seconds it takes to put a battery or card in.</summary>
+    public double ChangeSeconds(int item) => Kit.Items[item] is Card ? Kit.Plan.Rules.Seconds.ChangeCard : Kit.Plan.Rules.Seconds.ChangeBattery;
+
     /// <summary>
     /// The cameras at work: those set up in the hands and whole, and those that the report takes up instead. Those in hands share the
     /// part's frames alike; one left alone may take all of them, as nobody counts.

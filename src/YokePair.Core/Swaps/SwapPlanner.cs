@@ -4,7 +4,7 @@ using YokePair.Core.Ways;
 namespace YokePair.Core.Swaps;
 
 /// <summary>Plans the swaps of a day from one part on.</summary>
-internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work, Func<int, int, bool> isGone, SwapState before, int from)
+internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work, SwapState before, int from)
 {
     private readonly Kit kit = day.Kit;
     private readonly HashSet<int> working = [.. work.Where(w => w.Part >= from).Select(w => w.Body)];
@@ -13,8 +13,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     /// <returns>The plans, and whether they are certain to be the best.</returns>
     public (List<FedSlot> Fed, bool IsBest) Solve()
     {
-        var batteries = new SwapStock(kit, day, isGone, before, working, from, kit.Batteries).Feed([.. Slots(cards: false)]);
-        var cards = new SwapStock(kit, day, isGone, before, working, from, kit.Cards).Feed([.. Slots(cards: true)], batteries.Fed);
+        var batteries = new SwapStock(day, before, working, from, kit.Batteries).Feed([.. Slots(cards: false)]);
+        var cards = new SwapStock(day, before, working, from, kit.Cards).Feed([.. Slots(cards: true)], batteries.Fed);
         return ([.. batteries.Fed, .. cards.Fed], batteries.IsBest && cards.IsBest);
     }
 
@@ -32,10 +32,10 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
                 foreach (var run in Runs(camera, slot))
                 {
                     // What a backup camera was loaded with may have been used up in another.
-                    int[] items = [.. run[0].Loaded.Where(i => !isGone(i, run[0].Work.Part) && (!before.IsTouched(i) || before.BodyOf(i) == camera.Key))];
+                    int[] items = [.. run[0].Loaded.Where(i => !day.IsGone(i, run[0].Work.Part) && (!before.IsTouched(i) || before.BodyOf(i) == camera.Key))];
                     var level = items.Sum(i => SlotWork.FramesOf(body, kit.Items[i]) * before.Left(i)) - items.Sum(i => drawn.GetValueOrDefault(i)) / Math.Max(1, items.Length);
                     if (!isLater && before.In(camera.Key, slot, run[0].Loaded) is { } now)
-                        (items, level) = now.Items.Any(i => isGone(i, run[0].Work.Part)) ? ([], 0) : now;
+                        (items, level) = now.Items.Any(i => day.IsGone(i, run[0].Work.Part)) ? ([], 0) : now;
                     var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level), [.. run.Select(r => DrawOf(r.Work, cards))], [.. run.Select(r => r.Work)], isLater);
                     foreach (var item in items) drawn[item] = drawn.GetValueOrDefault(item) + fed.Draws.Sum(d => d.Frames);
                     isLater = true;
@@ -89,6 +89,9 @@ internal sealed record SlotWork(int Body, int Slot, int[] Planned, int[] Items, 
 {
     /// <summary>Stands for the battery.</summary>
     public const int BatterySlot = -1;
+
+    /// <summary>Frames that several things give a body when full.</summary>
+    public static double FramesOf(Kit kit, int body, int[] items) => items.Sum(i => FramesOf((Body)kit.Items[body], kit.Items[i]));
 
     public static double FramesOf(Body body, Item item) => item is Battery battery ? Charge.Frames(body, battery) : Charge.Frames(body, (Card)item);
 }

@@ -24,7 +24,7 @@ public static class SwapPlans
     {
         var order = Day.InOrder(plan).ToList();
         var moments = pulled.SelectMany(p => new[] { Start(p), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? order.IndexOf(mended) : 0 }).Append(0).Distinct().Order().ToList();
-        var day = new CameraDay(plan, []);
+        CameraDay? day = null;
         var state = new SwapState();
         var made = new List<(Swap? Swap, Shortage? Short, int Part)>();
         var estimated = new HashSet<int>();
@@ -32,22 +32,25 @@ public static class SwapPlans
         var best = true;
         foreach (var from in moments)
         {
-            made.AddRange(Told(day, fed, state, until: from));
-            state.Live(day.Kit, fed, from);
+            if (day is not null)
+            {
+                made.AddRange(Told(day, fed, state, until: from));
+                state.Live(day.Kit, fed, from);
+            }
             // Nobody knows yet what will fail later.
             List<Pulled> known = [.. pulled.Where(p => Start(p) <= from)];
             day = new CameraDay(plan, known);
             var report = known.Count == 0 ? whole : known.Count == pulled.Count ? left : new DayAnalysis(plan, known).Report(withEvents: false);
             var work = day.Work(report);
             estimated.UnionWith(work.Where(w => w.Part >= from && day.Kit.Items[w.Body] is Body { FramesPerCharge: null } or Body { RawMegabytes: null }).Select(w => w.Body));
-            (fed, var isBest) = new SwapPlanner(day, work, day.IsGone, state, from).Solve();
+            (fed, var isBest) = new SwapPlanner(day, work, state, from).Solve();
             best &= isBest;
         }
-        made.AddRange(Told(day, fed, state, until: int.MaxValue));
+        made.AddRange(Told(day!, fed, state, until: int.MaxValue));
         return new SwapPlan(
             [.. made.Where(m => m.Swap is not null).OrderBy(m => m.Part).ThenBy(m => m.Swap!.AfterFrames ?? 0).ThenBy(m => m.Swap!.Body, StringComparer.Ordinal).ThenBy(m => m.Swap!.Slot ?? 0).Select(m => m.Swap!)],
             [.. made.Where(m => m.Short is not null).OrderBy(m => m.Part).Select(m => m.Short!)],
-            [.. estimated.Order().Select(b => day.Kit.Items[b].Id)],
+            [.. estimated.Order().Select(b => plan.Items[b].Id)],
             best);
 
         int Start(Pulled pull) => Math.Max(0, order.FindIndex(p => p.Id == pull.FromPart));
@@ -62,7 +65,7 @@ public static class SwapPlans
             var body = (Body)kit.Items[work.Body];
             int? number = work.Slot == SlotWork.BatterySlot ? null : work.Slot + 1;
             if (work is { IsLater: true, Planned: [var planned, ..] } && work.Draws[0].Part < until)
-                yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null, kit.Items[planned].Id, null, number is null ? kit.Plan.Rules.Seconds.ChangeBattery : kit.Plan.Rules.Seconds.ChangeCard), null, work.Draws[0].Part);
+                yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null, kit.Items[planned].Id, null, day.ChangeSeconds(planned)), null, work.Draws[0].Part);
             foreach (var (swap, putIn, old, rest) in slot.Follow(kit, state, until).Swaps)
             {
                 var (draw, camera) = (work.Draws[swap.Draw], work.Work[swap.Draw]);
@@ -75,7 +78,7 @@ public static class SwapPlans
                     yield return (null, new Shortage(part.Id, frames, body.Id, number, type, (int)Math.Ceiling(camera.Frames) - frames), draw.Part);
                     continue;
                 }
-                double full = old.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
+                var full = SlotWork.FramesOf(kit, work.Body, old);
                 var told = new Swap(part.Id, swap.AfterFrames > 0 ? frames : null, swap.AfterFrames > 0 && draw.Once, Person(camera), body.Id, number,
                     old.Length == 0 ? null : kit.Items[old[0]].Id, old.Length == 0 ? null : (int)Math.Round(full - rest), old.Length == 0 ? null : (int)full,
                     kit.Items[putIn].Id, From(day, state, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0 ? part.Needs.MinBy(n => n.ToleranceSeconds(kit.Plan.Rules))?.Id : null);
@@ -90,15 +93,13 @@ public static class SwapPlans
     private static string? From(CameraDay day, SwapState state, int item, CameraWork camera, PlannedSwap swap)
     {
         var kit = day.Kit;
-        var change = kit.Items[item] is Card ? kit.Plan.Rules.Seconds.ChangeCard : kit.Plan.Rules.Seconds.ChangeBattery;
-        var holder = state.BodyOf(item) is var body && body != Kit.None ? body : item;
         // At a join one goes as the part begins or as the one before ends, whichever is nearer.
         foreach (var layout in day.Layouts.Skip(Math.Max(0, camera.Part - 1)).Take(camera.Part > 0 ? 2 : 1).Reverse())
         {
-            var source = layout.SourceOf(holder);
-            if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + change > swap.Cost.Seconds + 1e-6) continue;
+            var source = layout.SourceOf(state.HolderOf(item));
+            if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + day.ChangeSeconds(item) > swap.Cost.Seconds + 1e-6) continue;
             var hand = layout.HandsOf(source);
-            if (hand == camera.Actor) return (holder != item ? holder : kit.RestsOn[item]) is var on && on != Kit.None && kit.Items[on] is Body ? kit.Items[on].Id : null;
+            if (hand == camera.Actor) return state.Inside(kit, item) is var on && on != Kit.None && kit.Items[on] is Body ? kit.Items[on].Id : null;
             return source == layout.Room ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source].Id;
         }
         return null;

@@ -1,4 +1,3 @@
-using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;
@@ -23,6 +22,12 @@ internal sealed class SwapState
         return Kit.None;
     }
 
+    /// <summary>What one goes for to get a thing: the camera it was last used in, else the thing itself.</summary>
+    public int HolderOf(int item) => BodyOf(item) is var body && body != Kit.None ? body : item;
+
+    /// <summary>What a thing is in: the camera it was last used in, else what its place says.</summary>
+    public int Inside(Kit kit, int item) => BodyOf(item) is var body && body != Kit.None ? body : kit.RestsOn[item];
+
     /// <summary>What is in a slot; null where nothing was drawn from it yet or the plan now has something else in it.</summary>
     public (int[] Items, double Level)? In(int body, int slot, int[] planned) =>
         slots.TryGetValue((body, slot), out var at) && at.Planned.SequenceEqual(planned) ? (at.Items, at.Level) : null;
@@ -32,7 +37,6 @@ internal sealed class SwapState
     {
         foreach (var slot in fed.Where(f => f.Work.Draws[0].Part < until))
         {
-            var body = (Body)kit.Items[slot.Work.Body];
             var (swaps, items, level) = slot.Follow(kit, this, until);
             foreach (var swap in swaps.Where(s => s.In != Kit.None)) Note(swap.Out, swap.Left);
             Note(items, level);
@@ -42,7 +46,7 @@ internal sealed class SwapState
 
             void Note(int[] things, double now)
             {
-                var full = things.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
+                var full = SlotWork.FramesOf(kit, slot.Work.Body, things);
                 foreach (var item in things) left[item] = double.IsPositiveInfinity(full) ? 1 : Math.Clamp(now / full, 0, 1);
             }
         }

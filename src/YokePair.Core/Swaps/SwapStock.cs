@@ -12,16 +12,15 @@ internal sealed class SwapStock
 
     private readonly Kit kit;
     private readonly CameraDay day;
-    private readonly Func<int, int, bool> isGone;
     private readonly SwapState state;
     private readonly HashSet<int> working;
     private readonly int from;
     private readonly int[] free;
     private readonly double[] waits;
 
-    public SwapStock(Kit kit, CameraDay day, Func<int, int, bool> isGone, SwapState state, HashSet<int> working, int from, int[] things)
+    public SwapStock(CameraDay day, SwapState state, HashSet<int> working, int from, int[] things)
     {
-        (this.kit, this.day, this.isGone, this.state, this.working, this.from) = (kit, day, isGone, state, working, from);
+        (kit, this.day, this.state, this.working, this.from) = (day.Kit, day, state, working, from);
         waits = [.. day.Parts.Select(p => p.Needs.Select(n => n.ToleranceSeconds(kit.Plan.Rules)).DefaultIfEmpty(double.PositiveInfinity).Min())];
         HashSet<string> named = [.. kit.Plan.Parts.SelectMany(p => p.Setups).SelectMany(s => (s.Cards ?? []).Append(s.Battery)).OfType<string>()];
         free = [.. things.Where(i => IsFree(i) && !named.Contains(kit.Items[i].Id))];
@@ -65,9 +64,7 @@ internal sealed class SwapStock
 
     private SwapSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
     {
-        var body = (Body)kit.Items[slot.Body];
-        var full = slot.Items.Sum(i => SlotWork.FramesOf(body, kit.Items[i]));
-        return new SwapSearch(slot.Draws, slot.Level, full, slot.Slot == SlotWork.BatterySlot ? Charge.Reserve : 0, offers, stock, steps);
+        return new SwapSearch(slot.Draws, slot.Level, SlotWork.FramesOf(kit, slot.Body, slot.Items), slot.Slot == SlotWork.BatterySlot ? Charge.Reserve : 0, offers, stock, steps);
     }
 
     private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)
@@ -108,8 +105,8 @@ internal sealed class SwapStock
     private SwapCost? Taking(int item, int actor, int at, int wanted)
     {
         var layout = day.Layouts[at];
-        if (isGone(item, wanted) || !layout.Actors.Contains(actor)) return null;
-        var seconds = layout.Cost(actor, SourceOf(item, at)) + (kit.Items[item] is Card ? kit.Plan.Rules.Seconds.ChangeCard : kit.Plan.Rules.Seconds.ChangeBattery);
+        if (day.IsGone(item, wanted) || !layout.Actors.Contains(actor)) return null;
+        var seconds = layout.Cost(actor, SourceOf(item, at)) + day.ChangeSeconds(item);
         return double.IsPositiveInfinity(seconds) ? null : new SwapCost { Seconds = seconds };
     }
 
@@ -130,19 +127,16 @@ internal sealed class SwapStock
         return !working.Contains(kit.RestsOn[item]) || (kit.Items[item] is Battery battery ? battery.Type != ((Body)kit.Items[kit.RestsOn[item]]).BatteryType : kit.Slot[item] < 0);
     }
 
-    /// <summary>What a thing is in: the camera it was last used in, else what its place says.</summary>
-    private int Inside(int item) => state.BodyOf(item) is var body && body != Kit.None ? body : kit.RestsOn[item];
-
     /// <summary>Whether taking it empties a camera, light or recorder that works.</summary>
-    private bool IsSpare(int item) => Inside(item) is var on && on != Kit.None && kit.Items[on] is Body or StandLight or OtherThing && !isGone(on, from);
+    private bool IsSpare(int item) => state.Inside(kit, item) is var on && on != Kit.None && kit.Items[on] is Body or StandLight or OtherThing && !day.IsGone(on, from);
 
     /// <summary>Where one goes for a thing in a part: of what was put into a camera that has failed, to that camera.</summary>
-    public int SourceOf(int item, int part) => day.Layouts[part].SourceOf(state.BodyOf(item) is var body && body != Kit.None ? body : item);
+    private int SourceOf(int item, int part) => day.Layouts[part].SourceOf(state.HolderOf(item));
 
     /// <summary>What makes a thing as good as another besides its frames: type, where it is in every part, and what is known of it.</summary>
     private string Likeness(int item) => string.Join('|',
         (kit.Items[item] as Battery)?.Type ?? (kit.Items[item] as Card)?.Type, kit.Items[item].Doubtful, IsSpare(item),
         string.Join(',', Enumerable.Range(Math.Max(0, from - 1), day.Parts.Length - Math.Max(0, from - 1)).Select(p => SourceOf(item, p))),
-        string.Join(',', Enumerable.Range(from, day.Parts.Length - from).Select(p => isGone(item, p))),
+        string.Join(',', Enumerable.Range(from, day.Parts.Length - from).Select(p => day.IsGone(item, p))),
         string.Join(',', kit.Bodies.Select(b => kit.Plan.PairOf(kit.Items[b].Id, kit.Items[item].Id))));
 }

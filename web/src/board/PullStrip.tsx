@@ -4,7 +4,7 @@ import { Choose } from "../shared/Choose";
 import { seconds, time } from "../shared/format";
 import { outcomeWord, stepText, waitText } from "../shared/words";
 import { useDay } from "./DayContext";
-import { isSamePull, pullText, readPull, type Pull } from "./pulls";
+import { isSamePull, kindOf, pullText, readPull, type Pull } from "./pulls";
 import { SwapList } from "./SwapList";
 
 /** What to do now, need by need, worst first. */
@@ -84,7 +84,7 @@ function PulledThing({ out }: { out: Pull }) {
   const from = day.parts.findIndex((p) => p.id === out.part);
   const names = day.parts.map((p) => [p.id, p.name ?? p.id] as const);
   const known = day.board.pull?.out.find(({ pull }) =>
-    isSamePull({ item: pull.item, ...(pull.kind === "item" ? {} : { kind: pull.kind }) }, out),
+    isSamePull({ item: pull.item, ...kindOf(pull.kind) }, out),
   );
   return (
     <li className="flex flex-wrap items-baseline gap-x-2">

@@ -28,9 +28,12 @@ export function readPull(text: string): Pull {
 
 export const isSamePull = (a: Pull, b: Pull) => a.item === b.item && a.kind === b.kind;
 
+/** The kind as a pull has it: a thing by itself names none. */
+export const kindOf = (kind: LossKind): Pick<Pull, "kind"> => (kind === "item" ? {} : { kind });
+
 /** The pull that does on the day what a row of the what-if table tells, from a part on or as the row says. */
 export const pullOf = ({ kind, id, fromPart, untilPart }: WhatIfRow, part?: string): Pull => ({
-  ...(kind === "item" ? {} : { kind }),
+  ...kindOf(kind),
   item: id,
   part: part ?? fromPart ?? undefined,
   until: untilPart ?? undefined,
