@@ -61,6 +61,7 @@ internal static class RandomLights
         if (Chance(0.4)) items.Add(new Pack { Id = "pk", Place = At() });
         if (Chance(0.4)) items.Add(new Support { Id = "tp", Place = At(), Form = Pick("tripod", "monopod"), Doubtful = Chance(0.1) });
         if (Chance(0.4)) items.Add(new StandLight { Id = "led", Place = At(), LuxAtOneM = Pick(300.0, 5000), BatteryType = Pick(null, "NP", "LB") });
+        if (Chance(0.3)) items.Add(new StandLight { Id = "led2", Place = At(), LuxAtOneM = Pick(200.0, 900), Doubtful = Chance(0.1) });
         if (Chance(0.5)) items.Add(new Filter { Id = "nd", Place = At(), ThreadMm = 77, Stops = Pick(3.0, 6) });
         if (Chance(0.4)) items.Add(new Filter { Id = "ring", Place = At(), ThreadMm = 58, StepsToMm = 77 });
 
@@ -80,8 +81,9 @@ internal static class RandomLights
         for (var i = random.Next(1, 4); i > 0; i--)
             if (Take<Flash>() is { } flash)
                 lights.Add(new PlacedLight { Flash = flash, Receiver = Chance(0.4) ? Take<Trigger>() : null, Pack = Chance(0.5) && items.Any(x => x.Id == "pk") ? "pk" : null, Holder = Chance(0.8) ? Take<Support>(s => s.HoldsLight) : people[^1].Id, Gel = Chance(0.2) ? "orange" : null });
-        if (Chance(0.3) && Take<Trigger>(t => t.Hears is not null) is { } relay) lights.Add(new PlacedLight { Relay = relay });
-        if (Chance(0.4) && Take<StandLight>() is { } lamp) lights.Add(new PlacedLight { Light = lamp, Holder = Take<Support>(s => s.HoldsLight) });
+        if (Chance(0.3) && Take<Trigger>(t => t.Hears is not null) is { } relay) lights.Add(new PlacedLight { Relay = relay, Holder = Pick(null, Take<Support>(s => s.HoldsLight), people[^1].Id) });
+        for (var i = random.Next(0, 3); i > 0; i--)
+            if (Take<StandLight>() is { } lamp) lights.Add(new PlacedLight { Light = lamp, Holder = Take<Support>(s => s.HoldsLight) });
 
         var part = new Part
         {
@@ -97,7 +99,18 @@ internal static class RandomLights
             Lights = lights.Count == 0 ? null : lights,
             Needs = [.. Enumerable.Range(0, 3).Select(MakeNeed)],
         };
-        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false }, People = people, Places = places, Items = items, Parts = [part] };
+        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false }, People = people, Places = places, Items = items, Pairs = Pairs(), Parts = [part] };
+
+        List<PairRule>? Pairs()
+        {
+            var pairs = new List<PairRule>();
+            for (var i = Chance(0.5) ? random.Next(1, 6) : 0; i > 0; i--)
+            {
+                var (a, b) = (Pick(items.ToArray()), Pick(items.ToArray()));
+                if (a != b && !pairs.Any(p => p.IsOf(a.Id, b.Id))) pairs.Add(new PairRule { A = a.Id, B = b.Id, Fit = Pick(PairFit.No, PairFit.No, PairFit.Doubtful, PairFit.Untested, PairFit.Full) });
+            }
+            return pairs.Count == 0 ? null : pairs;
+        }
 
         Need MakeNeed(int number) => new()
         {

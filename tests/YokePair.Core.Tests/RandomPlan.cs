@@ -79,6 +79,7 @@ internal static class RandomPlan
             if (!pairs.Any(p => p.IsOf(a.Id, b.Id))) pairs.Add(new PairRule { A = a.Id, B = b.Id, Fit = Pick(Enum.GetValues<PairFit>()) });
         }
 
+        var (timed, atOnce) = (Chance(0.7), Chance(0.4));
         var parts = Enumerable.Range(0, 2).Select(MakePart).ToList();
         return new Plan
         {
@@ -99,7 +100,8 @@ internal static class RandomPlan
         Part MakePart(int number) => new()
         {
             Id = $"part{number}",
-            Start = Chance(0.7) ? new DateTime(2027, 6, 12 + number, 10, 0, 0) : null,
+            Start = timed ? new DateTime(2027, 6, 12 + (atOnce ? 0 : number), 10, 20 * number, 0) : null,
+            End = timed ? new DateTime(2027, 6, 12 + (atOnce ? 0 : number), 11, 0, 0) : null,
             Ev = Pick(5.0, 9, 11, 14),
             Quiet = Pick(QuietRule.No, QuietRule.No, QuietRule.Preferred, QuietRule.Required),
             Unreachable = Chance(0.3) ? [Pick(places.ToArray()).Id] : [],

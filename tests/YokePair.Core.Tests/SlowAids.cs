@@ -45,7 +45,9 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
         {
             // An ND filter is thought of only where it is strong enough to mend what is too much; a weaker one mends nothing.
             var quality = slow.Serves(part, need, body, chain, help with { Supported = supported });
-            if (quality == true && doubtful) quality = false;
+            List<Item> pieces = [body, .. chain, .. aid.Items];
+            if (slow.Together(pieces, PairFit.No)) continue;
+            if (quality == true && (doubtful || slow.Together(pieces, PairFit.ManualFocusOnly, PairFit.Doubtful, PairFit.Untested))) quality = false;
             if (Better(quality, without)) yield return (stand.And(aid), quality!.Value);
         }
     }
@@ -64,21 +66,33 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
         if (part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required)
         {
             if (need.Light.Contains(LightKind.Flash) && need.FlashPathM is { } path)
-                foreach (var flash in plan.Items.OfType<Flash>().Where(f => f.GuideNumber is not null && f.Power != FlashPower.SharedPack && slow.Known(body, f) != PairFit.No && Shoe(body, f.Shoe)))
+                foreach (var flash in plan.Items.OfType<Flash>().Where(f => f.GuideNumber is not null && f.Power != FlashPower.SharedPack && Shoe(body, f.Shoe)))
                     if (Power(flash) is { } power)
-                        yield return (InShoe(part, flash, body).And(power), new SlowHelp(Flashes: [(flash, flash.Gel)], Path: path, Loss: need.BounceLossStops), flash.Doubtful || slow.Known(body, flash) is not (null or PairFit.Full));
+                        yield return (InShoe(part, flash, body).And(power), new SlowHelp(Flashes: [(flash, flash.Gel)], Path: path, Loss: need.BounceLossStops), flash.Doubtful);
             if (need.Light.Contains(LightKind.Stands) && need.Stands is { } stands)
                 foreach (var (sender, system, aid) in Senders(part, person, body))
                     foreach (var (lights, flashes, spare) in Sets(part, person, system, stands.Count))
                         if (spare != sender)
                             yield return (InShoe(part, sender, body).And(aid).And(lights), new SlowHelp(Flashes: flashes, Path: stands.DistanceM, Loss: stands.LossStops),
-                                aid.Items.Concat(lights.Items).Append(sender).Any(i => i.Doubtful) || slow.Known(body, sender) is not (null or PairFit.Full));
+                                aid.Items.Concat(lights.Items).Append(sender).Any(i => i.Doubtful));
         }
         if (need.Light.Contains(LightKind.Continuous))
         {
-            foreach (var placed in part.Lights ?? [])
-                if (plan.Items.OfType<StandLight>().FirstOrDefault(l => l.Id == placed.Light) is { LuxAtOneM: not null } lamp && Holder(part, person, placed) is { } holder && Battery(lamp) is { } power)
-                    yield return (new SlowAid([lamp, .. holder], [], 0, []).And(power), new SlowHelp(Lux: Lux(lamp, need.Stands?.DistanceM ?? 4, need.Stands?.LossStops ?? 0)), lamp.Doubtful || holder.Any(h => h.Doubtful));
+            var lit = (part.Lights ?? []).Where(l => plan.Items.OfType<StandLight>().Any(i => i.Id == l.Light && i.LuxAtOneM is not null)).ToList();
+            for (var mask = 1; mask < 1 << lit.Count; mask++)
+            {
+                var chosen = lit.Where((_, i) => (mask >> i & 1) == 1).ToList();
+                if (chosen.Count < (need.Stands?.Count ?? 1)) continue;
+                var (all, lux) = (SlowAid.None, 0.0);
+                foreach (var placed in chosen)
+                {
+                    var lamp = plan.Items.OfType<StandLight>().First(l => l.Id == placed.Light);
+                    var one = Holder(part, person, placed) is { } holder && Battery(lamp) is { } power ? new SlowAid([lamp, .. holder], [], 0, []).And(power) : null;
+                    all = one is null ? null : all?.And(one);
+                    lux += Lux(lamp, need.Stands?.DistanceM ?? 4, need.Stands?.LossStops ?? 0);
+                }
+                if (all is not null) yield return (all, new SlowHelp(Lux: lux), all.Items.Any(i => i.Doubtful));
+            }
             foreach (var lamp in plan.Items.OfType<StandLight>().Where(l => l.LuxAtOneM is not null && !SlowReference.InLights(part, l.Id)))
                 if (Battery(lamp) is { } power)
                     yield return (InShoe(part, lamp, body).And(power), new SlowHelp(Lux: Lux(lamp, need.Framing is { } f ? Math.Max(f.DistanceM.High, part.StayBehindM ?? 0) : 4, 0)), lamp.Doubtful);
@@ -92,10 +106,12 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
         foreach (var item in plan.Items)
         {
             var (sends, shoe) = item is Flash { CanSend: true } f ? (f.RadioSystem, f.Shoe) : item is Trigger t ? (t.Sends, t.Shoe) : (null, null);
-            if (sends is null || SlowReference.InLights(part, item.Id) || !Shoe(body, shoe) || slow.Known(body, item) == PairFit.No || Power(item) is not { } power) continue;
+            if (sends is null || SlowReference.InLights(part, item.Id) || !Shoe(body, shoe) || Power(item) is not { } power) continue;
             yield return (item, sends, power);
-            foreach (var relay in (part.Lights ?? []).Select(l => plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == l.Relay)))
-                if (relay is { Sends: { } next } && relay.Hears == sends && Power(relay) is { } own) yield return (item, next, power.And(new SlowAid([relay], [], 0, [])).And(own));
+            foreach (var spot in part.Lights ?? [])
+                if (plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == spot.Relay) is { Sends: { } next } relay && relay.Hears == sends && Power(relay) is { } own
+                    && (spot.Holder is null ? [] : Holder(part, person, spot)) is { } held)
+                    yield return (item, next, power.And(new SlowAid([relay, .. held], [], 0, [])).And(own));
         }
     }
 
@@ -150,7 +166,7 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
     {
         var here = SlowReference.SetupOf(part, body.Id) is { } setup
             ? setup.Flash == thing.Id || setup.Trigger == thing.Id
-            : SlowReference.SetupOf(part, thing.Id) is null && !SlowReference.InLights(part, thing.Id) && thing.Place == "@" + body.Id;
+            : SlowReference.SetupOf(part, thing.Id) is null && !SlowReference.InLights(part, thing.Id) && !slow.Elsewhere(part, thing.Id) && thing.Place == "@" + body.Id;
         return here ? new SlowAid([thing], [], 0, []) : new SlowAid([thing], [thing], S.FitFlash, []);
     }
 

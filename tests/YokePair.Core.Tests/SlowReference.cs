@@ -99,14 +99,12 @@ internal sealed class SlowReference(Plan plan)
             foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType))
                 foreach (var cards in CardChoices(part, body))
                 {
-                    if (cards.Any(c => Known(body, c.Card) == PairFit.No) || Known(body, battery) == PairFit.No) continue;
                     if (picks.Any(p => p.Item == battery)) continue;
                     if (Seconds(part, person, body, chain, battery, cards, aid, picks) is not { } seconds) continue;
                     List<Item> all = [body, .. chain, battery, .. cards.Select(c => c.Card), .. aid.Items, .. picks.Select(p => p.Item)];
                     if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;
-                    List<Item> camera = [body, .. chain];
-                    var half = (from x in camera from y in camera where Known(x, y) is not (null or PairFit.Full) select x).Any()
-                        || cards.Select(c => (Item)c.Card).Append(battery).Any(supply => Known(body, supply) is not (null or PairFit.Full));
+                    if (Together(all, PairFit.No)) continue;
+                    var half = Together(all, PairFit.ManualFocusOnly, PairFit.Doubtful, PairFit.Untested);
                     var records = !plan.Rules.DualRecord || cards.Count == 2;
                     ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !all.Any(i => i.Doubtful), seconds, person));
                 }
@@ -141,7 +139,22 @@ internal sealed class SlowReference(Plan plan)
 
     public PairFit? Known(Item x, Item y) => x.Id == y.Id ? null : (plan.Pairs ?? []).FirstOrDefault(p => new[] { p.A, p.B }.Order().SequenceEqual(new[] { x.Id, y.Id }.Order()))?.Fit;
 
-    private static bool IsAway(Item item, DateOnly day)
+    /// <summary>Whether any two of some things are known to be a pair of one of these kinds.</summary>
+    public bool Together(List<Item> things, params PairFit[] fits) => things.Any(x => things.Any(y => Known(x, y) is { } fit && fits.Contains(fit)));
+
+    /// <summary>Away itself, or in or on something that is.</summary>
+    private bool IsAway(Item item, DateOnly day)
+    {
+        for (var hops = 0; hops < 100; hops++)
+        {
+            if (IsAwayItself(item, day)) return true;
+            if (item.Place?.StartsWith('@') != true || !Things.TryGetValue(item.Place[1..].Split('/')[0], out var bearer)) return false;
+            item = bearer;
+        }
+        return false;
+    }
+
+    private static bool IsAwayItself(Item item, DateOnly day)
     {
         var first = item.From ?? DateOnly.MinValue;
         var last = item.To ?? DateOnly.MaxValue;
@@ -336,6 +349,10 @@ internal sealed class SlowReference(Plan plan)
         return total;
     }
 
+    /// <summary>Whether another part that goes on at the same time has a thing in a hand or on a stand, and this one has not.</summary>
+    public bool Elsewhere(Part part, string id) => SetupOf(part, id) is null && plan.Parts.Any(o =>
+        o.Id != part.Id && o.Start < part.End && part.Start < o.End && (SetupOf(o, id) is not null || InLights(o, id)));
+
     public static Setup? SetupOf(Part part, string id) => part.Setups.FirstOrDefault(s => s.Named().Any(n => n.Id == id));
 
     public string? Where(Part part, Item item)
@@ -343,6 +360,7 @@ internal sealed class SlowReference(Plan plan)
         for (var hops = 0; hops < 100; hops++)
         {
             if (SetupOf(part, item.Id) is { } setup) return "hand:" + setup.Person;
+            if (Elsewhere(part, item.Id)) return null;
             if (InLights(part, item.Id)) return "lights";
             if (item.Place is not { } at) return null;
             if (!at.StartsWith('@')) return plan.Places.Any(p => p.Id == at) ? at : null;
@@ -358,17 +376,17 @@ internal sealed class SlowReference(Plan plan)
     {
         if (SetupOf(part, body.Id) is { } setup)
             return [.. new[] { setup.Lens, setup.Adapter, setup.Converter, setup.Tube }.OfType<string>()];
-        var loose = plan.Items.Where(i => SetupOf(part, i.Id) is null).ToList();
+        var loose = plan.Items.Where(i => SetupOf(part, i.Id) is null && !InLights(part, i.Id) && !Elsewhere(part, i.Id)).ToList();
         var lens = loose.OfType<Lens>().FirstOrDefault(l => l.Place == "@" + body.Id);
         var rest = loose.Where(i => i is Adapter or Converter or Tube && (i.Place == "@" + body.Id || (lens is not null && i.Place == "@" + lens.Id))).Select(i => i.Id);
         return lens is null ? [.. rest] : [lens.Id, .. rest];
     }
 
-    private static bool InBody(Part part, Battery battery, Body body) =>
-        SetupOf(part, body.Id)?.Battery is { } named ? named == battery.Id : SetupOf(part, battery.Id) is null && battery.Place == "@" + body.Id;
+    private bool InBody(Part part, Battery battery, Body body) =>
+        SetupOf(part, body.Id)?.Battery is { } named ? named == battery.Id : SetupOf(part, battery.Id) is null && !Elsewhere(part, battery.Id) && battery.Place == "@" + body.Id;
 
-    private static bool InSlot(Part part, Card card, Body body, int slot) =>
+    private bool InSlot(Part part, Card card, Body body, int slot) =>
         SetupOf(part, body.Id)?.Cards is { } cards && slot < cards.Count && cards[slot] is { } named
             ? named == card.Id
-            : SetupOf(part, card.Id) is null && card.Place == $"@{body.Id}/{slot + 1}";
+            : SetupOf(part, card.Id) is null && !Elsewhere(part, card.Id) && card.Place == $"@{body.Id}/{slot + 1}";
 }

@@ -7,9 +7,9 @@ namespace YokePair.Core.Failure;
 /// A set that hits every way must hit any one of them, so it is enough to take a way that is left and branch over its
 /// items (Reiter's hitting-set tree); the last member of a set is read off the ways that are still left, as what they all share.
 /// </summary>
-internal sealed class CutSets(bool[] failed)
+internal sealed class CutSets(Pairings pairings, bool[] failed)
 {
-    private readonly SharedItems shared = new(failed);
+    private readonly SharedItems shared = new(pairings, failed);
 
     /// <summary>Every minimal cut set up to size three, smaller first, each in order of item number. The need must be met to begin with.</summary>
     public List<int[]> Find(NeedWays ways)
@@ -60,7 +60,7 @@ internal sealed class CutSets(bool[] failed)
 }
 
 /// <summary>What all ways in time that are left have in common.</summary>
-internal sealed class SharedItems(bool[] failed)
+internal sealed class SharedItems(Pairings pairings, bool[] failed)
 {
     private readonly List<int> common = [];
     private readonly (int Item, bool Alone, int Source)[] picks = new (int, bool, int)[WaySearch.MaxAsks];
@@ -119,7 +119,7 @@ internal sealed class SharedItems(bool[] failed)
             var found = 0;
             foreach (var item in group.Items)
             {
-                if (failed[item]) continue;
+                if (failed[item] || !Joins(item, level)) continue;
                 if (found++ == 0) picks[level] = (item, true, group.Source);
                 else
                 {
@@ -143,7 +143,7 @@ internal sealed class SharedItems(bool[] failed)
             if (!failed[item]) working++;
         foreach (var item in group.Items)
         {
-            if (failed[item] || Picked(item, level)) continue;
+            if (failed[item] || Picked(item, level) || !Joins(item, level)) continue;
             picks[level] = (item, working <= depth, group.Source);
             Enumerate(level + 1, total);
             if (working > depth || (oneWay is not null && Settled())) return;
@@ -155,6 +155,15 @@ internal sealed class SharedItems(bool[] failed)
         for (var i = 0; i < level; i++)
             if (picks[i].Item == item) return true;
         return false;
+    }
+
+    /// <summary>Whether no pair marked "no" keeps a thing from going with the rig and what was picked already.</summary>
+    private bool Joins(int item, int level)
+    {
+        if (!pairings.IsPaired(item)) return true;
+        Span<Pick> had = new Pick[level];
+        for (var i = 0; i < level; i++) had[i] = new Pick(default, picks[i].Item, null!);
+        return pairings.MayJoin(item, rig, had);
     }
 
     private bool Settled()

@@ -7,7 +7,7 @@ namespace YokePair.Core.Failure;
 /// Finds the best way left of a need when given things have failed. Supplies are searched group by group, not item by
 /// item: any member of a group is as good as another, so the first that still works stands for all.
 /// </summary>
-internal sealed class WaySearch(bool dualRecord)
+internal sealed class WaySearch(Pairings pairings, bool dualRecord)
 {
     /// <summary>More than any way asks: a battery, two cards, and cells for every light and trigger of a part.</summary>
     internal const int MaxAsks = 32;
@@ -47,39 +47,31 @@ internal sealed class WaySearch(bool dualRecord)
             allowDoubtful = !fullOnly;
             bestSeconds = best?.Seconds ?? double.PositiveInfinity;
             bestPicks = null;
-            var records = 0;
-            if (rig.Cards is not { } cards)
-            {
-                if (Try([])) records = 2;
-            }
+            if (rig.Cards is not { } cards) Try([]);
             else
             {
+                // Two records first: where one card would be no quicker, show the way as it would really be shot.
                 if (dualRecord)
-                {
-                    // Two records first: where one card would be no quicker, show the way as it would really be shot.
                     for (var first = 0; first < cards.Slots.Length; first++)
                         for (var second = first + 1; second < cards.Slots.Length; second++)
-                            if (Try(cards.Slots[first], cards.Slots[second])) records = 2;
-                }
-                if ((!fullOnly || !dualRecord) && Try(cards.OneCard)) records = 1;
+                            Try(cards.Slots[first], cards.Slots[second]);
+                if (!fullOnly || !dualRecord) Try(cards.OneCard);
             }
             if (bestPicks is null) continue;
-            var sound = candidate.Quality == Quality.Full && (records == 2 || !dualRecord) && !bestPicks.Any(p => p.From.Doubtful);
+            var sound = candidate.IsSound(bestPicks, dualRecord, pairings);
             best = Way.Of(rig, sound ? Quality.Full : Quality.SecondBest, bestSeconds, bestPicks);
         }
         return best;
     }
 
-    private bool Try(params ReadOnlySpan<OptionGroup[]> cards)
+    private void Try(params ReadOnlySpan<OptionGroup[]> cards)
     {
         depth = 0;
         foreach (var ask in rig.Asks) wants[depth++] = ask;
         foreach (var card in cards) wants[depth++] = new Ask(Want.Card, card);
         // Of a group's members one or two must be tried: another want can take one of them. Where more wants compete, more.
         tries = rig.Competes ? depth : 2;
-        var before = bestSeconds;
         Fill(0, rig.Seconds);
-        return bestSeconds < before;
     }
 
     private void Fill(int level, double seconds)
@@ -99,7 +91,7 @@ internal sealed class WaySearch(bool dualRecord)
             var tried = 0;
             foreach (var item in group.Items)
             {
-                if (failed[item] || Picked(item, level)) continue;
+                if (failed[item] || Picked(item, level) || !Joins(item, level)) continue;
                 picks[level] = new Pick(wants[level].Kind, item, group);
                 Fill(level + 1, total);
                 if (++tried == tries) break;
@@ -114,6 +106,10 @@ internal sealed class WaySearch(bool dualRecord)
             if (picks[i].From.Source == source) return true;
         return false;
     }
+
+    /// <summary>Whether the owner knows nothing against a thing here; where only full ways count, not even that it is second best.</summary>
+    private bool Joins(int item, int level) =>
+        !pairings.IsPaired(item) || pairings.Joining(item, rig, picks.AsSpan(0, level)) is var together && (together == Quality.Full || (allowDoubtful && together != Quality.No));
 
     private bool Picked(int item, int level)
     {

@@ -154,7 +154,7 @@ public sealed class SetupProblem
         foreach (var glass in GlassOnBody.Fitting(body, plan))
         {
             if (glass.Tube is not null && !close) continue;
-            if (Day.Of(part) is { } day && glass.Pieces.Any(p => !p.IsHere(day))) continue;
+            if (Day.Of(part) is { } day && glass.Pieces.Any(p => outage.Kit.AwayWith(outage.Kit.IndexOf(p.Id), day) != Kit.None)) continue;
             if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
             if (!plan.IsNear(part, glass.Pieces)) continue;
             var chain = new Chain(glass.Lens.Id, glass.Converter?.Id, glass.Tube?.Id, glass.Adapter?.Id);

@@ -20,7 +20,7 @@ public sealed class DayAnalysis
     public DayAnalysis(Plan plan, IReadOnlyList<Pulled>? pulled = null, DayAnalysis? before = null)
     {
         outage = new Outage(plan, pulled ?? []);
-        search = new WaySearch(plan.Rules.DualRecord);
+        search = new WaySearch(outage.Kit.Pairings, plan.Rules.DualRecord);
         // Parts do not touch one another, and somebody waits for the verdict: every core takes some.
         parts = new Lazy<IReadOnlyList<PartFindings>>(() => [.. Plan.Parts.AsParallel().AsOrdered().Select(p => before?.StillTrueOf(p, this) ?? Find(p))], LazyThreadSafetyMode.None);
     }
@@ -70,7 +70,7 @@ public sealed class DayAnalysis
     internal (Outcome Outcome, Way? Way) Left(NeedFinding need, bool[] failed)
     {
         if (need.Moment is not { } moment) return search.Best(need.Ways, failed);
-        var (outcome, ways) = moment.Search.Best(failed);
+        var (outcome, ways, _) = moment.Search.Best(failed);
         return (outcome, ways.Length == 0 ? null : ways[moment.Index]);
     }
 
@@ -79,7 +79,7 @@ public sealed class DayAnalysis
     {
         if (need.Moment is { } moment)
         {
-            var (joint, ways) = moment.Search.Best(failed);
+            var (joint, ways, _) = moment.Search.Best(failed);
             return (joint, [.. ways.SelectMany(w => w.Items)]);
         }
         var (outcome, way) = search.Best(need.Ways, failed);
@@ -95,11 +95,11 @@ public sealed class DayAnalysis
         var failed = new bool[kit.Items.Length];
         var away = new bool[kit.Items.Length];
         if (Day.Of(part) is { } date)
-            for (var i = 0; i < failed.Length; i++) failed[i] = away[i] = kit.Items[i].Status is not null && !kit.Items[i].IsHere(date);
+            for (var i = 0; i < failed.Length; i++) failed[i] = away[i] = kit.AwayWith(i, date) != Kit.None;
         foreach (var item in outage.GoneIn(part)) (failed[item], away[item]) = (true, false);
         var ways = new PartWays(kit, part);
-        var search = new WaySearch(Plan.Rules.DualRecord);
-        var cutSets = new CutSets(failed);
+        var search = new WaySearch(kit.Pairings, Plan.Rules.DualRecord);
+        var cutSets = new CutSets(kit.Pairings, failed);
         var needs = ways.Needs.Select(need =>
         {
             if (SharesMoment(part, need.Need)) return new NeedFinding(need, default, null, []);
@@ -115,9 +115,9 @@ public sealed class DayAnalysis
     private void FindMoment(string moment, NeedFinding[] needs, bool[] failed, bool withCuts)
     {
         int[] shared = [.. Enumerable.Range(0, needs.Length).Where(i => needs[i].Need.Moment == moment)];
-        var joint = new MomentSearch([.. shared.Select(i => needs[i].Ways)], Plan.Rules.DualRecord);
-        var (outcome, ways) = joint.Best(failed);
-        var cuts = withCuts && outcome.IsMet() ? joint.CutSets(failed) : [];
+        var joint = new MomentSearch(outage.Kit, [.. shared.Select(i => needs[i].Ways)], Plan.Rules.DualRecord);
+        var (outcome, ways, _) = joint.Best(failed);
+        var cuts = withCuts && outcome.IsMet() ? joint.CutSets(failed).Sets : [];
         for (var n = 0; n < shared.Length; n++)
             needs[shared[n]] = new NeedFinding(needs[shared[n]].Ways, outcome, ways.Length == 0 ? null : ways[n], cuts, new SharedMoment(joint, n, ways));
     }

@@ -67,7 +67,7 @@ internal static class GapReasons
         if (!part.Away.Contains(true)) return null;
         var (outcome, way) = day.Left(need, [.. part.Failed.Zip(part.Away, (failed, away) => failed && !away)]);
         if (!outcome.IsMet() || way is null) return null;
-        var missing = way.Items.Where(i => part.Away[i]).Select(i => $"the {part.Ways.Kit.Items[i].Label} is {part.Ways.Kit.Items[i].WhyAway(Day.Of(part.Part)!.Value)}").ToList();
+        var missing = way.Items.Where(i => part.Away[i]).Select(i => $"the {part.Ways.Kit.Items[i].Label} is {part.Ways.Kit.WhyAway(i, Day.Of(part.Part)!.Value)}").ToList();
         return missing.Count == 0 ? null : Words.List(missing);
     }
 

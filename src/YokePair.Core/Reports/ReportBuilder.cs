@@ -69,7 +69,7 @@ internal static class ReportBuilder
             var parts = day.Parts.Where(p => p.Away[i]).Select(p => p.Part).ToList();
             if (parts.Count == 0) continue;
             var item = day.Kit.Items[i];
-            away.Add(new AwayThing(item.Id, item.WhyAway(Day.Of(parts[0])!.Value)!, [.. parts.Select(p => p.Id)],
+            away.Add(new AwayThing(item.Id, day.Kit.WhyAway(i, Day.Of(parts[0])!.Value)!, [.. parts.Select(p => p.Id)],
                 parts.Any(p => p.Setups.Any(s => s.Named().Any(n => n.Id == item.Id)))));
         }
         return away;

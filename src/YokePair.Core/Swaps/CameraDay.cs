@@ -34,7 +34,7 @@ internal sealed class CameraDay
     public PartLayout[] Layouts { get; }
 
     /// <summary>Whether a thing is pulled or not here in a part.</summary>
-    public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && !Kit.Items[item].IsHere(date) || outage.IsGone(item, Parts[part]);
+    public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || outage.IsGone(item, Parts[part]);
 
     /// <summary>Seconds it takes to put a battery or card in.</summary>
     public double ChangeSeconds(int item) => Kit.Items[item] is Card ? Kit.Plan.Rules.Seconds.ChangeCard : Kit.Plan.Rules.Seconds.ChangeBattery;

@@ -24,6 +24,7 @@ internal sealed class Kit
             RestsOn[i] = at is { } reference ? IndexOf(reference.Item) : None;
             Slot[i] = (at?.Slot ?? 0) - 1;
         }
+        Pairings = new Pairings(plan, IndexOf);
         Twins = new Twins(plan, Items, RestsOn, IndexOf);
         var glass = new List<FittedGlass>();
         var told = Twins.Any ? plan with { Items = [.. Items.Where((_, i) => !Twins.IsStoodFor(i))] } : plan;
@@ -51,6 +52,9 @@ internal sealed class Kit
 
     /// <summary>By item: the slot its place names, counted from 0, or −1.</summary>
     public int[] Slot { get; }
+
+    /// <summary>What the owner knows of pairs of them.</summary>
+    public Pairings Pairings { get; }
 
     /// <summary>Things of which there are many alike.</summary>
     public Twins Twins { get; }
@@ -84,12 +88,25 @@ internal sealed class Kit
     /// <summary>Radio system a flash or trigger sends to; null = it sends none.</summary>
     public string? Sends(int item) => Items[item] is Flash { CanSend: true } flash ? flash.RadioSystem : (Items[item] as Trigger)?.Sends;
 
-    /// <summary>Id of the place an item is packed in, things it lies on followed; null = in none.</summary>
-    public string? PackedIn(int item)
+    /// <summary>What an item lies in or on as packed, the nearest first; in a circle each once.</summary>
+    public IEnumerable<int> Bearers(int item)
     {
-        for (var steps = 0; steps <= Items.Length && RestsOn[item] != None; steps++) item = RestsOn[item];
-        return RestsOn[item] == None ? Items[item].Place : null;
+        for (var steps = 0; steps < Items.Length && RestsOn[item] != None; steps++) yield return item = RestsOn[item];
     }
+
+    /// <summary>Id of the place an item is packed in, things it lies on followed; null = in none.</summary>
+    public string? PackedIn(int item) => Bearers(item).Append(item).FirstOrDefault(i => RestsOn[i] == None, None) is var last and not None ? Items[last].Place : null;
+
+    /// <summary>What keeps an item from being here on a day: itself, or what it lies in or on; none where it is here.</summary>
+    public int AwayWith(int item, DateOnly day) => Bearers(item).Prepend(item).FirstOrDefault(i => !Items[i].IsHere(day), None);
+
+    /// <summary>Why an item is not here on a day, in words; null where it is.</summary>
+    public string? WhyAway(int item, DateOnly day) => AwayWith(item, day) switch
+    {
+        None => null,
+        var with when with == item => Items[item].WhyAway(day),
+        var with => $"with the {Items[with].Label}, {Items[with].WhyAway(day)}",
+    };
 
     /// <summary>By item, whether a part that goes on at the same time elsewhere has it in a hand or in its lights, and this part has not.</summary>
     public bool[] HeldElsewhere(Part part)

@@ -43,12 +43,14 @@ internal sealed class NeedWays
         if (need.Unattended == true)
             foreach (var rig in part.LeftAlone)
                 if ((who == Kit.None || rig.Actor == who)
-                    && NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted!.Glass, new Aids(Supported: true)) is var alone and not Quality.No)
+                    && Worse(NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted!.Glass, new Aids(Supported: true)), part.Kit.Pairings.Of(rig.Items)) is var alone and not Quality.No)
                     candidates.Add(new Candidate(rig, alone));
         // The part's rigs come quickest first; only aided and unattended ways stand out of order.
         for (var i = 1; i < candidates.Count; i++)
             if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return Made(candidates.OrderBy(c => c.Rig.Seconds));
         return Made(candidates);
+
+        static Quality Worse(Quality one, Quality other) => one > other ? one : other;
 
         NeedWays Made(IEnumerable<Candidate> all) =>
             new(need, need.ToleranceSeconds(rules), part.Kit.Twins.Any ? [.. all.Select(c => c with { Rig = c.Rig.WithTwins(part.Kit) })] : [.. all]);
@@ -127,8 +129,16 @@ internal sealed class AidedWays
             var quality = NeedFit.Ambient(kit.Plan.Rules, part.Part, need, glass, new Aids(rig.Supported, stops)).Quality;
             if (quality >= without) continue;
             foreach (var chain in ThreadChains(index, filter, glass.Lens))
-                if (rig.WithFilter(kit, part.Layout, chain) is { } filtered) candidates.Add(new Candidate(filtered, chain.Any(i => kit.Items[i].Doubtful) ? Quality.SecondBest : quality));
+                Add(rig.WithFilter(kit, part.Layout, chain), chain.Any(i => kit.Items[i].Doubtful) ? Quality.SecondBest : quality, without, candidates);
         }
+    }
+
+    /// <summary>Takes a rig with its help where it is better than without, as far as its pieces get on with one another.</summary>
+    private void Add(Rig? with, Quality quality, Quality without, List<Candidate> candidates)
+    {
+        if (with is null) return;
+        if (kit.Pairings.Of(with.Items) is var together && together > quality) quality = together;
+        if (quality < without) candidates.Add(new Candidate(with, quality));
     }
 
     private IEnumerable<int[]> ThreadChains(int index, Filter filter, Lens lens)
@@ -144,7 +154,7 @@ internal sealed class AidedWays
         foreach (var index in kit.FlashKinds)
         {
             var quality = Lit(rig, index);
-            if (quality < without && part.PowerFor(rig.Actor, index) is { } cells && rig.WithFlash(kit, part.Layout, index, cells) is { } with) candidates.Add(new Candidate(with, quality));
+            if (quality < without && part.PowerFor(rig.Actor, index) is { } cells) Add(rig.WithFlash(kit, part.Layout, index, cells), quality, without, candidates);
         }
     }
 
@@ -154,11 +164,9 @@ internal sealed class AidedWays
         var key = (rig.Fitted!.Index, index);
         if (lit.TryGetValue(key, out var quality)) return quality;
         var flash = (Flash)kit.Items[index];
-        var pair = kit.Plan.PairOf(rig.Fitted.Glass.Body.Id, flash.Id);
-        quality = flash.GuideNumber is null || flash.Power == FlashPower.SharedPack || pair == PairFit.No
+        quality = flash.GuideNumber is null || flash.Power == FlashPower.SharedPack
             ? Quality.No
             : NeedFit.WithFlash(kit.Plan.Rules, part.Part, need, rig.Fitted.Glass, flash, rig.Supported).Quality;
-        if (quality == Quality.Full && pair is not (null or PairFit.Full)) quality = Quality.SecondBest;
         lit.Add(key, quality);
         return quality;
     }
@@ -170,9 +178,8 @@ internal sealed class AidedWays
         foreach (var sender in room.Senders)
         {
             var item = kit.Items[sender.Item];
-            var pair = kit.Plan.PairOf(glass.Body.Id, item.Id);
-            if (pair == PairFit.No || !Shoe.Fits(glass.Body, item is Flash flash ? flash.Shoe : ((Trigger)item).Shoe)) continue;
-            var half = pair is not (null or PairFit.Full) || item.Doubtful || sender.Relays.Any(r => kit.Items[r].Doubtful);
+            if (!Shoe.Fits(glass.Body, item is Flash flash ? flash.Shoe : ((Trigger)item).Shoe)) continue;
+            var half = item.Doubtful || sender.Relays.Any(r => kit.Items[r].Doubtful);
             foreach (var set in room.Sets(sender.System, need.Stands!.Count))
             {
                 if (set.StandIn == sender.Item && kit.Twins.Of(sender.Item) is null) continue;
@@ -183,24 +190,32 @@ internal sealed class AidedWays
                     litBySet.Add((rig.Fitted.Index, set), quality);
                 }
                 if (quality == Quality.Full && half) quality = Quality.SecondBest;
-                if (quality < without && rig.WithLights(kit, part.Layout, sender, set) is { } with) candidates.Add(new Candidate(with, quality));
+                if (quality < without) Add(rig.WithLights(kit, part.Layout, sender, set), quality, without, candidates);
             }
         }
     }
 
     private void AddContinuous(Rig rig, Quality without, List<Candidate> candidates)
     {
-        foreach (var set in part.LightsFor(rig.Actor).Continuous())
-            Try(RigFit.PlacedLampEv(part.Part, need, set.LuxAtOneM), set.Items, () => rig.WithLights(set));
+        var tried = new List<(LightSet Set, Quality Quality)>();
+        foreach (var set in part.LightsFor(rig.Actor).Continuous(need.Stands?.Count ?? 1))
+        {
+            // One more light that makes the picture no better is only one more thing that can fail.
+            var fewer = tried.Where(t => Array.TrueForAll(t.Set.Items, set.Items.Contains)).Select(t => t.Quality).DefaultIfEmpty(without).Min();
+            if (fewer == Quality.Full) continue;
+            var quality = Try(RigFit.PlacedLampEv(part.Part, need, set.LuxAtOneM), set.Items, fewer, () => rig.WithLights(set));
+            tried.Add((set, quality));
+        }
         for (var i = 0; i < kit.Items.Length; i++)
             if (kit.Items[i] is StandLight { LuxAtOneM: { } lux } && !part.Layout.IsLit(i) && !kit.Twins.IsStoodFor(i))
-                Try(RigFit.LampEv(part.Part, need, lux), [i], () => part.PowerFor(rig.Actor, i) is { } batteries ? rig.WithLamp(kit, part.Layout, i, batteries) : null);
+                Try(RigFit.LampEv(part.Part, need, lux), [i], without, () => part.PowerFor(rig.Actor, i) is { } batteries ? rig.WithLamp(kit, part.Layout, i, batteries) : null);
 
-        void Try(double ev, int[] lamps, Func<Rig?> with)
+        Quality Try(double ev, int[] lamps, Quality than, Func<Rig?> with)
         {
             var quality = NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, rig.Fitted!.Glass, new Aids(rig.Supported, 0, ev));
             if (quality == Quality.Full && lamps.Any(l => kit.Items[l].Doubtful)) quality = Quality.SecondBest;
-            if (quality < without && with() is { } lit) candidates.Add(new Candidate(lit, quality));
+            if (quality < than) Add(with(), quality, than, candidates);
+            return quality;
         }
     }
 }

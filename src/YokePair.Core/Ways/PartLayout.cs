@@ -110,7 +110,7 @@ internal sealed class PartLayout
     public bool InShoe(int thing, int body)
     {
         if (SetupOf(body) is { } setup) return kit.IndexOf(setup.Flash) == thing || kit.IndexOf(setup.Trigger) == thing;
-        return setupOf[thing] == Kit.None && !lit[thing] && kit.RestsOn[thing] == body;
+        return Rests(thing, body);
     }
 
     /// <summary>Whether a body stands on a support.</summary>
@@ -164,5 +164,5 @@ internal sealed class PartLayout
         return [.. on];
     }
 
-    private bool Rests(int item, int on) => setupOf[item] == Kit.None && !lit[item] && kit.RestsOn[item] == on;
+    private bool Rests(int item, int on) => setupOf[item] == Kit.None && !lit[item] && !elsewhere[item] && kit.RestsOn[item] == on;
 }

@@ -38,6 +38,7 @@ internal sealed record Sender(int Item, int[] Relays, Ask[] Asks, string System)
 internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
 {
     private readonly Dictionary<(string System, int Count), IReadOnlyList<LightSet>> sets = [];
+    private readonly Dictionary<int, IReadOnlyList<LightSet>> continuous = [];
 
     /// <summary>Everything that can fire lights, directly or through a relay that stands in the room.</summary>
     public IReadOnlyList<Sender> Senders { get; } = [.. FindSenders(kit, layout, actor)];
@@ -67,13 +68,26 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
         return found;
     }
 
-    /// <summary>Each continuous light that stands in the room.</summary>
-    public IEnumerable<LightSet> Continuous()
+    /// <summary>
+    /// Every set of at least so many continuous lights that stand in the room, the smaller first: what shines on a subject from
+    /// one distance adds up.
+    /// </summary>
+    public IReadOnlyList<LightSet> Continuous(int atLeast)
     {
-        foreach (var light in Lights)
-            if (light.Light is not null && kit.Items[kit.IndexOf(light.Light)] is StandLight { LuxAtOneM: { } lux } && Holder(light) is { } holder
-                && Supplies.BatteriesFor(kit, layout, actor, kit.IndexOf(light.Light)) is var batteries and not { Length: 0 })
-                yield return new LightSet([kit.IndexOf(light.Light), .. holder], batteries is null ? [] : [new Ask(Want.Battery, batteries)], 0, null, [], lux);
+        if (continuous.TryGetValue(atLeast, out var known)) return known;
+        var whole = Lights.Select(Lamp).OfType<LightSet>().ToList();
+        var found = new List<LightSet>();
+        for (var count = atLeast; count <= whole.Count; count++) found.AddRange(Choose(whole.Count, count).Select(chosen => Together([.. chosen.Select(i => whole[i])], null)));
+        continuous.Add(atLeast, found);
+        return found;
+    }
+
+    /// <summary>A continuous light with what holds and feeds it; null when it does not shine.</summary>
+    private LightSet? Lamp(PlacedLight light)
+    {
+        if (kit.IndexOf(light.Light) is not (var lamp and not Kit.None) || kit.Items[lamp] is not StandLight { LuxAtOneM: { } lux } || Holder(light) is not { } holder) return null;
+        if (Supplies.BatteriesFor(kit, layout, actor, lamp) is not (var batteries and not { Length: 0 })) return null;
+        return new LightSet([lamp, .. holder], batteries is null ? [] : [new Ask(Want.Battery, batteries)], 0, null, [], lux);
     }
 
     private IEnumerable<PlacedLight> Lights => layout.Part.Lights ?? [];
@@ -110,8 +124,10 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
         return cells.Length > 0;
     }
 
-    /// <summary>The stand that holds it; nothing to fail where a person who is there and has the hands free does; null when nothing does.</summary>
-    private int[]? Holder(PlacedLight light)
+    /// <summary>What holds a light or relay: the stand; nothing to fail where a person who is there and has the hands free does; null when nothing does.</summary>
+    private int[]? Holder(PlacedLight light) => Holder(kit, layout, actor, light);
+
+    private static int[]? Holder(Kit kit, PartLayout layout, int actor, PlacedLight light)
     {
         if (light.Holder is null) return null;
         if (kit.IndexOf(light.Holder) is var stand and not Kit.None) return [stand];
@@ -120,7 +136,7 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
     }
 
     private LightSet Together(IReadOnlyList<LightSet> lights, int? standIn) =>
-        new([.. lights.SelectMany(l => l.Items).Distinct()], [.. lights.SelectMany(l => l.Asks)], standIn is null ? 0 : kit.Plan.Rules.Seconds.PlaceLight, standIn, [.. lights.SelectMany(l => l.Flashes)]);
+        new([.. lights.SelectMany(l => l.Items).Distinct()], [.. lights.SelectMany(l => l.Asks)], standIn is null ? 0 : kit.Plan.Rules.Seconds.PlaceLight, standIn, [.. lights.SelectMany(l => l.Flashes)], lights.Sum(l => l.LuxAtOneM));
 
     private static IEnumerable<int[]> Choose(int of, int count, int from = 0)
     {
@@ -144,7 +160,9 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
                 if (light.Relay is null || kit.Items[kit.IndexOf(light.Relay)] is not Trigger { Hears: { } hears, Sends: { } sends } || hears != system) continue;
                 var relay = kit.IndexOf(light.Relay);
                 if (Supplies.CellsFor(kit, layout, actor, relay) is not (var own and not { Length: 0 })) continue;
-                yield return new Sender(item, [relay], own is null ? asks : [.. asks, new Ask(Want.Cells, own)], sends);
+                // A relay may lie about; one that is held is lost with what holds it.
+                if ((light.Holder is null ? [] : Holder(kit, layout, actor, light)) is not { } holder) continue;
+                yield return new Sender(item, [relay, .. holder], own is null ? asks : [.. asks, new Ask(Want.Cells, own)], sends);
             }
         }
     }

@@ -43,9 +43,9 @@ internal sealed class Supplies
         var batteries = new Grouping(layout, actor, hands.ChangeBattery);
         foreach (var i in kit.Batteries)
         {
-            if (kit.Items[i] is not Battery { Charged: true } battery || battery.Type != body.BatteryType || kit.Plan.PairOf(body.Id, battery.Id) is not (var pair and not PairFit.No)) continue;
+            if (kit.Items[i] is not Battery { Charged: true } battery || battery.Type != body.BatteryType) continue;
             var here = layout.BatteryIn(i, bodyIndex);
-            if (lasts is null || here && lasts.Lasts(body, battery)) batteries.Add(i, here, battery.Doubtful || IsHalf(pair));
+            if (lasts is null || here && lasts.Lasts(body, battery)) batteries.Add(i, here, battery.Doubtful);
         }
 
         var one = new Grouping(layout, actor, hands.ChangeCard);
@@ -53,8 +53,7 @@ internal sealed class Supplies
         foreach (var i in kit.Cards)
         {
             var card = (Card)kit.Items[i];
-            if (!card.CanRecord || card.Type is null || kit.Plan.PairOf(body.Id, card.Id) is not (var pair and not PairFit.No)) continue;
-            var doubtful = card.Doubtful || IsHalf(pair);
+            if (!card.CanRecord || card.Type is null) continue;
             bool fits = false, loaded = false;
             for (var slot = 0; slot < slots.Length; slot++)
             {
@@ -63,11 +62,11 @@ internal sealed class Supplies
                 // A card that is not clear may stay where it is loaded, and only there.
                 if (!here && (card.State != Card.Clear || lasts is not null)) continue;
                 if (lasts?.Lasts(body, card) == false) continue;
-                slots[slot].Add(i, here, doubtful);
+                slots[slot].Add(i, here, card.Doubtful);
                 fits = true;
                 loaded |= here;
             }
-            if (fits) one.Add(i, loaded, doubtful);
+            if (fits) one.Add(i, loaded, card.Doubtful);
         }
         return new Supplies(batteries.Groups(), one.Groups(), [.. slots.Select(s => s.Groups())]);
     }
@@ -133,8 +132,6 @@ internal sealed class Supplies
         return cells.Groups();
     }
 
-    private static bool IsHalf(PairFit? pair) => pair is not (null or PairFit.Full);
-
     private sealed class Grouping(PartLayout layout, int actor, double changeSeconds)
     {
         private readonly List<(int Source, bool Doubtful, List<int> Items)> groups = [];
@@ -143,12 +140,14 @@ internal sealed class Supplies
         {
             var source = inPlace ? PartLayout.Nowhere : layout.SourceOf(item);
             if (!inPlace && double.IsPositiveInfinity(layout.Cost(actor, source))) return;
-            foreach (var group in groups)
-            {
-                if (group.Source != source || group.Doubtful != doubtful) continue;
-                group.Items.Add(item);
-                return;
-            }
+            // A thing of which a pair is known is as good as no other.
+            if (!layout.Kit.Pairings.IsPaired(item))
+                foreach (var group in groups)
+                {
+                    if (group.Source != source || group.Doubtful != doubtful || layout.Kit.Pairings.IsPaired(group.Items[0])) continue;
+                    group.Items.Add(item);
+                    return;
+                }
             groups.Add((source, doubtful, [item]));
         }
 

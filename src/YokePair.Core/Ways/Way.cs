@@ -42,4 +42,18 @@ internal enum Want
 internal readonly record struct Pick(Want Want, int Item, OptionGroup From);
 
 /// <summary>A rig that serves a need, and how well; supplies may make it worse, never better.</summary>
-internal readonly record struct Candidate(Rig Rig, Quality Quality);
+internal readonly record struct Candidate(Rig Rig, Quality Quality)
+{
+    /// <summary>Whether the rig with these picks is as one would choose it: nothing second best in it, and as many records as asked.</summary>
+    public bool IsSound(ReadOnlySpan<Pick> picks, bool dualRecord, Pairings pairings)
+    {
+        if (Quality != Quality.Full) return false;
+        var cards = 0;
+        for (var i = 0; i < picks.Length; i++)
+        {
+            if (picks[i].From.Doubtful || pairings.Joining(picks[i].Item, Rig, picks[..i]) != Quality.Full) return false;
+            if (picks[i].Want == Want.Card) cards++;
+        }
+        return Rig.Cards is null || !dualRecord || cards == 2;
+    }
+}
