@@ -80,10 +80,10 @@ internal static class RandomLights
         var lights = new List<PlacedLight>();
         for (var i = random.Next(1, 4); i > 0; i--)
             if (Take<Flash>() is { } flash)
-                lights.Add(new PlacedLight { Flash = flash, Receiver = Chance(0.4) ? Take<Trigger>() : null, Pack = Chance(0.5) && items.Any(x => x.Id == "pk") ? "pk" : null, Holder = Chance(0.8) ? Take<Support>(s => s.HoldsLight) : people[^1].Id, Gel = Chance(0.2) ? "orange" : null });
-        if (Chance(0.3) && Take<Trigger>(t => t.Hears is not null) is { } relay) lights.Add(new PlacedLight { Relay = relay, Holder = Pick(null, Take<Support>(s => s.HoldsLight), people[^1].Id) });
+                lights.Add(new PlacedLight { Flash = flash, Receiver = Chance(0.4) ? Take<Trigger>() : null, Pack = Chance(0.5) && items.Any(x => x.Id == "pk") ? "pk" : null, Holder = Chance(0.8) ? Take<Support>(s => s.Form == "stand") : people[^1].Id, Gel = Chance(0.2) ? "orange" : null });
+        if (Chance(0.3) && Take<Trigger>(t => t.Hears is not null) is { } relay) lights.Add(new PlacedLight { Relay = relay, Holder = Pick(null, Take<Support>(s => s.Form == "stand"), people[^1].Id) });
         for (var i = random.Next(0, 3); i > 0; i--)
-            if (Take<StandLight>() is { } lamp) lights.Add(new PlacedLight { Light = lamp, Holder = Take<Support>(s => s.HoldsLight) });
+            if (Take<StandLight>() is { } lamp) lights.Add(new PlacedLight { Light = lamp, Holder = Take<Support>(s => s.Form == "stand") });
 
         var part = new Part
         {
@@ -112,12 +112,23 @@ internal static class RandomLights
             return pairs.Count == 0 ? null : pairs;
         }
 
-        Need MakeNeed(int number) => new()
+        Need MakeNeed(int number)
+        {
+            var need = AnyNeed(number);
+            return need with
+            {
+                MinFNumber = need.MinFNumber > need.MaxFNumber ? need.MaxFNumber : need.MinFNumber,
+                ShortestShutterSeconds = need.ShortestShutterSeconds > need.ShutterSeconds ? null : need.ShortestShutterSeconds,
+            };
+        }
+
+        Need AnyNeed(int number) => new()
         {
             Id = $"n{number}",
             Importance = Pick(Importance.Once, Importance.Must, Importance.Must, Importance.Must, Importance.Nice),
             Framing = Chance(0.4) ? new SubjectFrame { DistanceM = new Interval(2, Pick(4.0, 20)), HeightM = 2.2, Upright = Chance(0.3) } : null,
-            ShutterSeconds = Pick(1.0 / 60, 1.0 / 160, 1.0 / 500),
+            ShutterSeconds = Pick(1.0 / 60, 1.0 / 160, 1.0 / 500, 1.0 / 4000),
+            ShortestShutterSeconds = Chance(0.2) ? Pick(1.0 / 30, 1.0 / 100, 1.0 / 200) : null,
             MinFNumber = Chance(0.2) ? 2.8 : null,
             Depth = Chance(0.3) ? Pick(Enum.GetValues<DepthPreset>()) : null,
             DepthM = Chance(0.2) ? new Interval(3, Pick(3.2, 5)) : null,

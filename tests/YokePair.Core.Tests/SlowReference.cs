@@ -233,11 +233,17 @@ internal sealed class SlowReference(Plan plan)
                 if (part.Gel is not null && gel != part.Gel) full = false;
             }
             if (part.Quiet == QuietRule.Preferred) full = false;
+            if (need.ShutterSeconds < body.FastestShutterSeconds - slack || need.ShutterSeconds < need.ShortestShutterSeconds - slack) full = false;
         }
         else
         {
             var stops = Math.Max(body.StabilisationStops, lens.StabilisationStops);
             var shutter = help?.Supported == true ? need.ShutterSeconds : Math.Min(need.ShutterSeconds, Math.Pow(2, stops) / (used * crop));
+            if (body.FastestShutterSeconds is { } fastest && shutter < fastest - slack)
+            {
+                shutter = fastest;
+                full = false;
+            }
             var light = Math.Pow(2, part.Ev) + (help?.Lux ?? 0) / 2.5;
             light /= Math.Pow(2, (help?.Nd ?? 0) + (lens.TStopLoss ?? 0));
             if (need.MaxFNumber / c < n - slack) full = false;
@@ -245,13 +251,16 @@ internal sealed class SlowReference(Plan plan)
             double Iso() => 100 * n * n / shutter / light;
             if (body.BaseIso is { } lowest && Iso() < lowest)
             {
-                shutter = Math.Max(100 * n * n / light / lowest, body.FastestShutterSeconds ?? 0);
+                // Shorter as far as the body goes, but never so short that the blur wanted is lost for it.
+                var limit = new[] { body.FastestShutterSeconds ?? 0, need.ShortestShutterSeconds ?? 0 }.Max();
+                shutter = Math.Max(100 * n * n / light / lowest, Math.Min(shutter, limit));
                 if (Iso() < lowest * (1 - 1e-12))
                 {
                     n = Math.Sqrt(lowest * shutter * light / 100);
                     if (Math.Log2(n / need.MaxFNumber * c ?? 0) * 2 > slack) full = false;
                 }
             }
+            if (shutter < need.ShortestShutterSeconds - slack) full = false;
             var over = Math.Log2(Iso() / body.IsoCeiling);
             if (over > 1 + slack) return null;
             if (over > slack) full = false;

@@ -7,10 +7,10 @@ public sealed record Support : Item
     public string? Form { get; init; }
 
     /// <summary>Whether a camera on it keeps still of itself.</summary>
-    [System.Text.Json.Serialization.JsonIgnore] public bool CarriesCamera => Form is "tripod" or "monopod";
+    [System.Text.Json.Serialization.JsonIgnore] public bool CarriesCamera => Named("tripod") || Named("monopod");
 
-    /// <summary>Whether it can hold a light.</summary>
-    [System.Text.Json.Serialization.JsonIgnore] public bool HoldsLight => Form is not ("tripod" or "monopod");
+    // One whose form nobody has said is what it is called.
+    private bool Named(string form) => Form is null ? Name?.Contains(form, StringComparison.OrdinalIgnoreCase) == true : Form == form;
 
     /// <summary>Heaviest load, grams.</summary>
     public double? MaxLoadG { get; init; }

@@ -91,6 +91,9 @@ public sealed record Need
     /// <summary>Longest shutter time the subject's motion allows, seconds.</summary>
     public required double ShutterSeconds { get; init; }
 
+    /// <summary>Shortest shutter time that still shows the blur wanted, seconds; null = none is wanted.</summary>
+    public double? ShortestShutterSeconds { get; init; }
+
     /// <summary>Smallest f-number that depth allows, stated for full frame; null = from <see cref="Depth"/> or <see cref="DepthM"/>.</summary>
     public double? MinFNumber { get; init; }
 

@@ -15,16 +15,14 @@ internal static class PartCheck
         foreach (var (place, seconds) in part.ReachSeconds ?? new Dictionary<string, double>())
         {
             ids.Place($"{at}.reachSeconds.{place}", place, found);
-            found.NotNegative($"{at}.reachSeconds.{place}", seconds, "seconds");
+            found.Figure($"{at}.reachSeconds.{place}", seconds, 0, ProblemList.MostSeconds, "seconds");
         }
-        if (part.TemperatureC is { } degrees) found.Within($"{at}.temperatureC", degrees, -60, 60, "degrees Celsius from -60 to 60");
-        if (part.StayBehindM is { } line) found.Within($"{at}.stayBehindM", line, 0, 1000, "metres from 0 to 1000");
-        if (part.Noted is { } noted)
-        {
-            found.Positive($"{at}.noted.fNumber", noted.FNumber, "an f-number");
-            found.Positive($"{at}.noted.shutterSeconds", noted.ShutterSeconds, "seconds");
-            found.Positive($"{at}.noted.iso", noted.Iso, "ISO");
-        }
+        found.Figure($"{at}.temperatureC", part.TemperatureC, -60, 60, "degrees Celsius");
+        found.Figure($"{at}.stayBehindM", part.StayBehindM, 0, 1000, "metres");
+        found.Figure($"{at}.noted.fNumber", part.Noted?.FNumber, 0.3, 256, "an f-number");
+        found.Figure($"{at}.noted.shutterSeconds", part.Noted?.ShutterSeconds, 1e-6, 86_400, "seconds");
+        found.Figure($"{at}.noted.iso", part.Noted?.Iso, 1, 1e8, "ISO");
+        found.Figure($"{at}.frames.high", part.Frames?.High, 0, 1_000_000, "frames");
         if (part.Frames is { } frames && !(0 <= frames.Low && frames.Low <= frames.Likely && frames.Likely <= frames.High))
             found.Add($"{at}.frames", $"low {frames.Low}, likely {frames.Likely}, high {frames.High}; put them in that order, 0 or more");
         var named = CheckSetups(part, at, ids, found);
@@ -73,41 +71,46 @@ internal static class PartCheck
     {
         if (need.Id.Length == 0) found.Add($"{at}.id", "is empty; give it a short text");
         if (need.Who != Need.Anyone) ids.Person($"{at}.who", need.Who, found);
-        if (need.Focal is { } focal) ItemCheck.Range($"{at}.focal", focal, "mm", found);
+        CheckFraming(need, at, found);
+        CheckLight(need, at, found);
+        found.Figure($"{at}.fps", need.Fps, 0, 10_000, "frames per second");
+        found.Figure($"{at}.toleranceSeconds", need.ToleranceSeconds, 0, ProblemList.MostSeconds, "seconds");
+        found.Figure($"{at}.momentSeconds", need.MomentSeconds, 0.001, ProblemList.MostSeconds, "seconds");
+        found.Figure($"{at}.warningSeconds", need.WarningSeconds, 0, ProblemList.MostSeconds, "seconds");
+    }
+
+    private static void CheckFraming(Need need, string at, ProblemList found)
+    {
+        const double farthestM = 100_000;
+        if (need.Focal is { } focal) ItemCheck.Range($"{at}.focal", focal, 0.1, 100_000, "mm", found);
         if (need.Framing is { } frame)
         {
-            ItemCheck.Range($"{at}.framing.distanceM", frame.DistanceM, "metres", found);
-            if (frame.HeightM is { } height) found.Positive($"{at}.framing.heightM", height, "metres");
-            if (frame.WidthM is { } across) found.Positive($"{at}.framing.widthM", across, "metres");
+            ItemCheck.Range($"{at}.framing.distanceM", frame.DistanceM, 0.01, farthestM, "metres", found);
+            found.Figure($"{at}.framing.heightM", frame.HeightM, 0.001, farthestM, "metres");
+            found.Figure($"{at}.framing.widthM", frame.WidthM, 0.001, farthestM, "metres");
         }
-        found.Positive($"{at}.shutterSeconds", need.ShutterSeconds, "seconds");
-        if (need.MinFNumber is { } f) found.Positive($"{at}.minFNumber", f, "an f-number");
-        if (need.MinMegapixels is { } mp) found.NotNegative($"{at}.minMegapixels", mp, "megapixels");
-        if (need.ToleranceSeconds is { } tolerance) found.NotNegative($"{at}.toleranceSeconds", tolerance, "seconds");
-        if (need.CloseWidthMm is { } width) found.Positive($"{at}.closeWidthMm", width, "mm");
-        if (need.FlashPathM is { } path) found.Positive($"{at}.flashPathM", path, "metres");
-        found.NotNegative($"{at}.bounceLossStops", need.BounceLossStops, "stops");
-        if (need.Bounce is { } bounce) found.Within($"{at}.bounce.ceilingM", bounce.CeilingM, 1.6, 60, "metres from 1.6 (the height of the flash) to 60");
-        if (need.Stands is { } stands)
-        {
-            found.Within($"{at}.stands.count", stands.Count, 1, LightCheck.MostAsked, $"a number of lights from 1 to {LightCheck.MostAsked}");
-            found.Positive($"{at}.stands.distanceM", stands.DistanceM, "metres");
-            found.NotNegative($"{at}.stands.lossStops", stands.LossStops, "stops");
-        }
-        if (need.DepthM is { } depth)
-        {
-            ItemCheck.Range($"{at}.depthM", depth, "metres", found);
-            if (depth.Low < 0.1) found.Add($"{at}.depthM[0]", FormattableString.Invariant($"is {depth.Low}; expected 0.1 m or more"));
-        }
-        if (need.MaxFNumber is { } soft) found.Positive($"{at}.maxFNumber", soft, "an f-number");
-        if (need.Deliverable is { } print)
-        {
-            found.Positive($"{at}.deliverable.widthCm", print.WidthCm, "cm");
-            found.Positive($"{at}.deliverable.heightCm", print.HeightCm, "cm");
-            found.Positive($"{at}.deliverable.dpi", print.Dpi, "dots per inch");
-        }
-        if (need.MomentSeconds is { } lasts) found.Positive($"{at}.momentSeconds", lasts, "seconds");
-        if (need.WarningSeconds is { } warning) found.NotNegative($"{at}.warningSeconds", warning, "seconds");
-        found.NotNegative($"{at}.fps", need.Fps, "frames per second");
+        found.Figure($"{at}.minMegapixels", need.MinMegapixels, 0, 2000, "megapixels");
+        found.Figure($"{at}.closeWidthMm", need.CloseWidthMm, 0.1, 10_000, "mm");
+        found.Figure($"{at}.deliverable.widthCm", need.Deliverable?.WidthCm, 0.1, 10_000, "cm");
+        found.Figure($"{at}.deliverable.heightCm", need.Deliverable?.HeightCm, 0.1, 10_000, "cm");
+        found.Figure($"{at}.deliverable.dpi", need.Deliverable?.Dpi, 1, 10_000, "dots per inch");
+        if (need.DepthM is { } depth) ItemCheck.Range($"{at}.depthM", depth, 0.1, farthestM, "metres", found);
+        found.Figure($"{at}.minFNumber", need.MinFNumber, 0.3, 256, "an f-number");
+        found.Figure($"{at}.maxFNumber", need.MaxFNumber, 0.3, 256, "an f-number");
+        if (need.MinFNumber > need.MaxFNumber) found.Add($"{at}.maxFNumber", FormattableString.Invariant($"is f/{need.MaxFNumber}, below the smallest wanted, f/{need.MinFNumber}; put the smaller first"));
+    }
+
+    private static void CheckLight(Need need, string at, ProblemList found)
+    {
+        found.Figure($"{at}.shutterSeconds", need.ShutterSeconds, 1e-6, 86_400, "seconds");
+        found.Figure($"{at}.shortestShutterSeconds", need.ShortestShutterSeconds, 1e-6, 86_400, "seconds");
+        if (need.ShortestShutterSeconds > need.ShutterSeconds)
+            found.Add($"{at}.shortestShutterSeconds", FormattableString.Invariant($"is {need.ShortestShutterSeconds} s, longer than the longest allowed, {need.ShutterSeconds} s; put the shorter first"));
+        found.Figure($"{at}.flashPathM", need.FlashPathM, 0.01, 10_000, "metres");
+        found.Figure($"{at}.bounceLossStops", need.BounceLossStops, 0, 40, "stops");
+        found.Figure($"{at}.bounce.ceilingM", need.Bounce?.CeilingM, 1.6, 60, "metres (the flash is held at 1.6)");
+        found.Figure($"{at}.stands.count", need.Stands?.Count, 1, LightCheck.MostAsked, "lights");
+        found.Figure($"{at}.stands.distanceM", need.Stands?.DistanceM, 0.01, 10_000, "metres");
+        found.Figure($"{at}.stands.lossStops", need.Stands?.LossStops, 0, 40, "stops");
     }
 }

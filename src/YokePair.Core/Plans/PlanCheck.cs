@@ -22,11 +22,11 @@ public static class PlanCheck
         for (var i = 0; i < plan.Places.Count; i++)
         {
             var place = plan.Places[i];
-            found.NotNegative($"places[{i}].reachSeconds", place.ReachSeconds, "seconds");
+            found.Figure($"places[{i}].reachSeconds", place.ReachSeconds, 0, ProblemList.MostSeconds, "seconds");
             if (place.Person is { } person) ids.Person($"places[{i}].person", person, found);
         }
         for (var i = 0; i < plan.People.Count; i++)
-            if (plan.People[i].HandOverSeconds is { } hand) found.NotNegative($"people[{i}].handOverSeconds", hand, "seconds");
+            found.Figure($"people[{i}].handOverSeconds", plan.People[i].HandOverSeconds, 0, ProblemList.MostSeconds, "seconds");
         for (var i = 0; i < plan.Items.Count; i++) ItemCheck.Figures(plan.Items[i], $"items[{i}]", found);
 
         for (var i = 0; i < (plan.Pairs?.Count ?? 0); i++)
@@ -157,11 +157,11 @@ public static class PlanCheck
 
     private static void CheckRules(Rules rules, ProblemList found)
     {
-        found.NotNegative("rules.minMegapixels", rules.MinMegapixels, "megapixels");
-        found.Positive("rules.stitchLimit", rules.StitchLimit, "a factor");
-        found.Positive("rules.flashIso", rules.FlashIso, "ISO");
-        found.NotNegative("rules.tolerance.once", rules.Tolerance.Once, "seconds");
-        found.NotNegative("rules.tolerance.must", rules.Tolerance.Must, "seconds");
+        found.Figure("rules.minMegapixels", rules.MinMegapixels, 0, 2000, "megapixels");
+        found.Figure("rules.stitchLimit", rules.StitchLimit, 1, 100, "a factor");
+        found.Figure("rules.flashIso", rules.FlashIso, 1, 1e8, "ISO");
+        found.Figure("rules.tolerance.once", rules.Tolerance.Once, 0, ProblemList.MostSeconds, "seconds");
+        found.Figure("rules.tolerance.must", rules.Tolerance.Must, 0, ProblemList.MostSeconds, "seconds");
         var s = rules.Seconds;
         foreach (var (name, value) in new[]
                  {
@@ -169,7 +169,7 @@ public static class PlanCheck
                      ("changeCard", s.ChangeCard), ("fitFlash", s.FitFlash), ("borrow", s.Borrow), ("fitSupport", s.FitSupport),
                      ("fitFilter", s.FitFilter), ("placeLight", s.PlaceLight),
                  })
-            found.NotNegative($"rules.seconds.{name}", value, "seconds");
+            found.Figure($"rules.seconds.{name}", value, 0, ProblemList.MostSeconds, "seconds");
     }
 }
 
@@ -178,13 +178,18 @@ internal sealed class ProblemList
 {
     private readonly List<PlanProblem> all = [];
 
+    /// <summary>Thirty days: nothing in a plan takes longer.</summary>
+    public const double MostSeconds = 30 * 24 * 3600;
+
     public IReadOnlyList<PlanProblem> All => all;
 
     public void Add(string field, string message) => all.Add(new PlanProblem(field, message));
 
-    public void Positive(string field, double value, string unit) => Within(field, value, double.Epsilon, double.MaxValue, $"{unit} above 0");
-
-    public void NotNegative(string field, double value, string unit) => Within(field, value, 0, double.MaxValue, $"{unit}, 0 or more");
+    /// <summary>A figure must lie between limits; one that is not given says nothing.</summary>
+    public void Figure(string field, double? value, double low, double high, string unit)
+    {
+        if (value is { } given) Within(field, given, low, high, FormattableString.Invariant($"{unit} from {low} to {high}"));
+    }
 
     public void Within(string field, double value, double low, double high, string wanted)
     {

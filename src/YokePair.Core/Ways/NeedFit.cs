@@ -67,6 +67,12 @@ public readonly record struct NeedFit
         var shutter = aids.Supported
             ? need.ShutterSeconds
             : Exposure.HandHeldShutterSeconds(need.ShutterSeconds, fit.Framing.EquivalentUsedMm, fit.Framing.CropFactor, glass.StabilisationStops);
+        // What the body cannot give is taken as near as it comes.
+        if (body.FastestShutterSeconds is { } fastest && !Tolerance.AtLeast(shutter, fastest))
+        {
+            judged.Grade(Quality.SecondBest, Shortfalls.ShutterTooFast);
+            shutter = fastest;
+        }
         var ev = (aids.Ev ?? part.Ev) - aids.NdStops - (glass.Lens.TStopLoss ?? 0);
         var f = fit.FNumber;
         var softest = need.MaxFNumber / glass.Crop;
@@ -75,8 +81,8 @@ public readonly record struct NeedFit
         var wanted = 0.0;
         if (body.BaseIso is { } lowest && iso < lowest)
         {
-            // A faster shutter first: it costs nothing. Then stopping down, as far as the background may sharpen.
-            shutter = Math.Max(shutter * iso / lowest, body.FastestShutterSeconds ?? 0);
+            // A faster shutter first: it costs nothing, unless a blur is wanted. Then stopping down, as far as the background may sharpen.
+            shutter = Math.Max(shutter * iso / lowest, Math.Min(shutter, Math.Max(body.FastestShutterSeconds ?? 0, need.ShortestShutterSeconds ?? 0)));
             var excess = Math.Max(0, Math.Log2(lowest / Exposure.Iso(f, shutter, ev)));
             var down = softest is { } most ? Math.Clamp(2 * Math.Log2(most / f), 0, excess) : excess;
             wanted = excess - down;
@@ -84,6 +90,7 @@ public readonly record struct NeedFit
             f *= Math.Pow(2, excess / 2);
             iso = Exposure.Iso(f, shutter, ev);
         }
+        if (need.ShortestShutterSeconds is { } shortest && !Tolerance.AtLeast(shutter, shortest)) judged.Grade(Quality.SecondBest, Shortfalls.NoBlur);
         var over = Exposure.StopsOver(iso, body.IsoCeiling);
         judged.Grade(Exposure.Judge(over), Shortfalls.Iso);
         if (!need.Light.Contains(aids.Ev is null ? LightKind.Ambient : LightKind.Continuous)) judged.Grade(Quality.No, Shortfalls.LightNotWanted);
@@ -140,6 +147,8 @@ public readonly record struct NeedFit
             recycle = Math.Max(recycle, between);
         }
         if (part.Quiet == QuietRule.Preferred) judged.Grade(Quality.SecondBest, Shortfalls.Noise);
+        if (body.FastestShutterSeconds is { } fastest && !Tolerance.AtLeast(need.ShutterSeconds, fastest)) judged.Grade(Quality.SecondBest, Shortfalls.ShutterTooFast);
+        if (need.ShortestShutterSeconds is { } shortest && !Tolerance.AtLeast(need.ShutterSeconds, shortest)) judged.Grade(Quality.SecondBest, Shortfalls.NoBlur);
         return judged.Done(fit with { ShutterSeconds = need.ShutterSeconds, Iso = iso, StopsOver = Exposure.StopsOver(iso, body.IsoCeiling), FlashPower = strongest, RecycleSeconds = recycle });
     }
 

@@ -57,4 +57,10 @@ public enum Shortfalls
 
     /// <summary>The flash does not match the colour of the place.</summary>
     Colour = 1 << 16,
+
+    /// <summary>Shutter too short for the blur wanted.</summary>
+    NoBlur = 1 << 17,
+
+    /// <summary>Shutter asked is shorter than the body has.</summary>
+    ShutterTooFast = 1 << 18,
 }
