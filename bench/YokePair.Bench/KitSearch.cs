@@ -1,8 +1,8 @@
 using System.Text.Json;
 using YokePair.Browser;
+using YokePair.Core.Advice;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
-using YokePair.Core.Proposals;
 using YokePair.Solving;
 
 namespace YokePair.Bench;

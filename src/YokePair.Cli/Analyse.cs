@@ -1,6 +1,6 @@
 using System.Text.Json;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 
 namespace YokePair.Cli;
 

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Cli;

@@ -3,7 +3,6 @@ using System.Globalization;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using YokePair.Core.Editing;
-using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 
 namespace YokePair.Data;

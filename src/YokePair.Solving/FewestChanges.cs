@@ -1,9 +1,8 @@
 using System.Diagnostics;
 using Google.OrTools.Sat;
+using YokePair.Core.Advice;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Proposals;
-using YokePair.Core.Reports;
 
 namespace YokePair.Solving;
 

@@ -1,6 +1,6 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Editing;
 using YokePair.Core.Plans;
-using YokePair.Core.Proposals;
 
 namespace YokePair.Solving;
 

@@ -1,7 +1,8 @@
 using System.Diagnostics;
 using Google.OrTools.Sat;
+using YokePair.Core.Advice;
 using YokePair.Core.Plans;
-using YokePair.Core.Proposals;
+using YokePair.Core.Wording;
 
 namespace YokePair.Solving;
 

@@ -1,7 +1,7 @@
 using System.Text.Json.Serialization.Metadata;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
-using YokePair.Core.Plans;
+using YokePair.Core.Basics;
 
 namespace YokePair.Web;
 

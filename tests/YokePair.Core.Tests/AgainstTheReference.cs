@@ -1,7 +1,6 @@
 using CsCheck;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 
 namespace YokePair.Core.Tests;
 

@@ -1,8 +1,10 @@
 using System.Text.Json;
 using CsCheck;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 
 namespace YokePair.Core.Tests;
 

@@ -1,7 +1,5 @@
-using YokePair.Core.Glass;
-using YokePair.Core.Light;
-using YokePair.Core.Plans;
-using YokePair.Core.Speed;
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 
 namespace YokePair.Core.Tests;
 

@@ -1,8 +1,7 @@
-using YokePair.Core.Glass;
-using YokePair.Core.Light;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
-using YokePair.Core.Starting;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Tests;

@@ -1,4 +1,5 @@
 using CsCheck;
+using YokePair.Core.Basics;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 

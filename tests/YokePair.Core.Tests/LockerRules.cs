@@ -1,3 +1,4 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 
@@ -142,7 +143,7 @@ public sealed class LockerRules
     {
         var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
         var locker = plan.Items.ToDictionary(i => i.Id, i => i.Id == "z70" ? i with { Status = Availability.InRepair, From = new DateOnly(2027, 6, 1), To = new DateOnly(2027, 6, 20) } : i);
-        var report = new Reports.DayAnalysis(PlanAndLocker.With(plan, locker, [])).Report();
+        var report = new Failure.DayAnalysis(PlanAndLocker.With(plan, locker, [])).Report();
         Assert.Contains(report.Gaps, g => g.Need == "speaker" && g.Why == "the 70–200 f/2.8 is in repair until 2027-06-20");
         Assert.Contains(report.Away, a => a is { Item: "z70", InHand: true });
         Assert.StartsWith("One thing you plan to hold is not there that day.", report.Verdict, StringComparison.Ordinal);

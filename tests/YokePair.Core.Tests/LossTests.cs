@@ -1,8 +1,10 @@
 using CsCheck;
+using YokePair.Core.Advice;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 

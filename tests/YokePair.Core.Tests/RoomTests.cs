@@ -1,5 +1,7 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 
@@ -236,8 +238,8 @@ public sealed class RoomTests
         { new SetLights { Part = "dance", Lights = [new PlacedLight { Flash = "f1", Pack = "pack" }, new PlacedLight { Flash = "f2", Pack = "pack" }] }, "parts[0].lights[1].pack" },
         { new Equip { Part = "dance", Person = "lead", Position = "left", Shoe = "s1" }, "shoe" },
         { new Equip { Part = "dance", Person = "lead", Position = "left", Support = "s1" }, "support" },
-        { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0], Subject = Starting.Subject.Face, NearM = 0 }, "nearM" },
-        { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0], Subject = Starting.Subject.Group, NearM = 3, People = 4, Rows = 9 }, "rows" },
+        { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0], Subject = Subject.Face, NearM = 0 }, "nearM" },
+        { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0], Subject = Subject.Group, NearM = 3, People = 4, Rows = 9 }, "rows" },
         { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0] with { DepthM = new Interval(0.01, 2) } }, "parts[0].needs[0].depthM[0]" },
         { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0] with { Stands = new StandLighting { DistanceM = 0 } } }, "parts[0].needs[0].stands.distanceM" },
     };

@@ -1,3 +1,4 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 

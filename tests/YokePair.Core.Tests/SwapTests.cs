@@ -1,4 +1,7 @@
 using CsCheck;
+using YokePair.Core.Basics;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Core.Swaps;

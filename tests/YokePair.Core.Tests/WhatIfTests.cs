@@ -70,7 +70,7 @@ public sealed class WhatIfTests
         Assert.StartsWith("Without Second from Toast until Dinner and speeches and the Belt pouch and all in it from Lanterns on,", pull.Headline, StringComparison.Ordinal);
         Assert.Equal((0, true), (pull.Out[0].Items.Count, pull.Out[1].Items.Contains("bat4")));
         // Nobody shoots with the second's cameras meanwhile, so that the lead's take all the frames.
-        Assert.Contains(pull.Swaps.Swaps, s => s is { Fate: not Swaps.SwapFate.Stays, Swap.Person: "lead" });
+        Assert.Contains(pull.Swaps.Swaps, s => s is { Fate: not SwapFate.Stays, Swap.Person: "lead" });
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 using Microsoft.Extensions.DependencyInjection;
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Data.Tests;

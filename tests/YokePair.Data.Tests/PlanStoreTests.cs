@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Plans;
 

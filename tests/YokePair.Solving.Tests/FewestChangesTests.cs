@@ -1,9 +1,8 @@
 using CsCheck;
+using YokePair.Core.Advice;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Proposals;
-using YokePair.Core.Reports;
 
 namespace YokePair.Solving.Tests;
 

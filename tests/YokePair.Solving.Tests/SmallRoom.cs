@@ -1,3 +1,4 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Solving.Tests;

@@ -14,7 +14,7 @@ public sealed record PutEvent : PlanEdit
         if (string.IsNullOrWhiteSpace(Event.Name)) return Refuse("event.name", "is empty; say what might happen");
         if (Event.Items.Count == 0) return Refuse("event.items", "is empty; name at least one thing that would go");
         var events = plan.Events ?? [];
-        var put = Event.Id.Length > 0 ? Event : Event with { Id = Locker.ItemIds.New("event", Event.Name, events.Select(e => e.Id).ToHashSet(StringComparer.Ordinal)) };
+        var put = Event.Id.Length > 0 ? Event : Event with { Id = ItemIds.New("event", Event.Name, events.Select(e => e.Id).ToHashSet(StringComparer.Ordinal)) };
         var next = plan with { Events = [.. events.Where(e => e.Id != put.Id), put] };
         var at = next.Events.Count - 1;
         var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith($"events[{at}]", StringComparison.Ordinal));

@@ -1,3 +1,4 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Editing;
@@ -31,7 +32,7 @@ public sealed record Equip : PlanEdit
         var body = plan.Items.OfType<Body>().First(b => b.Id == bodyId);
         var shoe = Shoe is null ? null : plan.Items.FirstOrDefault(i => i.Id == Shoe);
         if (Shoe is not null && shoe is not (Flash or Trigger)) return Refuse("shoe", $"\"{Shoe}\" is neither a flash nor a trigger");
-        if (shoe is not null && !Light.Shoe.Fits(body, shoe is Flash f ? f.Shoe : ((Trigger)shoe).Shoe)) return Refuse("shoe", $"the {shoe.Label} does not fit the shoe of the {body.Label} ({body.Shoe})");
+        if (shoe is not null && !Ways.Shoe.Fits(body, shoe is Flash f ? f.Shoe : ((Trigger)shoe).Shoe)) return Refuse("shoe", $"the {shoe.Label} does not fit the shoe of the {body.Label} ({body.Shoe})");
         if (Support is not null && plan.Items.FirstOrDefault(i => i.Id == Support) is not Support { CarriesCamera: true }) return Refuse("support", $"\"{Support}\" carries no camera; take a tripod or monopod");
         var changed = setup with { Flash = (shoe as Flash)?.Id, Trigger = (shoe as Trigger)?.Id, Support = Support, Unattended = Unattended ? true : null };
         // What it takes, another hand or a stand gives up.
@@ -62,7 +63,7 @@ public sealed record SetLights : PlanEdit
         var setups = part.Setups.Select(s => s with { Flash = Left(s.Flash), Trigger = Left(s.Trigger), Support = Left(s.Support) });
         var count = Lights.Count(l => l.Relay is null);
         return new EditResult(plan.With(part with { Lights = Lights.Count == 0 ? null : Lights, Setups = [.. setups] }),
-            $"{part.Label}: {(count == 0 ? "no lights" : $"{Reports.Words.Number(count)} {(count == 1 ? "light" : "lights")}")} in the room", []);
+            $"{part.Label}: {(count == 0 ? "no lights" : $"{English.Number(count)} {(count == 1 ? "light" : "lights")}")} in the room", []);
 
         string? Left(string? id) => id is not null && taken.Contains(id) ? null : id;
     }

@@ -1,5 +1,5 @@
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
-using YokePair.Core.Starting;
 
 namespace YokePair.Core.Editing;
 
@@ -49,16 +49,16 @@ public sealed record PutNeed : PlanEdit
             if (RoomM is <= 0 or > 500) return Refuse("roomM", FormattableString.Invariant($"{RoomM} m; say a width above 0 and up to 500 m"));
             var frame = subject switch
             {
-                Starting.Subject.Group when People is { } people => Phrases.GroupFrame(people, Rows ?? 1, near, far),
-                Starting.Subject.Room when RoomM is { } wide => Phrases.RoomFrame(wide, near, far),
+                Library.Subject.Group when People is { } people => Phrases.GroupFrame(people, Rows ?? 1, near, far),
+                Library.Subject.Room when RoomM is { } wide => Phrases.RoomFrame(wide, near, far),
                 _ => Phrases.Frame(subject, near, far),
             };
-            need = subject == Starting.Subject.Ring
+            need = subject == Library.Subject.Ring
                 ? need with { Framing = null, CloseWidthMm = Phrases.RingMm, Depth = need.Depth ?? Phrases.Depth(subject) }
                 : need with { Framing = frame with { Upright = need.Framing?.Upright ?? false }, Focal = null, Depth = need.Depth ?? Phrases.Depth(subject) };
         }
         var old = part.Needs.FirstOrDefault(n => n.Id == need.Id);
-        if (need.Id.Length == 0) need = need with { Id = Locker.ItemIds.New("need", need.Label, part.Needs.Select(n => n.Id).ToHashSet(StringComparer.Ordinal)) };
+        if (need.Id.Length == 0) need = need with { Id = ItemIds.New("need", need.Label, part.Needs.Select(n => n.Id).ToHashSet(StringComparer.Ordinal)) };
         var changed = part with { Needs = old is null ? [.. part.Needs, need] : [.. part.Needs.Select(n => n == old ? need : n)] };
         return new EditResult(plan.With(changed), old is null ? $"{part.Label}: {need.Label} added" : $"{part.Label}: {need.Label} changed", []);
     }

@@ -1,4 +1,6 @@
 using System.Text.Json.Serialization;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Editing;
@@ -45,9 +47,9 @@ public sealed record UnpackThing : PlanEdit
         {
             if (feared is not null) return Refuse("item", $"{item.Label} is part of \"{feared.Name ?? feared.Id}\" in what if; take it out of there first");
             var held = plan.Parts.Where(p => p.Setups.Any(s => s.Named().Any(n => n.Id == Item)) || p.Lights?.Any(l => l.Named(_ => false).Any(n => n.Id == Item)) == true).Select(p => p.Label).ToList();
-            if (held.Count > 0) return Refuse("item", $"{item.Label} is set up in {Reports.Words.List(held)}; put something else there first");
+            if (held.Count > 0) return Refuse("item", $"{item.Label} is set up in {English.List(held)}; put something else there first");
             var on = plan.Items.Where(i => RestsOn(plan, i)).Select(i => i.Label).ToList();
-            if (on.Count > 0) return Refuse("item", $"{Reports.Words.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first");
+            if (on.Count > 0) return Refuse("item", $"{English.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first");
         }
         return new EditResult(plan with
         {
@@ -107,6 +109,6 @@ public sealed record BorrowThing : PlanEdit
         var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith(field, StringComparison.Ordinal));
         return wrong is not null
             ? Refuse(wrong.Field.Replace(field, "item", StringComparison.Ordinal), wrong.Message)
-            : new EditResult(next, $"Borrow, rent or buy {Reports.MendCandidates.Wanted(Item)}; into {place?.Name ?? place?.Id ?? on!.Label}", []);
+            : new EditResult(next, $"Borrow, rent or buy {MendCandidates.Wanted(Item)}; into {place?.Name ?? place?.Id ?? on!.Label}", []);
     }
 }

@@ -1,5 +1,5 @@
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
-using YokePair.Core.Starting;
 
 namespace YokePair.Core.Editing;
 
@@ -19,7 +19,7 @@ public sealed record AddPart : PlanEdit
         var order = Day.InOrder(plan).ToList();
         var before = After is null ? order.LastOrDefault() : order.FirstOrDefault(p => p.Id == After);
         if (before?.End is not { } start) return Refuse("after", $"there is no part \"{After}\" with an end to follow");
-        var id = Locker.ItemIds.New("part", kind.Name, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal));
+        var id = ItemIds.New("part", kind.Name, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal));
         var part = kind.Make(id, start, start.AddMinutes(kind.Minutes)) with { Setups = before.Setups, Lights = before.Lights, Present = before.Present, Unreachable = before.Unreachable };
         var moved = PlanChanges.MoveOn(plan, start, part.End!.Value, except: before.Id);
         return new EditResult(moved with { Parts = [.. Day.InOrder(moved).TakeWhile(p => p.Start < start), part, .. Day.InOrder(moved).SkipWhile(p => p.Start < start)] }, $"{part.Label} after {before.Label}", []);
@@ -53,7 +53,7 @@ public sealed record SplitPart : PlanEdit
         var half = Math.Round((end - start).TotalMinutes / 2 / 5) * 5;
         var middle = start.AddMinutes(Math.Max(1, half));
         if (middle <= start || middle >= end) return Refuse("part", $"{part.Label} is too short to split");
-        var second = part with { Id = Locker.ItemIds.New("part", part.Label, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal)), Name = $"{part.Label}, later", Start = middle, Needs = [] };
+        var second = part with { Id = ItemIds.New("part", part.Label, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal)), Name = $"{part.Label}, later", Start = middle, Needs = [] };
         return new EditResult(plan with { Parts = [.. plan.Parts.SelectMany(p => p == part ? [part with { End = middle }, second] : new[] { p })] }, $"{part.Label} split at {middle:HH:mm}", []);
     }
 }
@@ -73,7 +73,7 @@ public sealed record JoinParts : PlanEdit
         if (at + 1 == order.Count) return Refuse("part", $"{order[at].Label} is the last part; there is nothing after it to join");
         var (first, next) = (order[at], order[at + 1]);
         var ids = first.Needs.Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
-        var needs = first.Needs.Concat(next.Needs.Select(n => ids.Add(n.Id) ? n : n with { Id = Locker.ItemIds.New("need", n.Label, ids) })).ToList();
+        var needs = first.Needs.Concat(next.Needs.Select(n => ids.Add(n.Id) ? n : n with { Id = ItemIds.New("need", n.Label, ids) })).ToList();
         var joined = first with { End = next.End > first.End ? next.End : first.End, Needs = needs };
         return new EditResult(plan with { Parts = [.. plan.Parts.Where(p => p != next).Select(p => p == first ? joined : p)] }, $"{first.Label} joined with {next.Label}", []);
     }

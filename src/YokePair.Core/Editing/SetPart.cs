@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Editing;
@@ -81,7 +82,7 @@ public sealed record SetPart : PlanEdit
             Present = Present ?? part.Present,
             Start = Start ?? part.Start,
             End = End ?? part.End,
-            Ev = Noted is { } noted ? Math.Round(Light.Exposure.Ev(noted.FNumber, noted.ShutterSeconds, noted.Iso), 2) : Ev ?? part.Ev,
+            Ev = Noted is { } noted ? Math.Round(Exposure.Ev(noted.FNumber, noted.ShutterSeconds, noted.Iso), 2) : Ev ?? part.Ev,
             Noted = Noted ?? (Ev is not null || Cleared("noted") ? null : part.Noted),
             LedBands = LedBands ?? part.LedBands,
             Gel = Word(Gel, part.Gel),

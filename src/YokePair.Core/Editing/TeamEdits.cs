@@ -15,7 +15,7 @@ public sealed record SetPerson : PlanEdit
         var old = plan.People.FirstOrDefault(p => p.Id == Person.Id);
         if (old is not null) return new EditResult(plan with { People = [.. plan.People.Select(p => p == old ? Person : p)] }, $"{Person.Name}: {What(Person)}", []);
         var taken = plan.People.Select(p => p.Id).Concat(plan.Places.Select(p => p.Id)).Concat(plan.Items.Select(i => i.Id)).ToHashSet(StringComparer.Ordinal);
-        var added = Person with { Id = Person.Id.Length > 0 ? Person.Id : Locker.ItemIds.New("person", Person.Name, taken) };
+        var added = Person with { Id = Person.Id.Length > 0 ? Person.Id : ItemIds.New("person", Person.Name, taken) };
         // Where everybody is there, so is who has just come; where people are named, nothing is said of the new one.
         return new EditResult(plan with { People = [.. plan.People, added] }, $"{added.Name} comes along: {What(added)}", []);
     }
@@ -69,7 +69,7 @@ public sealed record AddDay : PlanEdit
         var parts = new List<Part>();
         foreach (var part in again)
         {
-            var id = Locker.ItemIds.New("part", part.Label, ids);
+            var id = ItemIds.New("part", part.Label, ids);
             ids.Add(id);
             parts.Add(part with { Id = id, Start = part.Start?.AddDays(1), End = part.End?.AddDays(1) });
         }

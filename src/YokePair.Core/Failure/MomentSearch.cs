@@ -1,4 +1,4 @@
-using YokePair.Core.Glass;
+using YokePair.Core.Optics;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Failure;

@@ -1,3 +1,4 @@
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
@@ -107,9 +108,9 @@ public static class Alone
         double? low = null, high = null;
         foreach (var focal in points)
         {
-            var wanted = Glass.Aperture.WidestAt(lens.Focal, lens.Aperture, focal) * AStopSlower;
-            if (usable.Any(o => o.Focal.Low <= focal * Glass.Framing.NearEnough && o.Focal.High * Glass.Framing.NearEnough >= focal
-                && Glass.Aperture.WidestAt(o.Focal, o.Aperture, Math.Clamp(focal, o.Focal.Low, o.Focal.High)) <= wanted)) continue;
+            var wanted = Aperture.WidestAt(lens.Focal, lens.Aperture, focal) * AStopSlower;
+            if (usable.Any(o => o.Focal.Low <= focal * Framing.NearEnough && o.Focal.High * Framing.NearEnough >= focal
+                && Aperture.WidestAt(o.Focal, o.Aperture, Math.Clamp(focal, o.Focal.Low, o.Focal.High)) <= wanted)) continue;
             low ??= focal;
             high = focal;
         }

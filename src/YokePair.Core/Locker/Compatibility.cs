@@ -1,3 +1,4 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
@@ -72,13 +73,13 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
 
     private Compatible OnBody(Body body, string mount, Item glass)
     {
-        var crops = glass is Lens lens && lens.ImageCircleCrop > body.Crop ? $"; its image circle crops the picture {Reports.Words.Tenths(lens.ImageCircleCrop / body.Crop)}×" : "";
+        var crops = glass is Lens lens && lens.ImageCircleCrop > body.Crop ? $"; its image circle crops the picture {English.Tenths(lens.ImageCircleCrop / body.Crop)}×" : "";
         if (body.Mount.Contains(mount)) return new(glass.Doubtful || body.Doubtful ? PairFit.Doubtful : PairFit.Full, $"both are {mount}{crops}");
         var leading = adapters.Where(a => a.LensMount == mount && a.BodyMount is { } to && body.Mount.Contains(to) && a.Status is not (Availability.Lost or Availability.Retired))
             .Select(a => (Adapter: a, Fit: Through(a, body, glass))).Where(x => x.Fit != PairFit.No).OrderBy(x => x.Fit).ToList();
         return leading.Count == 0
             ? new(PairFit.No, $"it is {mount}, the body takes {string.Join(", ", body.Mount)}, and no adapter leads from one to the other")
-            : new(leading[0].Fit, $"through the {leading[0].Adapter.Label}{(leading.Count > 1 ? $" or {Reports.Words.Number(leading.Count - 1)} more" : ", the only adapter that leads there")}{crops}", leading[0].Adapter.Id);
+            : new(leading[0].Fit, $"through the {leading[0].Adapter.Label}{(leading.Count > 1 ? $" or {English.Number(leading.Count - 1)} more" : ", the only adapter that leads there")}{crops}", leading[0].Adapter.Id);
     }
 
     /// <summary>An adapter may be sound with one lens and not with another: the worst of what is known of the three.</summary>

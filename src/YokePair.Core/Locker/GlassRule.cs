@@ -1,5 +1,6 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 
 namespace YokePair.Core.Locker;
 
@@ -66,7 +67,7 @@ public sealed record GlassRule(IReadOnlyList<RuledLens> Lenses, IReadOnlyList<St
         var said = new List<Stretch>();
         if (lenses.Count == 0) return said;
         // A lens reaches a little beyond its ends: there a small crop, or a step, makes up for it.
-        var reach = lenses.Select(l => (Lens: l, Low: l.RangeMm.Low / Glass.Framing.NearEnough, High: l.RangeMm.High * Glass.Framing.NearEnough)).ToList();
+        var reach = lenses.Select(l => (Lens: l, Low: l.RangeMm.Low / Framing.NearEnough, High: l.RangeMm.High * Framing.NearEnough)).ToList();
         var edges = reach.SelectMany(r => new[] { r.Low, r.High }).Distinct().Order().ToList();
         var runs = new List<(double Low, double High, List<RuledLens> By)>();
         for (var i = 0; i + 1 < edges.Count; i++)
@@ -92,8 +93,8 @@ public sealed record GlassRule(IReadOnlyList<RuledLens> Lenses, IReadOnlyList<St
             else if (by.Count >= 3 && high / low >= Narrow)
             {
                 var least = Enumerable.Range(0, 24).Select(k => low * Math.Pow(high / low, (k + 0.5) / 24)).Min(f => reach.Count(r => r.Low <= f && f <= r.High));
-                var (from, to) = (low * Glass.Framing.NearEnough, high / Glass.Framing.NearEnough);
-                if (to > from) said.Add(new Stretch(StretchKind.Overlap, new Interval(from, to), $"Between {Mm(from)} and {Mm(to)} you are covered {Words.Number(least)} times."));
+                var (from, to) = (low * Framing.NearEnough, high / Framing.NearEnough);
+                if (to > from) said.Add(new Stretch(StretchKind.Overlap, new Interval(from, to), $"Between {Mm(from)} and {Mm(to)} you are covered {English.Number(least)} times."));
             }
         }
         return [.. said.OrderBy(s => s.Kind).ThenByDescending(s => s.RangeMm.High / s.RangeMm.Low)];

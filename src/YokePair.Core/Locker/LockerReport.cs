@@ -1,5 +1,5 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 
 namespace YokePair.Core.Locker;
 
@@ -72,8 +72,8 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
         if (views.Count == 0) return "Nothing in the locker yet.";
         var away = views.Count(v => v.Away is not null && v.Status is not (Availability.Retired or Availability.Lost));
         var single = alone.Count == 0 ? "Nothing stands alone: whatever you lose, something here stands in"
-            : $"{Words.Capital(Words.Number(alone.Count))} {(alone.Count == 1 ? "thing is" : "things are")} alone of {(alone.Count == 1 ? "its" : "their")} kind";
-        return away == 0 ? single + "." : $"{single}; {Words.Number(away)} {(away == 1 ? "is" : "are")} not here on the day.";
+            : $"{English.Capital(English.Number(alone.Count))} {(alone.Count == 1 ? "thing is" : "things are")} alone of {(alone.Count == 1 ? "its" : "their")} kind";
+        return away == 0 ? single + "." : $"{single}; {English.Number(away)} {(away == 1 ? "is" : "are")} not here on the day.";
     }
 
     private static ThingView View(Item item, DateOnly day, string? alone)
@@ -119,28 +119,28 @@ internal static class ThingLine
     {
         IEnumerable<string?> parts = item switch
         {
-            Body b => [$"{Words.Tenths(b.Megapixels)} MP {(b.Crop == 1 ? "full frame" : $"crop {Words.Tenths(b.Crop)}")}", FormattableString.Invariant($"deliver to {b.IsoCeiling:0}"), string.Join('+', b.Slots.Select(s => s.Type)), string.Join(", ", b.Mount), b.BatteryType, b.Silent ? "silent" : null],
-            Lens l => [l.Mount, $"{Words.Tenths(l.Magnification)}×", l.TakesConverter ? "takes converter" : null, l.FilterThreadMm is { } t ? $"ø{Words.Tenths(t)}" : null],
+            Body b => [$"{English.Tenths(b.Megapixels)} MP {(b.Crop == 1 ? "full frame" : $"crop {English.Tenths(b.Crop)}")}", FormattableString.Invariant($"deliver to {b.IsoCeiling:0}"), string.Join('+', b.Slots.Select(s => s.Type)), string.Join(", ", b.Mount), b.BatteryType, b.Silent ? "silent" : null],
+            Lens l => [l.Mount, $"{English.Tenths(l.Magnification)}×", l.TakesConverter ? "takes converter" : null, l.FilterThreadMm is { } t ? $"ø{English.Tenths(t)}" : null],
             Adapter a => [$"{a.LensMount} → {a.BodyMount}"],
-            Converter c => [$"{Words.Tenths(c.Factor)}×", c.Mount],
-            Tube t => [$"{Words.Tenths(t.ExtensionMm)} mm", t.Mount],
-            Flash f => [f.GuideNumber is { } gn ? $"GN {Words.Tenths(gn)}" : null, f.CellsType, f.RadioSystem, f.CanSend == true ? "sends" : null, f.CanHear == true ? "hears" : null, f.Gel],
+            Converter c => [$"{English.Tenths(c.Factor)}×", c.Mount],
+            Tube t => [$"{English.Tenths(t.ExtensionMm)} mm", t.Mount],
+            Flash f => [f.GuideNumber is { } gn ? $"GN {English.Tenths(gn)}" : null, f.CellsType, f.RadioSystem, f.CanSend == true ? "sends" : null, f.CanHear == true ? "hears" : null, f.Gel],
             Trigger t => [t.Sends is { } s ? $"sends {s}" : null, t.Hears is { } h ? $"hears {h}" : null],
-            Battery b => [b.Type, b.WattHours is { } wh ? $"{Words.Tenths(wh)} Wh" : null],
-            Cells c => [c.Type, c.CellCount is { } n ? $"{Words.Tenths(n)} cells" : null],
-            Card c => [c.Type, c.Gigabytes is { } gb ? $"{Words.Tenths(gb)} GB" : null],
-            Charger c => [string.Join('+', c.BatteryTypes ?? []), c.Bays is { } bays ? $"{Words.Tenths(bays)} bays" : null, c.Hours is { } hours ? $"{Words.Tenths(hours)} h" : null],
+            Battery b => [b.Type, b.WattHours is { } wh ? $"{English.Tenths(wh)} Wh" : null],
+            Cells c => [c.Type, c.CellCount is { } n ? $"{English.Tenths(n)} cells" : null],
+            Card c => [c.Type, c.Gigabytes is { } gb ? $"{English.Tenths(gb)} GB" : null],
+            Charger c => [string.Join('+', c.BatteryTypes ?? []), c.Bays is { } bays ? $"{English.Tenths(bays)} bays" : null, c.Hours is { } hours ? $"{English.Tenths(hours)} h" : null],
             CardReader r => [string.Join('+', r.CardTypes ?? [])],
-            Drive d => [d.Gigabytes is { } gb ? $"{Words.Tenths(gb)} GB" : null],
-            PowerBank p => [p.WattHours is { } wh ? $"{Words.Tenths(wh)} Wh" : null],
+            Drive d => [d.Gigabytes is { } gb ? $"{English.Tenths(gb)} GB" : null],
+            PowerBank p => [p.WattHours is { } wh ? $"{English.Tenths(wh)} Wh" : null],
             Support s => [s.Form, s.Plate],
-            StandLight l => [l.Watts is { } w ? $"{Words.Tenths(w)} W" : null, l.BatteryType],
+            StandLight l => [l.Watts is { } w ? $"{English.Tenths(w)} W" : null, l.BatteryType],
             Modifier m => [string.Join('+', m.Fits ?? [])],
-            Filter f => [f.ThreadMm is { } mm ? $"ø{Words.Tenths(mm)}" : null, f.StepsToMm is { } to ? $"steps up to ø{Words.Tenths(to)}" : null, f.Stops is { } st ? $"{Words.Tenths(st)} stops" : null],
-            Case c => [c.InnerMm is { } inner ? string.Join(" × ", inner.Select(Words.Tenths)) + " mm" : null, c.Lockable == true ? "locks" : null, c.Cabin == true ? "cabin size" : null],
+            Filter f => [f.ThreadMm is { } mm ? $"ø{English.Tenths(mm)}" : null, f.StepsToMm is { } to ? $"steps up to ø{English.Tenths(to)}" : null, f.Stops is { } st ? $"{English.Tenths(st)} stops" : null],
+            Case c => [c.InnerMm is { } inner ? string.Join(" × ", inner.Select(English.Tenths)) + " mm" : null, c.Lockable == true ? "locks" : null, c.Cabin == true ? "cabin size" : null],
             _ => [],
         };
-        var all = parts.Append(item.WeightG is { } weight ? weight < 1000 ? $"{Words.Tenths(weight)} g" : $"{Words.Tenths(weight / 1000)} kg" : null)
+        var all = parts.Append(item.WeightG is { } weight ? weight < 1000 ? $"{English.Tenths(weight)} g" : $"{English.Tenths(weight / 1000)} kg" : null)
             .Append(item.Roles is { Count: > 0 } roles ? string.Join(", ", roles) : null)
             .Append(item.Count is > 1 ? $"{item.Count} of them" : null);
         return string.Join(" · ", all.Where(p => !string.IsNullOrEmpty(p)));

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;

@@ -1,3 +1,5 @@
+using YokePair.Core.Basics;
+
 namespace YokePair.Core.Plans;
 
 /// <summary>What must be true of an item's figures. The limits are wide of anything made, and keep all that is reckoned finite.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using YokePair.Core.Basics;
 
 namespace YokePair.Core.Plans;
 
@@ -51,19 +52,6 @@ public enum DepthPreset
     Ring,
 }
 
-/// <summary>Colour of what a flash is bounced off; darker surfaces swallow more.</summary>
-public enum BounceColour
-{
-    /// <summary>White: two stops.</summary>
-    White,
-
-    /// <summary>Cream, pale grey: three stops.</summary>
-    Pale,
-
-    /// <summary>Wood, brick: four stops.</summary>
-    Dark,
-}
-
 /// <summary>Something that must be photographed in a part.</summary>
 public sealed record Need
 {
@@ -86,7 +74,7 @@ public sealed record Need
     public SubjectFrame? Framing { get; init; }
 
     /// <summary>How it moves, where <see cref="ShutterSeconds"/> was taken from that.</summary>
-    public Starting.Motion? Motion { get; init; }
+    public Motion? Motion { get; init; }
 
     /// <summary>Longest shutter time the subject's motion allows, seconds.</summary>
     public required double ShutterSeconds { get; init; }

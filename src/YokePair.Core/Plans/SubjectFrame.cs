@@ -1,5 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 
@@ -30,6 +32,6 @@ public sealed record SubjectFrame
     {
         if (HeightM is null && WidthM is null) return null;
         var from = StandingM(stayBehindM);
-        return new Interval(Glass.Framing.EquivalentMm(from.Low, HeightM, WidthM, Upright), Glass.Framing.EquivalentMm(from.High, HeightM, WidthM, Upright));
+        return new Interval(Framing.EquivalentMm(from.Low, HeightM, WidthM, Upright), Framing.EquivalentMm(from.High, HeightM, WidthM, Upright));
     }
 }

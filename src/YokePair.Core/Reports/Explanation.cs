@@ -1,9 +1,10 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Failure;
-using YokePair.Core.Glass;
-using YokePair.Core.Light;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Starting;
 using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
 

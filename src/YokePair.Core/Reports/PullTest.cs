@@ -1,6 +1,6 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Swaps;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Reports;
@@ -69,7 +69,7 @@ public static class PullTest
         if (now.Best is not { } best) return told;
         if (best.Body is not null && best.Body != then?.Body)
         {
-            if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == then?.Body)?.Learnt is { Count: > 0 } learnt) told.Add($"{Words.List(learnt)} stay on the other body");
+            if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == then?.Body)?.Learnt is { Count: > 0 } learnt) told.Add($"{English.List(learnt)} stay on the other body");
             if (plan.Parts.First(p => p.Id == now.Part).WhiteBalance is { } balance) told.Add($"set the white balance: {balance}");
         }
         foreach (var light in best.Items.Except(then?.Items ?? []).Select(id => plan.Items.First(i => i.Id == id)))
@@ -106,19 +106,19 @@ public static class PullTest
         Tell(Outcome.Lost, "lost");
         Tell(Outcome.Late, "late");
         Tell(Outcome.Thins, "second best");
-        if (swaps.Without > swaps.WithoutBefore) told.Add($"{Words.Number(swaps.Without - swaps.WithoutBefore)} {(swaps.WithoutBefore > 0 ? "more " : "")}frames of a busy day find no battery or card");
+        if (swaps.Without > swaps.WithoutBefore) told.Add($"{English.Number(swaps.Without - swaps.WithoutBefore)} {(swaps.WithoutBefore > 0 ? "more " : "")}frames of a busy day find no battery or card");
         var otherwise = changes.Exists(c => c.After == c.Before);
         var rest = told.Count > 0 ? otherwise ? "the rest goes on, some of it another way" : "everything else stays as it was"
             : otherwise ? "nothing is lost by it; some pictures are taken another way"
             : swaps.Swaps.Any(s => s.Fate != SwapFate.Stays) ? "every picture stays as it was; batteries and cards are changed otherwise" : "nothing changes";
-        return $"Without {Words.List(things)}{when}, {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
+        return $"Without {English.List(things)}{when}, {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
 
         void Tell(Outcome outcome, string word)
         {
             var needs = changes.Where(c => c.After == outcome && c.Before < outcome).Select(c => Need(plan, c).Label).ToList();
             if (needs.Count == 0) return;
-            var named = needs.Count > 4 ? [.. needs.Take(3), $"{Words.Number(needs.Count - 3)} more"] : needs;
-            told.Add($"{Words.List(named)} {(needs.Count == 1 ? "is" : "are")} {word}");
+            var named = needs.Count > 4 ? [.. needs.Take(3), $"{English.Number(needs.Count - 3)} more"] : needs;
+            told.Add($"{English.List(named)} {(needs.Count == 1 ? "is" : "are")} {word}");
         }
     }
 }

@@ -1,7 +1,8 @@
 using System.Text.Json.Serialization;
 using YokePair.Core.Failure;
-using YokePair.Core.Glass;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
 
@@ -12,7 +13,7 @@ public sealed record Report
     public required string Verdict { get; init; }
 
     /// <summary>The same words in pieces, so that those which name a thing can lead to it.</summary>
-    public required Verdict VerdictParts { get; init; }
+    public required VerdictText VerdictParts { get; init; }
 
     /// <summary>Needs that are late or lost with nothing failed.</summary>
     public required IReadOnlyList<Gap> Gaps { get; init; }
@@ -213,19 +214,3 @@ public sealed record SupplyCount(string Type, int Carried, int Ready);
 /// <param name="Place">Place id.</param>
 /// <param name="Items">How many.</param>
 public sealed record PlaceCount(string Place, int Items);
-
-/// <summary>A verdict in two parts: the headline, and the details one may need to act.</summary>
-/// <param name="Headline">What a tired person must see.</param>
-/// <param name="Details">The rest, in pieces.</param>
-public sealed record Verdict(string Headline, IReadOnlyList<Wording> Details);
-
-/// <summary>A piece of a sentence, with the ids it speaks of.</summary>
-/// <param name="Text">The words.</param>
-/// <param name="Item">Item id, if it names one.</param>
-/// <param name="Part">Part id, if it names a need or part.</param>
-/// <param name="Need">Need id, if it names one.</param>
-public sealed record Wording(
-    string Text,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Item = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Need = null);

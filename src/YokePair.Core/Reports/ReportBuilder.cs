@@ -1,7 +1,8 @@
 using System.Text.Json;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
-using YokePair.Core.Starting;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
 

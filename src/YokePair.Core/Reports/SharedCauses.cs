@@ -1,5 +1,7 @@
-using YokePair.Core.Light;
+using YokePair.Core.Basics;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Reports;
 
@@ -62,7 +64,7 @@ public static class SharedCauses
                         hit.Add(need.Need.Label);
                     }
         return pairs.OrderByDescending(p => p.Value.Count).Select(p => new SharedCause(CauseKind.OneBag,
-            $"The {kit.Items[p.Key.A].Label} and its only backup, the {kit.Items[p.Key.B].Label}, are both in the {Lower(kit.Plan.Places[p.Key.Place])}: {Words.List([.. p.Value.Distinct().Take(3)])}{(p.Value.Distinct().Count() > 3 ? " and more" : "")}.",
+            $"The {kit.Items[p.Key.A].Label} and its only backup, the {kit.Items[p.Key.B].Label}, are both in the {Lower(kit.Plan.Places[p.Key.Place])}: {English.List([.. p.Value.Distinct().Take(3)])}{(p.Value.Distinct().Count() > 3 ? " and more" : "")}.",
             [kit.Items[p.Key.A].Id, kit.Items[p.Key.B].Id]));
     }
 
@@ -76,7 +78,7 @@ public static class SharedCauses
             var lenses = plan.Items.OfType<Lens>().Where(l => l.Mount == group.Key.LensMount && plan.Items.OfType<Body>().Any(b => b.Mount.Contains(group.Key.BodyMount!) && !b.Mount.Contains(l.Mount))).ToList();
             if (lenses.Count < 2) continue;
             var adapter = group.First();
-            yield return new SharedCause(CauseKind.OneAdapter, $"The {adapter.Label} is the only sound adapter for {Words.Number(lenses.Count)} lenses: {Words.List([.. lenses.Select(l => l.Label)])}.", [adapter.Id, .. lenses.Select(l => l.Id)]);
+            yield return new SharedCause(CauseKind.OneAdapter, $"The {adapter.Label} is the only sound adapter for {English.Number(lenses.Count)} lenses: {English.List([.. lenses.Select(l => l.Label)])}.", [adapter.Id, .. lenses.Select(l => l.Id)]);
         }
     }
 
@@ -88,13 +90,13 @@ public static class SharedCauses
             .Select(l => plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == l.Receiver)?.Hears ?? plan.Items.OfType<Flash>().First(f => f.Id == l.Flash).RadioSystem)
             .Distinct(StringComparer.Ordinal).ToList();
         if (flashes.Count > 1 && systems is [{ } only])
-            yield return new SharedCause(CauseKind.OneRadio, $"Every light that stands in a room hears radio {only} alone: {Words.List([.. flashes.Select(f => f.Label)])}. If it is jammed, none fires.", [.. flashes.Select(f => f.Id)]);
+            yield return new SharedCause(CauseKind.OneRadio, $"Every light that stands in a room hears radio {only} alone: {English.List([.. flashes.Select(f => f.Label)])}. If it is jammed, none fires.", [.. flashes.Select(f => f.Id)]);
     }
 
     private static IEnumerable<SharedCause> Packs(Plan plan) =>
         plan.Parts.SelectMany(p => (p.Lights ?? []).Where(l => l.Pack is not null && l.Flash is not null).GroupBy(l => l.Pack!).Where(g => g.Count() > 1).Select(g => (Part: p, Pack: g.Key, Heads: g.Select(l => l.Flash!).ToList())))
             .DistinctBy(x => x.Pack + string.Concat(x.Heads))
-            .Select(x => new SharedCause(CauseKind.OnePack, $"{Words.Capital(Words.Number(x.Heads.Count))} heads hang on the {Label(plan, x.Pack)} in {x.Part.Label}.", [x.Pack, .. x.Heads]));
+            .Select(x => new SharedCause(CauseKind.OnePack, $"{English.Capital(English.Number(x.Heads.Count))} heads hang on the {Label(plan, x.Pack)} in {x.Part.Label}.", [x.Pack, .. x.Heads]));
 
     private static IEnumerable<SharedCause> Shoes(Plan plan)
     {
@@ -109,7 +111,7 @@ public static class SharedCauses
     {
         foreach (var type in plan.Items.OfType<Battery>().Where(b => b.Type is not null).GroupBy(b => b.Type!).Where(g => g.Count() > 1))
             if (plan.Items.OfType<Charger>().Where(c => c.BatteryTypes?.Contains(type.Key) == true).ToList() is [var only])
-                yield return new SharedCause(CauseKind.OneCharger, $"One charger, the {only.Label}, for {(type.Count() == 2 ? "both" : "all " + Words.Number(type.Count()))} {type.Key} batteries.", [only.Id]);
+                yield return new SharedCause(CauseKind.OneCharger, $"One charger, the {only.Label}, for {(type.Count() == 2 ? "both" : "all " + English.Number(type.Count()))} {type.Key} batteries.", [only.Id]);
     }
 
     private static IEnumerable<SharedCause> Readers(Plan plan)
@@ -125,7 +127,7 @@ public static class SharedCauses
         {
             var slots = plan.Items.OfType<Body>().Count(b => b.Slots.Any(s => s.Type == type.Key));
             if (type.Count() > 1 && slots > 1 && type.Select(c => c.FirstUse).Distinct().ToList() is [{ } day])
-                yield return new SharedCause(CauseKind.OneLot, FormattableString.Invariant($"All {Words.Number(type.Count())} {type.Key} cards have been in use since {day:yyyy-MM-dd}: one lot, for {Words.Number(slots)} bodies."), [.. type.Select(c => c.Id)]);
+                yield return new SharedCause(CauseKind.OneLot, FormattableString.Invariant($"All {English.Number(type.Count())} {type.Key} cards have been in use since {day:yyyy-MM-dd}: one lot, for {English.Number(slots)} bodies."), [.. type.Select(c => c.Id)]);
         }
     }
 

@@ -1,4 +1,6 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Failure;
+using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 
@@ -52,7 +54,7 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
             .Select(kind => new KindMargin(kind, cuts.Where(c => Array.TrueForAll(c, i => KindOf(items[i]) == kind)).Select(c => (int?)c.Length).Min()))
             .OrderBy(m => m.Margin ?? int.MaxValue)];
 
-        static string KindOf(Item item) => Locker.FigureCatalogue.KindOf(item);
+        static string KindOf(Item item) => FigureCatalogue.KindOf(item);
     }
 
     /// <summary>How a need comes to what a loss leaves of it, link by link; null when there is no such loss or need.</summary>
@@ -111,11 +113,11 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
         var gaps = day.Parts.Sum(p => p.Needs.Count(n => n.Need.Importance != Importance.Nice && !n.Outcome.IsMet()));
         var counted = day.Parts.Sum(p => p.Needs.Count(n => n.Need.Importance != Importance.Nice)) - gaps;
         var harmful = rows.Where(r => r.Costs > 0).ToList();
-        var proof = $"{Words.Capital(Words.Number(counted))} pictures that matter, {rows.Count} losses tried";
-        var uncovered = gaps == 0 ? "" : $" {Words.Capital(Words.Number(gaps))} more {(gaps == 1 ? "is" : "are")} not covered even with everything there.";
+        var proof = $"{English.Capital(English.Number(counted))} pictures that matter, {rows.Count} losses tried";
+        var uncovered = gaps == 0 ? "" : $" {English.Capital(English.Number(gaps))} more {(gaps == 1 ? "is" : "are")} not covered even with everything there.";
         if (harmful.Count == 0) return $"{proof}: whatever single thing, camera, bag or person is lost, every one of them can still be taken in time.{uncovered}";
-        var kinds = harmful.GroupBy(r => r.Kind).OrderBy(g => g.Key).Select(g => $"{Words.Number(g.Count())} {Noun(g.Key, g.Count())}").ToList();
-        return $"{proof}: {Words.List(kinds)} could each cost at least one.{uncovered}";
+        var kinds = harmful.GroupBy(r => r.Kind).OrderBy(g => g.Key).Select(g => $"{English.Number(g.Count())} {Noun(g.Key, g.Count())}").ToList();
+        return $"{proof}: {English.List(kinds)} could each cost at least one.{uncovered}";
 
         static string Noun(LossKind kind, int n) => kind switch
         {

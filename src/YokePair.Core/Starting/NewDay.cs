@@ -1,3 +1,4 @@
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Starting;
@@ -103,7 +104,7 @@ public static class NewDay
 
         string Fresh(string name)
         {
-            var id = Locker.ItemIds.New("part", name, ids);
+            var id = ItemIds.New("part", name, ids);
             ids.Add(id);
             return id;
         }

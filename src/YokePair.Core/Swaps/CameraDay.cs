@@ -1,7 +1,7 @@
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
-using YokePair.Core.Starting;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;

@@ -1,3 +1,4 @@
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 

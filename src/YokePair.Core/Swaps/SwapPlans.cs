@@ -1,3 +1,4 @@
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Core.Ways;

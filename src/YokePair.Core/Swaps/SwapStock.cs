@@ -1,4 +1,5 @@
 using System.Globalization;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 

@@ -1,6 +1,5 @@
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
-using YokePair.Core.Starting;
-using YokePair.Core.Swaps;
 
 namespace YokePair.Core.Ways;
 

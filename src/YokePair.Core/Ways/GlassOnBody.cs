@@ -1,3 +1,5 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -23,7 +25,7 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
     public double UsableMegapixels { get; } = Body.Megapixels * Math.Pow(Body.Crop / Math.Max(Body.Crop, Lens.ImageCircleCrop), 2);
 
     /// <summary>Width of the sensor as used, mm.</summary>
-    public double SensorWidthMm => Glass.Framing.FullFrameWidthMm / Crop;
+    public double SensorWidthMm => Framing.FullFrameWidthMm / Crop;
 
     /// <summary>Larger of the two stabilisations, stops.</summary>
     public double StabilisationStops => Math.Max(Body.StabilisationStops, Lens.StabilisationStops);

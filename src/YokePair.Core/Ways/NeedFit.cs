@@ -1,5 +1,5 @@
-using YokePair.Core.Glass;
-using YokePair.Core.Light;
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -68,7 +68,7 @@ public readonly record struct NeedFit
             ? need.ShutterSeconds
             : Exposure.HandHeldShutterSeconds(need.ShutterSeconds, fit.Framing.EquivalentUsedMm, fit.Framing.CropFactor, glass.StabilisationStops);
         // What the body cannot give is taken as near as it comes.
-        if (body.FastestShutterSeconds is { } fastest && !Tolerance.AtLeast(shutter, fastest))
+        if (body.FastestShutterSeconds is { } fastest && !Slack.AtLeast(shutter, fastest))
         {
             judged.Grade(Quality.SecondBest, Shortfalls.ShutterTooFast);
             shutter = fastest;
@@ -76,7 +76,7 @@ public readonly record struct NeedFit
         var ev = (aids.Ev ?? part.Ev) - aids.NdStops - (glass.Lens.TStopLoss ?? 0);
         var f = fit.FNumber;
         var softest = need.MaxFNumber / glass.Crop;
-        if (softest is { } limit && !Tolerance.AtMost(f, limit)) judged.Grade(Quality.SecondBest, Shortfalls.NotSoftEnough);
+        if (softest is { } limit && !Slack.AtMost(f, limit)) judged.Grade(Quality.SecondBest, Shortfalls.NotSoftEnough);
         var iso = Exposure.Iso(f, shutter, ev);
         var wanted = 0.0;
         if (body.BaseIso is { } lowest && iso < lowest)
@@ -86,11 +86,11 @@ public readonly record struct NeedFit
             var excess = Math.Max(0, Math.Log2(lowest / Exposure.Iso(f, shutter, ev)));
             var down = softest is { } most ? Math.Clamp(2 * Math.Log2(most / f), 0, excess) : excess;
             wanted = excess - down;
-            if (!Tolerance.AtMost(wanted, 0)) judged.Grade(Quality.SecondBest, Shortfalls.TooMuchLight);
+            if (!Slack.AtMost(wanted, 0)) judged.Grade(Quality.SecondBest, Shortfalls.TooMuchLight);
             f *= Math.Pow(2, excess / 2);
             iso = Exposure.Iso(f, shutter, ev);
         }
-        if (need.ShortestShutterSeconds is { } shortest && !Tolerance.AtLeast(shutter, shortest)) judged.Grade(Quality.SecondBest, Shortfalls.NoBlur);
+        if (need.ShortestShutterSeconds is { } shortest && !Slack.AtLeast(shutter, shortest)) judged.Grade(Quality.SecondBest, Shortfalls.NoBlur);
         var over = Exposure.StopsOver(iso, body.IsoCeiling);
         judged.Grade(Exposure.Judge(over), Shortfalls.Iso);
         if (!need.Light.Contains(aids.Ev is null ? LightKind.Ambient : LightKind.Continuous)) judged.Grade(Quality.No, Shortfalls.LightNotWanted);
@@ -99,7 +99,7 @@ public readonly record struct NeedFit
 
     /// <summary>The quality alone: most glass is out by its framing, and then its light need not be reckoned.</summary>
     public static Quality AmbientQuality(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids = default) =>
-        Glass.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit).Quality == Quality.No
+        Optics.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit).Quality == Quality.No
             ? Quality.No
             : Ambient(rules, part, need, glass, aids).Quality;
 
@@ -147,8 +147,8 @@ public readonly record struct NeedFit
             recycle = Math.Max(recycle, between);
         }
         if (part.Quiet == QuietRule.Preferred) judged.Grade(Quality.SecondBest, Shortfalls.Noise);
-        if (body.FastestShutterSeconds is { } fastest && !Tolerance.AtLeast(need.ShutterSeconds, fastest)) judged.Grade(Quality.SecondBest, Shortfalls.ShutterTooFast);
-        if (need.ShortestShutterSeconds is { } shortest && !Tolerance.AtLeast(need.ShutterSeconds, shortest)) judged.Grade(Quality.SecondBest, Shortfalls.NoBlur);
+        if (body.FastestShutterSeconds is { } fastest && !Slack.AtLeast(need.ShutterSeconds, fastest)) judged.Grade(Quality.SecondBest, Shortfalls.ShutterTooFast);
+        if (need.ShortestShutterSeconds is { } shortest && !Slack.AtLeast(need.ShutterSeconds, shortest)) judged.Grade(Quality.SecondBest, Shortfalls.NoBlur);
         return judged.Done(fit with { ShutterSeconds = need.ShutterSeconds, Iso = iso, StopsOver = Exposure.StopsOver(iso, body.IsoCeiling), FlashPower = strongest, RecycleSeconds = recycle });
     }
 
@@ -158,7 +158,7 @@ public readonly record struct NeedFit
         var body = glass.Body;
         var lens = glass.Lens;
 
-        var framing = Glass.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit);
+        var framing = Optics.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit);
         judged.Grade(framing.Quality, framing.Case == FramingCase.TooLong ? Shortfalls.TooLong : Shortfalls.TooShort);
 
         var realMm = framing.EquivalentUsedMm / (glass.Crop * glass.ConverterFactor);
@@ -170,8 +170,8 @@ public readonly record struct NeedFit
         if (need.CloseWidthMm is { } width)
         {
             var tubeMm = glass.Tube?.ExtensionMm ?? 0;
-            var largest = Glass.CloseUp.LargestMagnification(lens.Magnification, glass.ConverterFactor, tubeMm, realMm);
-            var fit = Glass.CloseUp.Fit(width, glass.SensorWidthMm, largest, realMm, tubeMm);
+            var largest = Optics.CloseUp.LargestMagnification(lens.Magnification, glass.ConverterFactor, tubeMm, realMm);
+            var fit = Optics.CloseUp.Fit(width, glass.SensorWidthMm, largest, realMm, tubeMm);
             judged.Grade(fit.Quality, fit.Quality == Quality.No ? Shortfalls.TubeTooClose : Shortfalls.NotCloseEnough);
             left = Math.Min(left, glass.UsableMegapixels / (fit.Factor * fit.Factor));
             fNumber *= 1 + fit.MagnificationUsed;
@@ -183,7 +183,7 @@ public readonly record struct NeedFit
         }
 
         var asked = need.Megapixels(rules);
-        if (!Tolerance.AtLeast(left, asked)) judged.Grade(Quality.No, Shortfalls.Megapixels);
+        if (!Slack.AtLeast(left, asked)) judged.Grade(Quality.No, Shortfalls.Megapixels);
         if (glass.Doubtful) judged.Grade(Quality.SecondBest, Shortfalls.Doubtful);
         if (lens.NeedsSupport == true && !aids.Supported) judged.Grade(Quality.No, Shortfalls.Support);
         if (body.Silent && body.SilentShutter == SilentShutter.Banding && part.LedBands == true && part.Quiet != QuietRule.No)

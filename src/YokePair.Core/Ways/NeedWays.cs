@@ -1,5 +1,4 @@
-using YokePair.Core.Glass;
-using YokePair.Core.Light;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;

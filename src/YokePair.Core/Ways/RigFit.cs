@@ -1,4 +1,4 @@
-using YokePair.Core.Light;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;

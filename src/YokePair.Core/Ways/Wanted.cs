@@ -1,7 +1,7 @@
-using YokePair.Core.Glass;
-using YokePair.Core.Light;
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Starting;
 
 namespace YokePair.Core.Ways;
 

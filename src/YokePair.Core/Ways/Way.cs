@@ -1,4 +1,4 @@
-using YokePair.Core.Glass;
+using YokePair.Core.Optics;
 
 namespace YokePair.Core.Ways;
 

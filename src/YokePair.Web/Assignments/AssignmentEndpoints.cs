@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Wording;
 using YokePair.Data;
 using YokePair.Web.Locker;
 using YokePair.Web.Security;
@@ -9,7 +11,7 @@ using YokePair.Web.Security;
 namespace YokePair.Web.Assignments;
 
 /// <summary>An assignment in the list, with what the day is worth.</summary>
-public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int People, int Things, int Strands, Verdict Verdict);
+public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int People, int Things, int Strands, VerdictText Verdict);
 
 /// <summary>Where an added assignment is found.</summary>
 public sealed record Added(string Key, string Name);

@@ -1,4 +1,6 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Editing;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Data;

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using YokePair.Core.Failure;
 using YokePair.Core.Reports;
 using YokePair.Data;
 

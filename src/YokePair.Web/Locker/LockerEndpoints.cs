@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using QRCoder;
+using YokePair.Core.Library;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Data;

@@ -3,8 +3,8 @@ using System.Text.Json;
 using System.Threading.Channels;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using YokePair.Core.Advice;
 using YokePair.Core.Plans;
-using YokePair.Core.Proposals;
 using YokePair.Solving;
 using YokePair.Web.Locker;
 

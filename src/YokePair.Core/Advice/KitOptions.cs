@@ -1,0 +1,80 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Advice;
+
+/// <summary>What a kit may be chosen from.</summary>
+internal static class KitOptions
+{
+    private const int PlacesTried = 2;
+
+    /// <summary>Every option with the item it stands for in a plan that holds them all.</summary>
+    public static (IReadOnlyList<KitOption> Options, IReadOnlyList<Item> Items) Of(Plan plan, IReadOnlyList<Item> locker, KitWish wish)
+    {
+        var known = locker.ToDictionary(i => i.Id, StringComparer.Ordinal);
+        var options = new List<KitOption>();
+        var items = new List<Item>();
+        var places = Sensible(plan);
+        var inUse = plan.Parts.SelectMany(p => p.Setups.SelectMany(s => s.Named()).Select(n => n.Id).Concat((p.Lights ?? []).SelectMany(l => l.Named(_ => false)).Select(n => n.Id)))
+            .Concat(plan.Items.Select(i => PlaceReference.Parse(i.Place, id => plan.Items.Any(o => o.Id == id))?.Item).OfType<string>()).ToHashSet(StringComparer.Ordinal);
+        foreach (var item in plan.Items) Add(item, item.Id, item.Place ?? "", today: true);
+        foreach (var item in wish.Move ? plan.Items : [])
+            if (!IsFixed(item) && !inUse.Contains(item.Id) && item.Place?.StartsWith('@') == false)
+                foreach (var place in places.Where(p => p.Id != item.Place)) Add(item, item.Id, place.Id, today: false);
+        var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
+        foreach (var item in wish.FromLocker ? locker : [])
+            if (!IsFixed(item) && !taken.Contains(item.Id))
+                foreach (var place in places) Add(item, item.Id, place.Id, today: false);
+        return (options, items);
+
+        void Add(Item item, string thing, string place, bool today)
+        {
+            var from = known.GetValueOrDefault(thing);
+            var grams = item.WeightG ?? from?.WeightG ?? 0;
+            var value = item.Value ?? from?.Value ?? 0;
+            options.Add(new KitOption(thing, place, today, today && IsFixed(item), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.Items.Any(i => i.Id == thing), plan.Places.FirstOrDefault(p => p.Id == place))));
+            items.Add(today ? item : item with { Id = $"{thing}\u0000{place}", Place = place });
+        }
+    }
+
+    /// <summary>Batteries, cells and cards are reckoned by use, not by failure; chargers, bags and the like no need tells of.</summary>
+    internal static bool IsFixed(Item item) => item is not (Body or Lens or Adapter or Converter or Tube or Flash or Trigger or Support or Filter or StandLight);
+
+    /// <summary>Places at hand in every part, bags before pockets.</summary>
+    private static List<Place> Sensible(Plan plan) =>
+        [.. plan.Places.Where(p => plan.Parts.All(part => !part.Unreachable.Contains(p.Id))).BagsFirst().Take(PlacesTried)];
+
+    /// <summary>The goal first; among equals what is there and where it is stays.</summary>
+    private static long CostOf(KitGoal goal, Item item, double grams, double value, bool today, bool packed, Place? place)
+    {
+        var tie = today ? 0 : packed ? 3 : 5;
+        if (!today && place?.ReachSeconds < Nearness.PocketSeconds) tie++;
+        return KitTotal.Scale * (goal switch
+        {
+            KitGoal.Weight => (long)Math.Round(grams > 0 ? grams : Typical(item)),
+            KitGoal.Count => 1,
+            KitGoal.Value => (long)Math.Round(value),
+            _ => today ? -1 : packed ? 0 : 1,
+        }) + tie;
+    }
+
+    /// <summary>Grams of a thing nobody has weighed, so that it is not taken for nothing.</summary>
+    private static double Typical(Item item) => item switch
+    {
+        Body => 700,
+        Lens => 600,
+        Flash => 400,
+        Support => 1500,
+        StandLight => 500,
+        Converter => 200,
+        Adapter => 120,
+        Tube or Trigger => 80,
+        _ => 50,
+    };
+}
+
+/// <summary>How sums of a goal are scaled.</summary>
+public static class KitTotal
+{
+    /// <summary>One gram, thing, unit of money or change; below it lies what decides among equals.</summary>
+    public const long Scale = 1000;
+}

@@ -1,0 +1,196 @@
+using System.Globalization;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Advice;
+
+/// <summary>Edits that might mend a need; whether they do is for the report to say.</summary>
+internal static class MendCandidates
+{
+    private const int PlacesTried = 2;
+
+    /// <summary>Position of a camera that hangs from a strap beside those in the hands.</summary>
+    private const string Slung = "slung";
+
+    /// <summary>Each thing in each other place at hand, bags before pockets, the quickest first.</summary>
+    public static IEnumerable<PlanEdit> Moves(Plan plan, Part part)
+    {
+        var near = Bags(plan, part).ToList();
+        foreach (var item in plan.Items)
+        {
+            // What a setup of this part names is in a hand, wherever it is packed; what lies on another thing goes with it.
+            if (item is not (Body or Lens or Adapter or Converter or Tube or Flash or Battery or Cells or Card) || item.Place?.StartsWith('@') != false) continue;
+            if (part.Setups.Any(s => s.Named().Any(n => n.Id == item.Id))) continue;
+            foreach (var place in near)
+                if (place.Id != item.Place) yield return new MoveItem { Item = item.Id, Place = place.Id };
+        }
+    }
+
+    /// <summary>Each glass at hand on each camera in hand.</summary>
+    public static IEnumerable<PlanEdit> Mounts(Plan plan, Part part)
+    {
+        foreach (var setup in part.Setups)
+        {
+            if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is not { } body) continue;
+            foreach (var glass in GlassOnBody.Fitting(body, plan))
+                if (part.Setups.All(s => s.Lens != glass.Lens.Id) && plan.IsNear(part, glass.Pieces))
+                    yield return Mount.Of(part.Id, setup.Person, setup.Position, glass);
+        }
+    }
+
+    /// <summary>Each thing of the locker that is there that day, in the bags before the pockets, lightest first.</summary>
+    public static IEnumerable<PlanEdit> Packs(Plan plan, Part part, IReadOnlyList<Item> locker)
+    {
+        var packed = plan.Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
+        foreach (var item in locker.OrderBy(i => i.WeightG ?? double.MaxValue))
+        {
+            if (packed.Contains(item.Id) || KitOptions.IsFixed(item)) continue;
+            if (Day.Of(part) is { } day && !item.IsHere(day)) continue;
+            foreach (var place in Bags(plan, part).Take(PlacesTried)) yield return new PackThing { Thing = item.Id, Place = place.Id, Found = item };
+        }
+    }
+
+    /// <summary>A second one of what the need hangs by; where it is not met at all, the nearest thing made just good enough.</summary>
+    public static IEnumerable<IReadOnlyList<PlanEdit>> Borrows(DayAnalysis day, Part part, Need need)
+    {
+        var plan = day.Plan;
+        var findings = day.Find(part);
+        var found = findings.Needs.First(n => n.Need.Id == need.Id);
+        var kinds = found.Cuts.Where(c => c.Length == 1).Select(c => (Item?)day.Kit.Items[c[0]]).OfType<Item>().Where(i => i is not (Battery or Card or Cells)).Select(i => (Thing: Plain(i), Lens: (string?)null))
+            .Concat(found.Outcome is Outcome.Late or Outcome.Lost ? BetterThings(day, findings, found) : []).ToList();
+        // Where no single thing is to blame, whoever has it is: a second camera like theirs for somebody else.
+        if (kinds.Count == 0 && found.Best is { Rig.Fitted: { } like }) kinds.Add((Plain(like.Glass.Body), null));
+        var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
+        var bags = Bags(plan, part).Take(PlacesTried).ToList();
+        var has = found.Best is { } best ? plan.People[best.Rig.Actor].Id : null;
+        foreach (var (kind, lens) in kinds)
+            foreach (var place in bags)
+            {
+                var borrow = new BorrowThing { Item = kind with { Id = ItemIds.New("borrowed", kind.Label, taken), Place = place.Id } };
+                yield return [borrow];
+                if (place != bags[0]) continue;
+                // What happens once waits for no bag: the thing must be in the hand.
+                foreach (var inHand in InHand(plan, part, borrow.Item, lens, has)) yield return [borrow, .. inHand];
+                if (found.Best is not { Rig.Fitted: { } fitted } || borrow.Item is not Body) continue;
+                // And where the glass is one of a kind as well, a second whole camera.
+                var second = new BorrowThing { Item = Plain(fitted.Glass.Lens) with { Id = ItemIds.New("borrowed", "lens", taken), Place = place.Id } };
+                foreach (var inHand in InHand(plan, part, borrow.Item, second.Item.Id, has)) yield return [borrow, second, .. inHand];
+            }
+    }
+
+    private static IEnumerable<IReadOnlyList<PlanEdit>> InHand(Plan plan, Part part, Item thing, string? lens, string? has)
+    {
+        // A second of something serves best in the hands of somebody else.
+        var hands = part.Setups.Concat(plan.People.Where(p => p.Role != PersonRole.Assistant && part.Present?.Contains(p.Id) != false && part.Setups.All(s => s.Person != p.Id || s.Position != Slung))
+            .Select(p => new Setup { Person = p.Id, Position = Slung, Body = thing is Body ? thing.Id : null })).OrderBy(s => s.Person == has);
+        foreach (var setup in hands)
+        {
+            if (thing is Lens glass && plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is { } held && held.Mount.Contains(glass.Mount)) yield return [new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position, Body = held.Id, Lens = glass.Id }];
+            if (thing is not Body { Slots.Count: > 0 } body) continue;
+            // A body that comes along is empty: a battery and cards of its types that no other hand needs go in before the part.
+            var battery = Spare(plan, part).OfType<Battery>().FirstOrDefault(b => b.Type == body.BatteryType && b.Charged);
+            var cards = Spare(plan, part).OfType<Card>().Where(c => c.State == Card.Clear).ToList();
+            var filling = new List<PlanEdit>();
+            for (var slot = 0; slot < body.Slots.Count; slot++)
+            {
+                if (cards.Find(c => c.Type == body.Slots[slot].Type) is not { } card) continue;
+                cards.Remove(card);
+                filling.Add(new MoveItem { Item = card.Id, Place = FormattableString.Invariant($"@{body.Id}/{slot + 1}") });
+            }
+            if (filling.Count == 0) filling.Add(new BorrowThing { Item = new Card { Id = $"{body.Id}-card", Name = $"{body.Slots[0].Type} card", Type = body.Slots[0].Type, Place = $"@{body.Id}/1" } });
+            yield return
+            [
+                battery is null
+                    ? new BorrowThing { Item = new Battery { Id = $"{body.Id}-battery", Name = $"{body.BatteryType} battery", Type = body.BatteryType, Place = $"@{body.Id}" } }
+                    : new MoveItem { Item = battery.Id, Place = $"@{body.Id}" },
+                .. filling,
+                new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position, Body = body.Id, Lens = lens ?? setup.Lens, Adapter = lens is null ? setup.Adapter : null },
+            ];
+        }
+    }
+
+    /// <summary>Supplies that lie in a bag and in no hand of the part.</summary>
+    private static IEnumerable<Item> Spare(Plan plan, Part part)
+    {
+        var held = part.Setups.SelectMany(s => s.Named()).Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
+        return plan.Items.Where(i => !held.Contains(i.Id) && i.Place?.StartsWith('@') == false && !part.Unreachable.Contains(i.Place));
+    }
+
+    /// <summary>Somebody else there too, in every part that a person's absence harms.</summary>
+    public static IReadOnlyList<PlanEdit> Company(Plan plan, string absent, IEnumerable<Part> parts) =>
+        [.. parts.Where(p => p.Present is { } there && plan.People.Any(o => o.Id != absent && !there.Contains(o.Id)))
+            .Select(p => new SetPart { Part = p.Id, Present = [.. plan.People.Select(o => o.Id)] })];
+
+    private static IEnumerable<Place> Bags(Plan plan, Part part) => plan.PlacesNear(part).BagsFirst();
+
+    /// <summary>The kind of a thing, without what makes it this one.</summary>
+    private static Item Plain(Item like) => like with
+    {
+        Name = like switch
+        {
+            Lens lens => Figures(lens.Focal, lens.Aperture),
+            Body body => FormattableString.Invariant($"body, {body.Mount[0]} mount, {body.Megapixels} MP, clean to ISO {body.IsoCeiling:0}"),
+            Adapter adapter => $"adapter {adapter.LensMount} to {adapter.BodyMount}",
+            _ => like.Name,
+        },
+        Owner = null,
+        Status = null,
+        From = null,
+        To = null,
+        Serial = null,
+        Notes = null,
+        NeededBy = null,
+        Doubtful = false,
+        Number = null,
+        Make = null,
+        FirstUse = null,
+        ServiceDue = null,
+        Cycles = null,
+    };
+
+    private static string Figures(Interval focal, Interval aperture)
+    {
+        var mm = focal.Low == focal.High ? English.Tenths(focal.Low) : $"{English.Tenths(focal.Low)}–{English.Tenths(focal.High)}";
+        var f = aperture.Low == aperture.High ? English.Tenths(aperture.Low) : $"{English.Tenths(aperture.Low)}–{English.Tenths(aperture.High)}";
+        return $"{mm} f/{f}";
+    }
+
+    /// <summary>What fails by one thing only, with that made good: brighter glass, a cleaner body, a longer or wider lens, a stand.</summary>
+    private static IEnumerable<(Item Thing, string? Lens)> BetterThings(DayAnalysis day, PartFindings part, NeedFinding found)
+    {
+        var rules = day.Plan.Rules;
+        var near = day.Kit.Glass.Select(g => (g.Glass, Fit: NeedFit.Ambient(rules, part.Part, found.Need, g.Glass)))
+            .Where(w => w.Glass.Converter is null && w.Glass.Tube is null && w.Glass.Adapter is null && part.Ways.Layout.Actors.Length > 0).ToList();
+        foreach (var (glass, fit) in near.Where(w => w.Fit.NoFor == Shortfalls.Iso).OrderBy(w => w.Fit.StopsOver).Take(3))
+            yield return (Plain(glass.Body with { IsoCeiling = Math.Ceiling(fit.Iso / 3200) * 3200, WeightG = null, Value = null }), glass.Lens.Id);
+        if (near.Any(w => w.Fit.NoFor == Shortfalls.Support))
+            yield return (new Support { Id = "support", Name = "tripod", Form = "tripod" }, null);
+        if (found.Need.FocalMm(part.Part) is not { } focal) yield break;
+        // For each camera in hand the lens that frames the need, as bright as the light asks.
+        foreach (var body in near.Select(w => w.Glass.Body).DistinctBy(b => b.Id).Where(b => part.Part.Setups.Any(s => s.Body == b.Id)).OrderByDescending(b => b.IsoCeiling))
+        {
+            var mm = Math.Round(Math.Sqrt(focal.Low * focal.High) / body.Crop);
+            var lens = new Lens { Id = "lens", Mount = body.Mount[0], Focal = new Interval(mm, mm), Aperture = new Interval(1, 1) };
+            var fit = NeedFit.Ambient(rules, part.Part, found.Need, new GlassOnBody(body, lens, null, null, null));
+            // Where depth asks more than the widest, no brighter lens helps.
+            if (fit.FNumber > 1.01 || fit.Iso <= 0) continue;
+            var brightest = Math.Min(2.8, Math.Floor(Math.Sqrt(body.IsoCeiling / fit.Iso) * 10) / 10);
+            if (brightest >= 0.95) yield return (Plain(lens with { Aperture = new Interval(brightest, brightest) }), null);
+        }
+    }
+
+    /// <summary>The figures a thing to borrow must have, in words.</summary>
+    public static string Wanted(Item item) => item switch
+    {
+        Lens lens => string.Create(CultureInfo.InvariantCulture, $"a lens {Figures(lens.Focal, lens.Aperture)}, {lens.Mount} mount"),
+        Body body => FormattableString.Invariant($"a body, {body.Mount[0]} mount, {body.Megapixels:0.#} MP or more, clean to ISO {English.Iso(body.IsoCeiling)}, battery {body.BatteryType}"),
+        Adapter adapter => $"a sound adapter {adapter.LensMount} to {adapter.BodyMount}",
+        Flash flash => FormattableString.Invariant($"a flash, guide number {flash.GuideNumber:0.#}"),
+        Battery battery => $"a battery {battery.Type}",
+        Card card => $"a card {card.Type}",
+        _ => $"a {item.Label}",
+    };
+}

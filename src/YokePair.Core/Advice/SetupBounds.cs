@@ -1,0 +1,133 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Advice;
+
+/// <summary>What the hands can do for each need at the most, whatever glass is put in them: never too strict, sometimes too lax.</summary>
+internal sealed class SetupBounds(Outage outage, IReadOnlyList<Slot> slots)
+{
+    private readonly Plan plan = outage.Plan;
+    private readonly Kit kit = outage.Kit;
+    private readonly DayAnalysis now = new(outage.Plan, outage.AsThings);
+    private readonly DayAnalysis unhurried = new(Unhurried(outage.Plan), outage.AsThings);
+
+    /// <summary>The needs of a part.</summary>
+    public IEnumerable<NeedCover> Of(Part part) => Covers(part).Zip(AtBest(part.Id), Bounded);
+
+    /// <summary>The best that any setups can make of each need of a part; glass in hands is nothing to what a role wants.</summary>
+    private IEnumerable<Outcome> AtBest(string part)
+    {
+        var best = Of(unhurried, part);
+        return best.Any(n => n.Need.Role is not null) ? best.Zip(Of(now, part), (b, asIs) => b.Need.Role is null ? b.Outcome : asIs.Outcome) : best.Select(n => n.Outcome);
+    }
+
+    private static IReadOnlyList<NeedFinding> Of(DayAnalysis day, string part) => day.Find(day.Plan.Parts.First(p => p.Id == part), withCuts: false).Needs;
+
+    /// <summary>What no setups can do need not be tried.</summary>
+    private static NeedCover Bounded(NeedCover need, Outcome best) =>
+        !best.IsMet() ? need with { By = [], FullBy = [], Reached = false, ReachedFull = false, Handless = false }
+        : best == Outcome.Thins ? need with { FullBy = [], ReachedFull = false } : need;
+
+    private IEnumerable<NeedCover> Covers(Part part)
+    {
+        var layout = new PartLayout(kit, part);
+        var here = slots.Select((slot, at) => (Slot: slot, At: at)).Where(x => x.Slot.Part == part.Id).ToList();
+        foreach (var need in part.Needs)
+        {
+            var tolerance = need.ToleranceSeconds(plan.Rules) + 1e-9;
+            var by = new List<Choice>();
+            var full = new List<Choice>();
+            var serving = new Dictionary<FittedGlass, (bool Some, bool Full)>();
+            foreach (var glass in kit.Glass) serving.Add(glass, Serves(kit, part, need, glass.Glass));
+            foreach (var (slot, at) in here)
+            {
+                var setup = part.Setups.First(s => s.Person == slot.Person && s.Position == slot.Position);
+                var actor = layout.PersonIndex(slot.Person);
+                if (setup.Unattended == true ? need.Unattended != true : !layout.Actors.Contains(actor) || plan.Rules.Seconds.Raise > tolerance) continue;
+                if (need.Who != Need.Anyone && need.Who != slot.Person) continue;
+                for (var o = 0; o < slot.Options.Count; o++)
+                {
+                    if (Array.Find(kit.Glass, g => kit.Items[g.Body].Id == setup.Body && Same(kit, g, slot.Options[o])) is not { } glass || !serving[glass].Some) continue;
+                    by.Add(new Choice(at, o));
+                    if (serving[glass].Full) full.Add(new Choice(at, o));
+                }
+            }
+            var (reached, reachedFull) = Reached(layout, need, tolerance, serving);
+            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, need.Role is not null);
+        }
+    }
+
+    /// <summary>
+    /// What somebody could do by reaching for something else, if every piece of glass lay where it costs nothing: take a
+    /// camera that is in no hand of theirs as it lies, or change glass on any.
+    /// </summary>
+    private (bool Some, bool Full) Reached(PartLayout layout, Need need, double tolerance, Dictionary<FittedGlass, (bool Some, bool Full)> serving)
+    {
+        var seconds = plan.Rules.Seconds;
+        var (any, whole) = (false, false);
+        foreach (var actor in layout.Actors)
+        {
+            if (need.Who != Need.Anyone && layout.PersonIndex(need.Who) != actor) continue;
+            foreach (var (glass, (some, full)) in serving)
+            {
+                if (!some || layout.IsUnattended(glass.Body)) continue;
+                var raised = layout.Cost(actor, layout.SourceOf(glass.Body)) + seconds.Raise;
+                var ownHand = layout.SetupOf(glass.Body) is { } setup && layout.PersonIndex(setup.Person) == actor;
+                if (raised + (ownHand ? seconds.ChangeLens : 0) <= tolerance) (any, whole) = (true, whole || full);
+            }
+        }
+        return (any, whole);
+    }
+
+    /// <summary>How well glass serves a need with whatever helps it best, if that could be had for nothing.</summary>
+    private static (bool Some, bool Full) Serves(Kit kit, Part part, Need need, GlassOnBody glass)
+    {
+        if (need.Role is not null) return (false, false);
+        var best = Helped(kit, part, need, glass).Min();
+        return (best != Quality.No, best == Quality.Full);
+    }
+
+    private static IEnumerable<Quality> Helped(Kit kit, Part part, Need need, GlassOnBody glass)
+    {
+        var rules = kit.Plan.Rules;
+        yield return NeedFit.AmbientQuality(rules, part, need, glass);
+        yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(Supported: true));
+        foreach (var index in kit.Flashes)
+        {
+            var flash = (Flash)kit.Items[index];
+            if (flash.GuideNumber is null) continue;
+            if (NeedFit.FlashThinkable(part, need, LightKind.Flash)) yield return NeedFit.WithFlash(rules, part, need, glass, flash, supported: true).Quality;
+            // The gel is the stand's to choose.
+            if (NeedFit.FlashThinkable(part, need, LightKind.Stands)) yield return NeedFit.WithStands(rules, part, need, glass, [(flash, part.Gel)], supported: true).Quality;
+        }
+        if (need.Light.Contains(LightKind.Continuous))
+            foreach (var lamp in kit.Plan.Items.OfType<StandLight>())
+                if (lamp.LuxAtOneM is { } lux)
+                {
+                    yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, 0, RigFit.LampEv(part, need, lux)));
+                    yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, 0, RigFit.PlacedLampEv(part, need, lux)));
+                }
+        foreach (var index in kit.Filters)
+            if (((Filter)kit.Items[index]).Stops is { } stops) yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, stops));
+    }
+
+    private static bool Same(Kit kit, FittedGlass glass, Chain chain) =>
+        glass.Pieces.ToHashSet().SetEquals(chain.Items.Select(id => kit.IndexOf(id) is var item && kit.Twins.Of(item) is { } alike ? alike[0] : item));
+
+    /// <summary>
+    /// An outer bound of every choice of setups: no handling takes time, and whatever is in reach is at hand. What fails
+    /// even so fails with any setups.
+    /// </summary>
+    public static Plan Unhurried(Plan plan) => plan with
+    {
+        Rules = plan.Rules with
+        {
+            Seconds = new HandlingSeconds { Raise = 0, ChangeLens = 0, FitAdapter = 0, ChangeBattery = 0, ChangeCard = 0, FitFlash = 0, Borrow = 0, FitSupport = 0, FitFilter = 0, PlaceLight = 0 },
+        },
+        People = [.. plan.People.Select(p => p with { HandOverSeconds = null })],
+        Places = [.. plan.Places.Select(p => p with { ReachSeconds = 0 })],
+        Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null })],
+    };
+}

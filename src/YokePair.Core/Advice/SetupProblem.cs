@@ -1,0 +1,200 @@
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Advice;
+
+/// <summary>
+/// The choice of glass for every hand in some parts of a day so that every need is met with the fewest changes: as plain
+/// data for a solver, and the report as the judge of what it finds.
+/// </summary>
+public sealed class SetupProblem
+{
+    private readonly Plan plan;
+    private readonly HashSet<string> chosen;
+
+    /// <summary>Prepares it.</summary>
+    /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
+    /// <param name="parts">Ids of the parts whose setups may change; null = all.</param>
+    /// <param name="pulled">What has failed: the setups for the rest of the day do without it.</param>
+    public SetupProblem(Plan plan, IReadOnlyCollection<string>? parts = null, IReadOnlyList<Pulled>? pulled = null)
+    {
+        this.plan = plan;
+        chosen = [.. parts ?? plan.Parts.Select(p => p.Id)];
+        var outage = new Outage(plan, pulled ?? []);
+        // What went along has gone, whatever is set up otherwise from now on.
+        Pulled = outage.AsThings;
+        var slots = new List<Slot>();
+        foreach (var part in outage.Plan.Parts.Where(p => chosen.Contains(p.Id)))
+            foreach (var setup in part.Setups)
+                if (setup.Body is not null) slots.Add(SlotOf(plan, part, setup, outage));
+        Slots = slots;
+        var bounds = new SetupBounds(outage, Slots);
+        Needs = [.. outage.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(bounds.Of)];
+        Successions = [.. Follow(outage)];
+        Exclusive = [.. OneAtATime()];
+    }
+
+    /// <summary>What has failed.</summary>
+    public IReadOnlyList<Pulled> Pulled { get; }
+
+    /// <summary>Every position that may change.</summary>
+    public IReadOnlyList<Slot> Slots { get; }
+
+    /// <summary>Every need of the chosen parts.</summary>
+    public IReadOnlyList<NeedCover> Needs { get; }
+
+    /// <summary>Where a change may be counted.</summary>
+    public IReadOnlyList<Succession> Successions { get; }
+
+    /// <summary>Choices of which at most one may be made: each names the same thing at the same time.</summary>
+    public IReadOnlyList<IReadOnlyList<Choice>> Exclusive { get; }
+
+    /// <summary>The plan with an option chosen for every slot.</summary>
+    public Plan With(IReadOnlyList<int> options)
+    {
+        var next = plan;
+        foreach (var part in plan.Parts.Where(p => chosen.Contains(p.Id)))
+            next = next.With(part with { Setups = [.. part.Setups.Select(s => Find(part.Id, s) is var at and >= 0 ? Put(s, Slots[at].Options[options[at]]) : s)] });
+        return next;
+    }
+
+    /// <summary>Every need of the chosen parts with the options, in the order of <see cref="Needs"/>, as the report has it.</summary>
+    public IReadOnlyList<JudgedNeed> Judge(IReadOnlyList<int> options)
+    {
+        var next = With(options);
+        var day = new DayAnalysis(next, Pulled);
+        var judged = new List<JudgedNeed>();
+        foreach (var part in day.Plan.Parts.Where(p => chosen.Contains(p.Id)))
+        {
+            var found = day.Find(part);
+            foreach (var need in found.Needs)
+            {
+                var hands = need.Ways.Only([.. need.Ways.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))]);
+                var own = day.BestOf(hands, found.Failed).Outcome;
+                judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome));
+            }
+        }
+        return judged;
+    }
+
+    private static bool IsInHand(PartLayout layout, Rig rig) =>
+        rig.Fitted is null || rig.Hands != rig.Actor || (!rig.ChangesLens && layout.HandsOf(layout.SourceOf(rig.Fitted.Body)) == rig.Actor);
+
+    /// <summary>Changes of glass that touch a chosen part, on the way in or out, and how many of them have too little time.</summary>
+    public (int All, int Tight) Changes(IReadOnlyList<int> options)
+    {
+        var changed = Successions.Where(s => Carried(s.Before, s.FixedBefore, options) != Carried(s.After, s.FixedAfter, options)).ToList();
+        return (changed.Count, changed.Count(s => s.Tight));
+    }
+
+    /// <summary>What must be done to come from the plan to the options: each position's run of parts with the same new glass is one piece.</summary>
+    public IReadOnlyList<ProposedChange> Differences(IReadOnlyList<int> options)
+    {
+        var pieces = new List<ProposedChange>();
+        foreach (var position in Slots.Select((slot, at) => (Slot: slot, At: at)).GroupBy(x => (x.Slot.Person, x.Slot.Position)))
+        {
+            var order = Day.InOrder(plan).Select(p => p.Id).ToList();
+            (Chain To, List<Mount> Edits)? run = null;
+            foreach (var (slot, at) in position.OrderBy(x => order.IndexOf(x.Slot.Part)))
+            {
+                var to = slot.Options[options[at]];
+                if (options[at] == slot.Current || run?.To != to) Close();
+                if (options[at] == slot.Current) continue;
+                run ??= (to, []);
+                run.Value.Edits.Add(new Mount
+                {
+                    Part = slot.Part,
+                    Person = slot.Person,
+                    Position = slot.Position,
+                    Body = plan.Parts.First(p => p.Id == slot.Part).Setups.First(s => s.Person == slot.Person && s.Position == slot.Position).Body,
+                    Lens = to.Lens,
+                    Converter = to.Converter,
+                    Tube = to.Tube,
+                    Adapter = to.Adapter,
+                });
+            }
+            Close();
+
+            void Close()
+            {
+                if (run is { } done) pieces.Add(new ProposedChange(position.Key.Person, position.Key.Position, [.. done.To.Items.Select(i => plan.Items.First(x => x.Id == i).Label)], done.Edits));
+                run = null;
+            }
+        }
+        return pieces;
+    }
+
+    private Chain? Carried(int? slot, Chain? otherwise, IReadOnlyList<int> options) => slot is { } at ? Slots[at].Options[options[at]] : otherwise;
+
+    private static Setup Put(Setup setup, Chain chain) => setup with { Lens = chain.Lens, Converter = chain.Converter, Tube = chain.Tube, Adapter = chain.Adapter };
+
+    private int Find(string part, Setup setup)
+    {
+        for (var i = 0; i < Slots.Count; i++)
+            if (Slots[i].Part == part && Slots[i].Person == setup.Person && Slots[i].Position == setup.Position) return i;
+        return -1;
+    }
+
+    private static Slot SlotOf(Plan plan, Part part, Setup setup, Outage outage)
+    {
+        var now = Chain.Of(setup);
+        var body = plan.Items.OfType<Body>().First(b => b.Id == setup.Body);
+        var close = part.Needs.Any(n => n.CloseWidthMm is not null);
+        var options = new List<Chain> { now };
+        // Who is absent keeps what they hold; a camera that is gone can only give up its glass to another.
+        if (outage.AbsentIn(part).Contains(setup.Person)) return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+        if (outage.IsGone(outage.Kit.IndexOf(body.Id), part))
+        {
+            if (!now.Items.Any(i => outage.IsGone(outage.Kit.IndexOf(i), part)) && now.Items.Any()) options.Add(new Chain(null, null, null, null));
+            return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+        }
+        List<string> stay = [.. now.Items.Where(i => outage.IsSaved(part, i))];
+        foreach (var glass in GlassOnBody.Fitting(body, plan))
+        {
+            if (glass.Tube is not null && !close) continue;
+            if (Day.Of(part) is { } day && glass.Pieces.Any(p => outage.Kit.AwayWith(outage.Kit.IndexOf(p.Id), day) != Kit.None)) continue;
+            if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
+            if (!plan.IsNear(part, glass.Pieces)) continue;
+            var chain = new Chain(glass.Lens.Id, glass.Converter?.Id, glass.Tube?.Id, glass.Adapter?.Id);
+            if (!options.Contains(chain) && stay.All(chain.Items.Contains)) options.Add(chain);
+        }
+        return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+    }
+
+    private IEnumerable<Succession> Follow(Outage outage)
+    {
+        var before = new Dictionary<(string, string), (Setup Setup, Part Part)>();
+        foreach (var part in Day.InOrder(plan))
+            foreach (var setup in part.Setups)
+            {
+                // Nothing is changed on a camera that is gone, or by who is absent.
+                if (outage.AbsentIn(part).Contains(setup.Person) || (setup.Body is { } body && outage.IsGone(outage.Kit.IndexOf(body), part))) continue;
+                var at = (setup.Person, setup.Position);
+                if (before.TryGetValue(at, out var was) && was.Setup.Body == setup.Body && (chosen.Contains(part.Id) || chosen.Contains(was.Part.Id)))
+                {
+                    var free = part.Start is { } start && was.Part.End is { } end ? (start - end).TotalSeconds : 0;
+                    yield return new Succession(SlotOr(was.Part, was.Setup), Chain.Of(was.Setup), SlotOr(part, setup), Chain.Of(setup),
+                        free < plan.Rules.Seconds.ChangeLens && part.Needs.Any(n => n.Importance == Importance.Once));
+                }
+                before[at] = (setup, part);
+            }
+
+        int? SlotOr(Part part, Setup setup) => chosen.Contains(part.Id) && Find(part.Id, setup) is var at and >= 0 ? at : null;
+    }
+
+    private IEnumerable<IReadOnlyList<Choice>> OneAtATime()
+    {
+        var uses = Slots.SelectMany((slot, at) => slot.Options.SelectMany((chain, o) => chain.Items.Select(item => (Item: item, Choice: new Choice(at, o))))).ToLookup(x => x.Item, x => x.Choice);
+        foreach (var part in plan.Parts.Where(p => chosen.Contains(p.Id)))
+        {
+            var together = plan.Parts.Where(p => p.Id == part.Id || Day.Overlap(p, part)).Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
+            foreach (var item in uses)
+            {
+                var choices = item.Where(c => together.Contains(Slots[c.Slot].Part)).ToList();
+                if (choices.Select(c => c.Slot).Distinct().Count() > 1) yield return choices;
+            }
+        }
+    }
+}

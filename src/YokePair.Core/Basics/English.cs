@@ -1,0 +1,34 @@
+using System.Globalization;
+
+namespace YokePair.Core.Basics;
+
+/// <summary>How numbers and lists read in a sentence.</summary>
+internal static class English
+{
+    private static readonly string[] Small = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
+
+    public static string Number(int n) => n < Small.Length ? Small[n] : n.ToString(CultureInfo.InvariantCulture);
+
+    public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+
+    /// <summary>One; one and two; one, two and three.</summary>
+    public static string List(IReadOnlyList<string> items) =>
+        items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}";
+
+    /// <summary>Seconds up to two minutes, then minutes.</summary>
+    public static string Seconds(double seconds) =>
+        double.IsPositiveInfinity(seconds) ? "without limit"
+        : seconds < 120 ? FormattableString.Invariant($"{seconds:0.#} s")
+        : FormattableString.Invariant($"{seconds / 60:0.#} min");
+
+    public static string Tenths(double value) => value.ToString("0.#", CultureInfo.InvariantCulture);
+
+    /// <summary>Two significant figures, thousands set off by a thin space, as the dial of a camera is read.</summary>
+    public static string Iso(double iso)
+    {
+        if (iso < 1 || double.IsInfinity(iso)) return iso.ToString("0.#", CultureInfo.InvariantCulture);
+        var unit = Math.Pow(10, Math.Max(0, Math.Floor(Math.Log10(iso)) - 1));
+        var rounded = Math.Round(iso / unit) * unit;
+        return rounded.ToString(rounded < 10_000 ? "0" : "#,0", CultureInfo.InvariantCulture).Replace(',', '\u202F');
+    }
+}

@@ -1,0 +1,83 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Failure;
+
+/// <summary>Something that can go, with what goes with it. Either <see cref="Goes"/> or <see cref="Changes"/> says what it does.</summary>
+/// <param name="Id">Id of the thing, place, person, radio system, battery type or event; for a rig, of its body.</param>
+/// <param name="Kind">What goes.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Goes">Numbers of the things that are gone in a part; where they go later or are mended, none before and after.</param>
+/// <param name="Changes">The plan as it then is, where more than things is gone.</param>
+internal sealed record Loss(string Id, LossKind Kind, string Name, Func<PartLayout, int[]>? Goes, Func<Plan, Plan>? Changes = null);
+
+/// <summary>Every loss of a day that is thought of.</summary>
+internal static class Losses
+{
+    public static IEnumerable<Loss> Of(Kit kit) =>
+        Things(kit).Concat(Rigs(kit)).Concat(Places(kit.Plan)).Concat(People(kit.Plan)).Concat(Radios(kit.Plan)).Concat(Refused(kit.Plan)).Concat(Own(kit.Plan));
+
+    /// <summary>One of them; null when there is no such.</summary>
+    public static Loss? Find(Kit kit, LossKind kind, string id) => Of(kit).FirstOrDefault(l => l.Kind == kind && l.Id == id);
+
+    /// <summary>Each single thing.</summary>
+    public static IEnumerable<Loss> Things(Kit kit) =>
+        Enumerable.Range(0, kit.Items.Length).Select(i => new Loss(kit.Items[i].Id, LossKind.Item, kit.Items[i].Label, _ => [i]));
+
+    /// <summary>Each camera with all on it.</summary>
+    public static IEnumerable<Loss> Rigs(Kit kit) =>
+        kit.Bodies.Select(body => new Loss(kit.Items[body].Id, LossKind.Rig, $"{kit.Items[body].Label} and all on it", layout => RigOf(kit, layout, body)));
+
+    /// <summary>Each camera with what is in it but not what a setup hangs on it: what goes in any case, whatever the setups.</summary>
+    public static IEnumerable<Loss> BareRigs(Kit kit) =>
+        kit.Bodies.Select(body => new Loss(kit.Items[body].Id, LossKind.Rig, $"{kit.Items[body].Label} and all on it",
+            _ => [body, .. Enumerable.Range(0, kit.Items.Length).Where(i => kit.RestsOn[i] == body && kit.Items[i] is (Battery or Card))]));
+
+    /// <summary>Each place with all in it.</summary>
+    public static IEnumerable<Loss> Places(Plan plan) => plan.Places.Select((place, at) => new Loss(place.Id, LossKind.Place, place.Name ?? place.Id,
+        layout => [.. Enumerable.Range(0, layout.Kit.Items.Length).Where(i => layout.SourceOf(i) == at)]));
+
+    private static IEnumerable<Loss> People(Plan plan) => plan.People.Select(person => new Loss(person.Id, LossKind.Person, $"{person.Name ?? person.Id} is absent", null, now => now with
+    {
+        Parts = [.. now.Parts.Select(p => Outage.Without(now, p, [person.Id]))],
+    }));
+
+    private static IEnumerable<Loss> Radios(Plan plan) =>
+        plan.Items.SelectMany(Outage.SystemsOf).Distinct(StringComparer.Ordinal).Order(StringComparer.Ordinal)
+            .Select(system => new Loss(system, LossKind.Radio, $"radio {system} is jammed", null, now => Outage.Jammed(now, [system])));
+
+    private static IEnumerable<Loss> Refused(Plan plan) =>
+        plan.Items.OfType<Battery>().Where(b => b.Type is not null && b.Make is Make.ThirdParty or Make.Cheap).GroupBy(b => b.Type!, StringComparer.Ordinal).Select(type =>
+        {
+            var ids = type.Select(b => b.Id).ToHashSet(StringComparer.Ordinal);
+            return new Loss(type.Key, LossKind.Batteries, $"{type.Key} of another maker refused", layout => Numbers(layout, ids));
+        });
+
+    private static IEnumerable<Loss> Own(Plan plan) => (plan.Events ?? []).Select(own =>
+    {
+        var ids = own.Items.ToHashSet(StringComparer.Ordinal);
+        return new Loss(own.Id, LossKind.Own, own.Name ?? own.Id, layout => own.Lasts(plan, layout.Part) ? Numbers(layout, ids) : []);
+    });
+
+    private static int[] Numbers(PartLayout layout, HashSet<string> ids)
+    {
+        var items = layout.Kit.Items;
+        return [.. Enumerable.Range(0, items.Length).Where(i => ids.Contains(items[i].Id))];
+    }
+
+    /// <summary>The body, what its setup hangs on it, and what is packed on or in any of that.</summary>
+    private static int[] RigOf(Kit kit, PartLayout layout, int body)
+    {
+        var rig = new HashSet<int> { body };
+        foreach (var glass in layout.OnBody(body)) rig.Add(glass);
+        if (layout.SetupOf(body) is { } setup)
+            foreach (var (_, id) in setup.Named()) rig.Add(kit.IndexOf(id));
+        for (var grew = true; grew;)
+        {
+            grew = false;
+            for (var i = 0; i < kit.Items.Length; i++)
+                if (kit.RestsOn[i] != Kit.None && rig.Contains(kit.RestsOn[i]) && layout.SetupOf(i) is null) grew |= rig.Add(i);
+        }
+        return [.. rig];
+    }
+}

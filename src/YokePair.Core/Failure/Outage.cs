@@ -1,0 +1,137 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Failure;
+
+/// <summary>
+/// What pulls take out of a day, part by part. A dropped camera takes along what is on it when it goes, a stolen bag what is in
+/// it then; a person takes nobody else's hands; a jammed radio leaves its things to work by themselves.
+/// </summary>
+internal sealed class Outage
+{
+    private readonly List<(Pulled Pull, HashSet<int> Items)> things = [];
+    private readonly Dictionary<string, Kit> deaf = new(StringComparer.Ordinal);
+
+    public Outage(Plan plan, IReadOnlyList<Pulled> pulled)
+    {
+        Pulled = pulled;
+        var absent = pulled.Where(p => p.Kind == LossKind.Person).ToList();
+        Plan = absent.Count == 0 ? plan : plan with
+        {
+            Parts = [.. plan.Parts.Select(part => Without(plan, part, [.. absent.Where(p => Day.Lasts(plan, part, p.FromPart, p.UntilPart)).Select(p => p.Item)]))],
+        };
+        Kit = new Kit(Plan);
+        foreach (var pull in pulled.Where(p => p.Kind is not (LossKind.Person or LossKind.Radio)))
+            things.Add((pull, [.. pull.Kind == LossKind.Item ? new[] { Kit.IndexOf(pull.Item) }.Where(i => i != Kit.None) : Along(pull)]));
+        foreach (var systems in Plan.Parts.Select(Jammed).Where(s => s.Count > 0).DistinctBy(Key)) deaf[Key(systems)] = new Kit(Jammed(Plan, systems));
+    }
+
+    /// <summary>What is pulled.</summary>
+    public IReadOnlyList<Pulled> Pulled { get; }
+
+    /// <summary>The plan in which those who are absent are not present.</summary>
+    public Plan Plan { get; }
+
+    /// <summary>Its things.</summary>
+    public Kit Kit { get; }
+
+    /// <summary>The things as they are in a part: by a jammed radio none sends or hears.</summary>
+    public Kit KitOf(Part part) => deaf.Count > 0 && Jammed(part) is { Count: > 0 } systems ? deaf[Key(systems)] : Kit;
+
+    /// <summary>Whether a thing is gone in a part.</summary>
+    public bool IsGone(int item, Part part) => things.Exists(t => t.Items.Contains(item) && Lasts(t.Pull, part));
+
+    /// <summary>Numbers of the things that are gone in a part.</summary>
+    public IEnumerable<int> GoneIn(Part part) => things.Where(t => Lasts(t.Pull, part)).SelectMany(t => t.Items);
+
+    /// <summary>Ids of the people who are absent in a part.</summary>
+    public IEnumerable<string> AbsentIn(Part part) => Pulled.Where(p => p.Kind == LossKind.Person && Lasts(p, part)).Select(p => p.Item);
+
+    /// <summary>Whether a thing is left because it is in a hand just when the bag it belongs in, or the camera it belongs on, goes.</summary>
+    public bool IsSaved(Part part, string item)
+    {
+        var at = Kit.IndexOf(item);
+        return things.Exists(t => At(t.Pull)?.Id == part.Id && t.Pull.Kind switch
+        {
+            LossKind.Place => Kit.PackedIn(at) == t.Pull.Item,
+            LossKind.Rig => RestsOnAny(at, t.Items),
+            _ => false,
+        });
+    }
+
+    private bool RestsOnAny(int item, HashSet<int> others)
+    {
+        for (var steps = 0; steps <= Kit.Items.Length && Kit.RestsOn[item] != Kit.None; steps++)
+            if (others.Contains(item = Kit.RestsOn[item])) return true;
+        return false;
+    }
+
+    /// <summary>Ids of the things that are gone with a pull.</summary>
+    public IReadOnlyList<string> ItemsOf(Pulled pull) => [.. things.Where(t => t.Pull == pull).SelectMany(t => t.Items).Order().Select(i => Kit.Items[i].Id)];
+
+    /// <summary>The same with each thing by itself: what went along with a camera or a bag has gone, wherever it would be with other setups.</summary>
+    public IReadOnlyList<Pulled> AsThings =>
+    [
+        .. Pulled.Where(p => p.Kind is LossKind.Person or LossKind.Radio),
+        .. things.SelectMany(t => t.Items.Select(i => new Pulled(Kit.Items[i].Id, t.Pull.FromPart, t.Pull.UntilPart))),
+    ];
+
+    /// <summary>What a pull is called after "without".</summary>
+    public string Name(Pulled pull) => pull.Kind switch
+    {
+        LossKind.Item => Plan.Items.FirstOrDefault(i => i.Id == pull.Item)?.Label ?? pull.Item,
+        LossKind.Rig => $"{Plan.Items.FirstOrDefault(i => i.Id == pull.Item)?.Label ?? pull.Item} and all on it",
+        LossKind.Place => $"{Plan.Places.FirstOrDefault(p => p.Id == pull.Item)?.Name ?? pull.Item} and all in it",
+        LossKind.Person => Plan.People.FirstOrDefault(p => p.Id == pull.Item)?.Name ?? pull.Item,
+        LossKind.Radio => $"radio {pull.Item}",
+        LossKind.Batteries => $"{pull.Item} of another maker",
+        _ => $"things of \"{Plan.Events?.FirstOrDefault(e => e.Id == pull.Item)?.Name ?? pull.Item}\"",
+    };
+
+    /// <summary>Whether a way in a part, told by its person and things, is cut.</summary>
+    public bool Cuts(Part part, WayReport way)
+    {
+        if (AbsentIn(part).Contains(way.Person)) return true;
+        var systems = Jammed(part);
+        return way.Items.Select(Kit.IndexOf).Any(i => IsGone(i, part) || SystemsOf(Kit.Items[i]).Any(systems.Contains));
+    }
+
+    /// <summary>A part without some people.</summary>
+    public static Part Without(Plan plan, Part part, IReadOnlyList<string> people) =>
+        people.Count == 0 ? part : part with { Present = [.. (part.Present ?? [.. plan.People.Select(p => p.Id)]).Where(id => !people.Contains(id))] };
+
+    /// <summary>A plan in which nothing sends or hears by some radio systems.</summary>
+    public static Plan Jammed(Plan plan, IReadOnlyList<string> systems) => plan with { Items = [.. plan.Items.Select(i => systems.Aggregate(i, Deaf))] };
+
+    /// <summary>Radio systems a thing sends or hears by.</summary>
+    public static IEnumerable<string> SystemsOf(Item item) => item switch
+    {
+        Flash { RadioSystem: { } system } => [system],
+        Trigger trigger => new[] { trigger.Sends, trigger.Hears }.OfType<string>(),
+        _ => [],
+    };
+
+    private static Item Deaf(Item item, string system) => item switch
+    {
+        Flash flash when flash.RadioSystem == system => flash with { RadioSystem = null, CanSend = null, CanHear = null },
+        Trigger trigger => trigger with { Sends = trigger.Sends == system ? null : trigger.Sends, Hears = trigger.Hears == system ? null : trigger.Hears },
+        _ => item,
+    };
+
+    private static string Key(List<string> systems) => string.Join('\n', systems);
+
+    private List<string> Jammed(Part part) => [.. Pulled.Where(p => p.Kind == LossKind.Radio && Lasts(p, part)).Select(p => p.Item).Order(StringComparer.Ordinal)];
+
+    private bool Lasts(Pulled pull, Part part) => Day.Lasts(Plan, part, pull.FromPart, pull.UntilPart);
+
+    /// <summary>What goes along, as it lies and hangs when it goes.</summary>
+    private int[] Along(Pulled pull)
+    {
+        if (Losses.Find(Kit, pull.Kind, pull.Item)?.Goes is not { } goes || At(pull) is not { } at) return [];
+        return goes(new PartLayout(Kit, at));
+    }
+
+    /// <summary>The part in which a pull happens; null on a day without parts.</summary>
+    private Part? At(Pulled pull) => Plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart) ?? (Day.InOrder(Plan) is [var first, ..] ? first : null);
+}

@@ -1,0 +1,33 @@
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Library;
+
+/// <summary>How many frames a part takes, where nobody has typed it.</summary>
+public static class FrameEstimate
+{
+    private const double UsualPerMinute = 3;
+
+    /// <summary>As typed, else the part's length × the frames a minute that its kind usually takes; half of that on a slow day, one and a half times on a busy one.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="length">How long it is; null = as its clock times say.</param>
+    public static FrameCount Of(Part part, TimeSpan? length = null)
+    {
+        if (part.Frames is { } typed) return typed;
+        var minutes = (length ?? (part is { Start: { } start, End: { } end } ? end - start : TimeSpan.Zero)).TotalMinutes;
+        var likely = minutes * PerMinute(part.Kind);
+        return new FrameCount { Low = (int)Math.Ceiling(likely / 2), Likely = (int)Math.Ceiling(likely), High = (int)Math.Ceiling(likely * 1.5) };
+    }
+
+    /// <summary>Frames a minute by kind of part, both hands together.</summary>
+    public static double PerMinute(string? kind) => kind switch
+    {
+        "play" or "hall-play" or "race" => 25,
+        "warm-up" or "podium" => 6,
+        "first-dance" or "exit" => 10,
+        "ceremony" or "awards" or "concert" or "dance-floor" => 6,
+        "couple" or "groups" => 5,
+        "break" => 0,
+        "talks" or "dinner" => 1.5,
+        _ => UsualPerMinute,
+    };
+}
