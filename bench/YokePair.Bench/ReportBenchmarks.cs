@@ -3,10 +3,21 @@ using BenchmarkDotNet.Columns;
 using BenchmarkDotNet.Configs;
 using BenchmarkDotNet.Jobs;
 using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
 using YokePair.Core.Tests;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Bench;
 
@@ -62,7 +73,7 @@ public class ReportBenchmarks
 
     /// <summary>What finding the cut sets by removing every three things would do as often as there are such sets; <see cref="Removals"/>.</summary>
     [Benchmark(Description = "wedding: three things removed, every need looked at again, once")]
-    public IReadOnlyList<Outcome> OneTriple() => new DayAnalysis(wedding, [new Pulled("z70"), new Pulled("b2"), new Pulled("l85")]).Outcomes();
+    public IReadOnlyList<NeedReport> OneTriple() => new DayAnalysis(wedding, [new Pulled("z70"), new Pulled("b2"), new Pulled("l85")]).Report(withEvents: false).Needs;
 
     [Benchmark(Description = "wedding with ten times the things")]
     public Report TenTimes() => new DayAnalysis(tenTimes).Report();
@@ -73,14 +84,17 @@ public class ReportBenchmarks
     [Benchmark(Description = "wedding with ten times the things: the same")]
     public PullResult PullTenTimes() => Pulled(tenTimes);
 
-    private readonly Dictionary<Plan, (Report Whole, Report Left)> reports = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<Plan, (DayAnalysis Whole, Report Board, DayAnalysis Left, Report Then)> days = new(ReferenceEqualityComparer.Instance);
 
     /// <summary>Compares, swaps included; the reports are not counted, they are above.</summary>
     private PullResult Pulled(Plan plan)
     {
-        List<Pulled> pulled = [new("b1", "vows")];
-        if (!reports.TryGetValue(plan, out var both)) reports[plan] = both = (new DayAnalysis(plan).Report(withEvents: false), new DayAnalysis(plan, pulled).Report(withEvents: false));
-        return PullTest.Compare(plan, pulled, both.Whole, both.Left);
+        if (!days.TryGetValue(plan, out var both))
+        {
+            var (whole, left) = (new DayAnalysis(plan), new DayAnalysis(plan, [new Pulled("b1", "vows")]));
+            days[plan] = both = (whole, whole.Report(withEvents: false), left, left.Report(withEvents: false));
+        }
+        return PullTest.Compare(both.Whole, both.Board, both.Left, both.Then);
     }
 
     /// <summary>Nine more of each thing, in the bag the first is in.</summary>

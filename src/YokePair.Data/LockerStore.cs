@@ -1,7 +1,20 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Data;
 
@@ -29,26 +42,16 @@ public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused 
     internal static readonly LockerOutcome Made = new([]);
 }
 
-/// <summary>
-/// The things as last read, for those who look them up at every edit of a day. This program alone writes the file, so
-/// what it does not change stays as it was read.
-/// </summary>
+/// <summary>The locker as it was at a revision.</summary>
+/// <param name="Revision">Revision of the whole locker.</param>
+/// <param name="Things">Every thing.</param>
+/// <param name="Pairs">What the owner knows of pairs.</param>
+public sealed record LockerState(int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs);
+
+/// <summary>The locker as it was last read: good as long as its revision is that of the file, which is asked each time.</summary>
 public sealed class LockerMemory
 {
-    private (int Version, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs)? last;
-    private int version;
-
-    internal int Version => Volatile.Read(ref version);
-
-    internal void Forget() => Interlocked.Increment(ref version);
-
-    internal (IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs)? Recall() => last is { } known && known.Version == Version ? (known.Things, known.Pairs) : null;
-
-    /// <summary>Keeps what was read, unless something was written since the reading began.</summary>
-    internal void Keep(int readAt, StoredLocker locker)
-    {
-        if (readAt == Version) last = (readAt, locker.Things, locker.Pairs);
-    }
+    internal LockerState? Last { get; set; }
 }
 
 /// <summary>Keeps the locker. Every change is one transaction, all of it or nothing.</summary>
@@ -64,18 +67,18 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
             [.. things.Select(r => Read<Item>(r.Json))],
             [.. rows.Where(r => IsPair(r.Key)).Select(r => Read<PairRule>(r.Json))],
             things.ToDictionary(r => r.Key, r => r.Revision, StringComparer.Ordinal),
-            (await NextStep(undo: true, cancel))?.Label,
-            (await NextStep(undo: false, cancel))?.Label);
+            await LabelAsync(undo: true, cancel),
+            await LabelAsync(undo: false, cancel));
     }
 
     /// <summary>The things and pairs alone, from memory where nothing was written since.</summary>
-    public async Task<(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs)> ThingsAsync(CancellationToken cancel = default)
+    public async Task<LockerState> ThingsAsync(CancellationToken cancel = default)
     {
-        if (memory.Recall() is { } known) return known;
-        var readAt = memory.Version;
+        // What is written after this was read has a later revision, and is read again.
+        var revision = await RevisionAsync(cancel);
+        if (memory.Last is { } known && known.Revision == revision) return known;
         var locker = await LoadAsync(cancel);
-        memory.Keep(readAt, locker);
-        return (locker.Things, locker.Pairs);
+        return memory.Last = new LockerState(revision, locker.Things, locker.Pairs);
     }
 
     /// <summary>Makes changes of things, with pairs of things that go.</summary>
@@ -122,7 +125,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
     public async Task<LockerOutcome> StepAsync(bool undo, CancellationToken cancel = default)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        if (await NextStep(undo, cancel) is not { } edit) return new LockerOutcome([], undo ? "There is nothing to undo." : "There is nothing to redo.");
+        if (await Steps(undo).FirstOrDefaultAsync(cancel) is not { } edit) return new LockerOutcome([], undo ? "There is nothing to undo." : "There is nothing to redo.");
         var (from, to) = (Snapshot(undo ? edit.After : edit.Before), Snapshot(undo ? edit.Before : edit.After));
         var rows = await RowsAsync(from.Keys, cancel);
         var moved = from.Where(f => !(rows.GetValueOrDefault(f.Key)?.Json ?? []).AsSpan().SequenceEqual(f.Value ?? [])).Select(f => f.Key).ToList();
@@ -131,7 +134,6 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         edit.Revision = await NextRevisionAsync(cancel);
         await WriteAsync(edit.Revision, rows, to, cancel);
         await transaction.CommitAsync(cancel);
-        memory.Forget();
         return LockerOutcome.Made;
     }
 
@@ -142,7 +144,6 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         await LogAsync(label, revision, rows, after, cancel);
         await WriteAsync(revision, rows, after, cancel);
         await transaction.CommitAsync(cancel);
-        memory.Forget();
         return LockerOutcome.Made;
     }
 
@@ -155,7 +156,10 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
     }
 
     /// <summary>One that nothing has had, so that a thing that comes back does not look like the one somebody saw before it went.</summary>
-    private async Task<int> NextRevisionAsync(CancellationToken cancel) => 1 + Math.Max(
+    private async Task<int> NextRevisionAsync(CancellationToken cancel) => 1 + await RevisionAsync(cancel);
+
+    /// <summary>Revision of the whole locker: that of its last change.</summary>
+    public async Task<int> RevisionAsync(CancellationToken cancel = default) => Math.Max(
         await db.Locker.MaxAsync(r => (int?)r.Revision, cancel) ?? 0,
         await db.LockerEdits.MaxAsync(e => (int?)e.Revision, cancel) ?? 0);
 
@@ -186,10 +190,13 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         await db.SaveChangesAsync(cancel);
     }
 
-    private Task<LockerEditRow?> NextStep(bool undo, CancellationToken cancel)
+    private Task<string?> LabelAsync(bool undo, CancellationToken cancel) => Steps(undo).AsNoTracking().Select(e => e.Label).FirstOrDefaultAsync(cancel);
+
+    /// <summary>Edits that could be taken back, or made again, the next first.</summary>
+    private IQueryable<LockerEditRow> Steps(bool undo)
     {
         var edits = db.LockerEdits.Where(e => e.Undone != undo);
-        return (undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number)).FirstOrDefaultAsync(cancel);
+        return undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number);
     }
 
     private static bool IsPair(string key) => key.StartsWith(LockerRow.PairPrefix, StringComparison.Ordinal);

@@ -1,9 +1,21 @@
-using System.Collections.Concurrent;
 using System.Globalization;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Data;
 
@@ -32,61 +44,96 @@ public abstract record ChangeOutcome
 }
 
 /// <summary>
-/// Plans as last read or written, so that an edit need not read the whole plan again, and what it does not touch stays
-/// the same object. Of each assignment one revision is kept; a row of another revision is read.
+/// Plans as they were last read or written, so that one that has not changed is not parsed again. Those not asked for long, and
+/// what is beyond the room there is, are forgotten.
 /// </summary>
-public sealed class PlanMemory
+public sealed class PlanMemory : IDisposable
 {
-    private readonly ConcurrentDictionary<string, (int Revision, Plan Plan)> plans = new(StringComparer.Ordinal);
+    private const long MostBytes = 64 * 1024 * 1024;
 
-    internal Plan Recall(AssignmentRow row, Func<AssignmentRow, Plan> read)
-    {
-        if (plans.TryGetValue(row.Key, out var known) && known.Revision == row.Revision) return known.Plan;
-        var plan = read(row);
-        Keep(row, plan);
-        return plan;
-    }
+    private readonly MemoryCache plans = new(new MemoryCacheOptions { SizeLimit = MostBytes });
 
-    internal void Keep(AssignmentRow row, Plan plan) => plans[row.Key] = (row.Revision, plan);
+    internal Plan? Recall(string key, int revision) => plans.Get<Plan>((key, revision));
+
+    internal void Keep(string key, int revision, Plan plan, long bytes) =>
+        plans.Set((key, revision), plan, new MemoryCacheEntryOptions { Size = bytes, SlidingExpiration = TimeSpan.FromHours(1) });
+
+    /// <inheritdoc/>
+    public void Dispose() => plans.Dispose();
 }
 
-/// <summary>Keeps assignments. Every change is one transaction; what it returns has been written.</summary>
+/// <summary>What the list of assignments shows of one, as last worked out.</summary>
+/// <param name="Key">Key of the assignment.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Start">When it starts.</param>
+/// <param name="Revision">Its revision now.</param>
+/// <param name="Summary">What was worked out of it; null = nothing yet.</param>
+/// <param name="SummaryOf">Revisions of plan and locker that this was worked out of.</param>
+public sealed record StoredSummary(string Key, string Name, DateTime? Start, int Revision, byte[]? Summary, SummaryState? SummaryOf);
+
+/// <summary>The state of things a summary speaks of.</summary>
+/// <param name="Revision">Revision of the plan.</param>
+/// <param name="Locker">Revision of the locker.</param>
+public sealed record SummaryState(int Revision, int Locker);
+
+/// <summary>Reads and writes assignments. One instance per unit of work.</summary>
 public sealed class PlanStore(YokeContext db, PlanMemory memory)
 {
     private const int UndoDepth = 200;
 
+    /// <summary>Every assignment with its plan, in order of date.</summary>
     public async Task<IReadOnlyList<StoredPlan>> ListAsync(CancellationToken cancel = default)
     {
-        var rows = await db.Assignments.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name).ToListAsync(cancel);
-        return [.. rows.Select(r => new StoredPlan(r.Key, r.Revision, Parse(r), null, null))];
+        var heads = await SummariesAsync(cancel);
+        var all = new List<StoredPlan>();
+        foreach (var head in heads)
+            if (await ReadAsync(head.Key, head.Revision, cancel) is { } plan) all.Add(new StoredPlan(head.Key, head.Revision, plan, null, null));
+        return all;
     }
 
-    /// <summary>Assignments whose plan takes any of some things along.</summary>
+    /// <summary>What is known of every assignment without reading its plan, in order of date.</summary>
+    public async Task<IReadOnlyList<StoredSummary>> SummariesAsync(CancellationToken cancel = default) =>
+        await db.Assignments.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name)
+            .Select(a => new StoredSummary(a.Key, a.Name, a.Start, a.Revision, a.Summary, a.SummaryRevision == null ? null : new SummaryState(a.SummaryRevision.Value, a.SummaryLocker ?? 0)))
+            .ToListAsync(cancel);
+
+    /// <summary>Keeps what was worked out of an assignment, unless something newer is kept.</summary>
+    public Task KeepSummaryAsync(string key, byte[] summary, SummaryState of, CancellationToken cancel = default) =>
+        db.Assignments.Where(a => a.Key == key && (a.SummaryRevision == null || a.SummaryRevision <= of.Revision))
+            .ExecuteUpdateAsync(a => a.SetProperty(x => x.Summary, summary).SetProperty(x => x.SummaryRevision, of.Revision).SetProperty(x => x.SummaryLocker, of.Locker), cancel);
+
+    /// <summary>The assignments that take any of these things along.</summary>
     public async Task<IReadOnlyList<StoredPlan>> UsingAsync(IReadOnlyCollection<string> things, CancellationToken cancel = default) =>
         [.. (await ListAsync(cancel)).Where(s => s.Plan.Items.Any(i => things.Contains(i.Id)))];
 
-    public async Task<StoredPlan?> FindAsync(string key, CancellationToken cancel = default) =>
-        await db.Assignments.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key, cancel) is { } row ? await DescribeAsync(row, Parse(row), cancel) : null;
+    /// <summary>Revision of an assignment; null when there is none such.</summary>
+    public Task<int?> RevisionAsync(string key, CancellationToken cancel = default) =>
+        db.Assignments.AsNoTracking().Where(a => a.Key == key).Select(a => (int?)a.Revision).FirstOrDefaultAsync(cancel);
 
-    /// <summary>Adds a plan under a key made from its own id, with a number where that is taken.</summary>
+    /// <summary>One assignment, with what could be undone and redone.</summary>
+    public async Task<StoredPlan?> FindAsync(string key, CancellationToken cancel = default) =>
+        await RevisionAsync(key, cancel) is { } revision && await ReadAsync(key, revision, cancel) is { } plan ? await DescribeAsync(key, revision, plan, cancel) : null;
+
+    /// <summary>Keeps a new assignment under a key made of its id.</summary>
     public async Task<StoredPlan> AddAsync(Plan plan, CancellationToken cancel = default)
     {
         var wanted = Slug(plan.Assignment.Id);
         var taken = await db.Assignments.Where(a => a.Key.StartsWith(wanted)).Select(a => a.Key).ToListAsync(cancel);
         var key = wanted;
         for (var n = 2; taken.Contains(key); n++) key = string.Create(CultureInfo.InvariantCulture, $"{wanted}-{n}");
-        var row = new AssignmentRow { Key = key, Name = plan.Assignment.Name, Start = FirstStart(plan), Revision = 1, Plan = PlanFile.Write(plan) };
-        db.Assignments.Add(row);
+        var json = PlanFile.Write(plan);
+        db.Assignments.Add(new AssignmentRow { Key = key, Name = plan.Assignment.Name, Start = FirstStart(plan), Revision = 1, Plan = json });
         await db.SaveChangesAsync(cancel);
-        memory.Keep(row, plan);
+        memory.Keep(key, 1, plan, json.Length);
         return new StoredPlan(key, 1, plan, null, null);
     }
 
+    /// <summary>Makes edits, all or none, if the caller saw the latest revision.</summary>
     public Task<ChangeOutcome> EditAsync(string key, int baseRevision, IReadOnlyList<PlanEdit> edits, CancellationToken cancel = default) =>
-        ChangeAsync(key, baseRevision, async (row, plan) =>
+        ChangeAsync(key, baseRevision, async plan =>
         {
             var result = EditResult.Apply(plan, edits);
-            if (result.Plan is not { } next) return (null, new ChangeOutcome.Refused(result.Problems));
+            if (result.Plan is not { } next) return new Change(null, new ChangeOutcome.Refused(result.Problems));
             await db.Edits.Where(e => e.AssignmentKey == key && e.Undone).ExecuteDeleteAsync(cancel);
             var number = (await db.Edits.Where(e => e.AssignmentKey == key).MaxAsync(e => (int?)e.Number, cancel) ?? 0) + 1;
             await db.Edits.Where(e => e.AssignmentKey == key && e.Number <= number - UndoDepth).ExecuteDeleteAsync(cancel);
@@ -94,69 +141,78 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             {
                 AssignmentKey = key,
                 Number = number,
-                Revision = row.Revision + 1,
+                Revision = baseRevision + 1,
                 Label = result.Label,
                 Before = Write(PlanDelta.To(next, plan)),
                 After = Write(PlanDelta.To(plan, next)),
             });
-            return (next, new ChangeOutcome.Done(null!, result.Label));
+            return new Change(next, new ChangeOutcome.Done(null!, result.Label));
         }, cancel);
 
+    /// <summary>Takes the last edit back.</summary>
     public Task<ChangeOutcome> UndoAsync(string key, int baseRevision, CancellationToken cancel = default) =>
         StepAsync(key, baseRevision, undo: true, cancel);
 
+    /// <summary>Makes the edit again that was last taken back.</summary>
     public Task<ChangeOutcome> RedoAsync(string key, int baseRevision, CancellationToken cancel = default) =>
         StepAsync(key, baseRevision, undo: false, cancel);
 
     private Task<ChangeOutcome> StepAsync(string key, int baseRevision, bool undo, CancellationToken cancel) =>
-        ChangeAsync(key, baseRevision, async (row, plan) =>
+        ChangeAsync(key, baseRevision, async plan =>
         {
-            if (await NextStep(key, undo, cancel) is not { } edit)
-                return (null, new ChangeOutcome.Refused([new PlanProblem("", undo ? "there is nothing to undo" : "there is nothing to redo")]));
+            if (await Steps(key, undo).FirstOrDefaultAsync(cancel) is not { } edit)
+                return new Change(null, new ChangeOutcome.Refused([new PlanProblem("", undo ? "there is nothing to undo" : "there is nothing to redo")]));
             edit.Undone = undo;
-            edit.Revision = row.Revision + 1;
+            edit.Revision = baseRevision + 1;
             var delta = JsonSerializer.Deserialize<PlanDelta>(undo ? edit.Before : edit.After, PlanFile.JsonOptions)!;
-            return (delta.ApplyTo(plan), new ChangeOutcome.Done(null!, (undo ? "undone: " : "redone: ") + edit.Label));
+            return new Change(delta.ApplyTo(plan), new ChangeOutcome.Done(null!, (undo ? "undone: " : "redone: ") + edit.Label));
         }, cancel);
 
-    private async Task<ChangeOutcome> ChangeAsync(string key, int baseRevision, Func<AssignmentRow, Plan, Task<(Plan?, ChangeOutcome)>> change, CancellationToken cancel)
+    private sealed record Change(Plan? Next, ChangeOutcome Outcome);
+
+    private async Task<ChangeOutcome> ChangeAsync(string key, int baseRevision, Func<Plan, Task<Change>> change, CancellationToken cancel)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        if (await db.Assignments.FirstOrDefaultAsync(a => a.Key == key, cancel) is not { } row) return new ChangeOutcome.Missing();
-        if (row.Revision != baseRevision) return await StaleAsync(key, row.Revision, baseRevision, cancel);
-        var (next, outcome) = await change(row, Parse(row));
+        if (await RevisionAsync(key, cancel) is not { } revision) return new ChangeOutcome.Missing();
+        if (revision != baseRevision) return await StaleAsync(key, revision, baseRevision, cancel);
+        var (next, outcome) = await change((await ReadAsync(key, revision, cancel))!);
         if (next is null || outcome is not ChangeOutcome.Done done) return outcome;
-        row.Revision++;
-        row.Name = next.Assignment.Name;
-        row.Start = FirstStart(next);
-        row.Plan = PlanFile.Write(next);
+        var json = PlanFile.Write(next);
         await db.SaveChangesAsync(cancel);
+        await db.Assignments.Where(a => a.Key == key).ExecuteUpdateAsync(a => a
+            .SetProperty(x => x.Revision, revision + 1).SetProperty(x => x.Name, next.Assignment.Name).SetProperty(x => x.Start, FirstStart(next)).SetProperty(x => x.Plan, json), cancel);
         await transaction.CommitAsync(cancel);
-        memory.Keep(row, next);
-        return done with { Now = await DescribeAsync(row, next, cancel) };
+        memory.Keep(key, revision + 1, next, json.Length);
+        return done with { Now = await DescribeAsync(key, revision + 1, next, cancel) };
     }
 
     private async Task<ChangeOutcome> StaleAsync(string key, int revision, int since, CancellationToken cancel)
     {
-        var edits = await db.Edits.AsNoTracking().Where(e => e.AssignmentKey == key && e.Revision > since).OrderBy(e => e.Revision).ToListAsync(cancel);
+        var edits = await db.Edits.AsNoTracking().Where(e => e.AssignmentKey == key && e.Revision > since).OrderBy(e => e.Revision).Select(e => new { e.Undone, e.Label }).ToListAsync(cancel);
         return new ChangeOutcome.Stale(revision, [.. edits.Select(e => (e.Undone ? "undone: " : "") + e.Label)]);
     }
 
-    private async Task<StoredPlan> DescribeAsync(AssignmentRow row, Plan plan, CancellationToken cancel) =>
-        new(row.Key, row.Revision, plan, (await NextStep(row.Key, undo: true, cancel))?.Label, (await NextStep(row.Key, undo: false, cancel))?.Label);
+    private async Task<StoredPlan> DescribeAsync(string key, int revision, Plan plan, CancellationToken cancel) =>
+        new(key, revision, plan, await LabelAsync(key, undo: true, cancel), await LabelAsync(key, undo: false, cancel));
 
-    private Task<EditRow?> NextStep(string key, bool undo, CancellationToken cancel)
+    private Task<string?> LabelAsync(string key, bool undo, CancellationToken cancel) => Steps(key, undo).AsNoTracking().Select(e => e.Label).FirstOrDefaultAsync(cancel);
+
+    /// <summary>Edits that could be taken back, or made again, the next first.</summary>
+    private IQueryable<EditRow> Steps(string key, bool undo)
     {
         var edits = db.Edits.Where(e => e.AssignmentKey == key && e.Undone != undo);
-        return (undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number)).FirstOrDefaultAsync(cancel);
+        return undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number);
     }
 
-    private Plan Parse(AssignmentRow row) => memory.Recall(row, Read);
-
-    private static Plan Read(AssignmentRow row)
+    /// <summary>The plan of a revision; null when it is gone by now.</summary>
+    private async Task<Plan?> ReadAsync(string key, int revision, CancellationToken cancel)
     {
+        if (memory.Recall(key, revision) is { } known) return known;
+        if (await db.Assignments.AsNoTracking().Where(a => a.Key == key).Select(a => new { a.Revision, a.Plan }).FirstOrDefaultAsync(cancel) is not { } row) return null;
         var reading = PlanFile.Read(row.Plan);
-        return reading.Plan ?? throw new InvalidDataException($"The stored plan \"{row.Key}\" cannot be read: {string.Join("; ", reading.Problems)}");
+        var plan = reading.Plan ?? throw new InvalidDataException($"The stored plan \"{key}\" cannot be read: {string.Join("; ", reading.Problems)}");
+        memory.Keep(key, row.Revision, plan, row.Plan.Length);
+        return plan;
     }
 
     private static byte[] Write(PlanDelta delta) => JsonSerializer.SerializeToUtf8Bytes(delta, PlanFile.JsonOptions);

@@ -63,6 +63,15 @@ public sealed class AssignmentRow
 
     /// <summary>The plan file.</summary>
     public required byte[] Plan { get; set; }
+
+    /// <summary>What the list shows of it, as last worked out; null = nothing yet.</summary>
+    public byte[]? Summary { get; set; }
+
+    /// <summary>Revision that <see cref="Summary"/> was worked out of.</summary>
+    public int? SummaryRevision { get; set; }
+
+    /// <summary>Revision of the locker that <see cref="Summary"/> was worked out with.</summary>
+    public int? SummaryLocker { get; set; }
 }
 
 /// <summary>One edit of an assignment, kept for undo, redo and to tell another tab what changed.</summary>

@@ -1,8 +1,19 @@
 using System.Diagnostics;
 using Google.OrTools.Sat;
 using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Solving;
 
@@ -112,7 +123,7 @@ public static class FewestChanges
     private static NamedNeed[] Named(IEnumerable<JudgedNeed> needs) => [.. needs.Select(n => new NamedNeed(n.Part, n.Need))];
 
     private static int Hanging(SetupProblem problem, IReadOnlyList<int> options) =>
-        new DayAnalysis(problem.With(options), problem.Pulled).Report(withEvents: false).Needs.Count(n => n.Importance != Importance.Nice && n.Strands < 2);
+        problem.VerdictOn(options).Exposed;
 
     private static long Weight(Importance importance) => importance switch
     {
@@ -165,7 +176,7 @@ public static class FewestChanges
         {
             var by = need.By.Select(c => (ILiteral)carries[c.Slot][c.Option]).ToList();
             var fullBy = need.FullBy.Select(c => (ILiteral)carries[c.Slot][c.Option]).ToList();
-            if (need.Handless) return;
+            if (need.IsRole) return;
             if (!need.Reached) model.AddBoolOr([.. by, missed[n]]);
             model.AddBoolOr([.. by, inside[n], missed[n]]);
             model.AddBoolOr([.. fullBy, thin[n], missed[n], .. need.ReachedFull ? [inside[n]] : Array.Empty<ILiteral>()]);

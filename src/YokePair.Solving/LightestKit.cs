@@ -1,7 +1,18 @@
 using System.Diagnostics;
 using Google.OrTools.Sat;
 using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
 namespace YokePair.Solving;
@@ -16,14 +27,13 @@ namespace YokePair.Solving;
 /// <param name="AtLeast">No kit that survives as much has less of it than this.</param>
 /// <param name="Changes">What leads to it.</param>
 /// <param name="Setups">Where setups are free, the glass that the cameras carry instead.</param>
-/// <param name="ExposedNow">What today's kit does not survive.</param>
 /// <param name="Exposed">What the kit found does not survive either, by the whole report: what nothing there is to choose from would.</param>
 /// <param name="Sentence">The proof, or how far it came, in one sentence.</param>
 /// <param name="Rounds">How often the report was asked.</param>
 /// <param name="Seconds">How long it took.</param>
 public sealed record KitProposal(
     bool Proven, FailureClass Survives, KitGoal Goal, KitTotals Now, KitTotals Found, double Cost, double AtLeast, IReadOnlyList<KitChange> Changes, IReadOnlyList<ProposedChange> Setups,
-    IReadOnlyList<Exposed> ExposedNow, IReadOnlyList<Exposed> Exposed, string Sentence, int Rounds, double Seconds);
+    IReadOnlyList<Exposed> Exposed, string Sentence, int Rounds, double Seconds);
 
 /// <summary>How far the search for a kit has come.</summary>
 /// <param name="Round">How often the report was asked.</param>
@@ -56,16 +66,16 @@ public static class LightestKit
         var search = Search(plan, asItIs, wish with { SetupsFree = false }, null);
         if (wish.SetupsFree) search = Search(plan, new KitProblem(plan, locker, wish), wish, search.Best);
         bool[] today = [.. asItIs.Options.Select(o => o.Today)];
-        var found = search.Best ?? new Kit(today, CostOf(asItIs, today), []);
+        var found = search.Best ?? new ChosenKit(today, CostOf(asItIs, today), []);
         var changes = asItIs.Changes(found.Chosen);
         var then = KitSetups.Apply(plan, changes, found.Setups) ?? plan;
         var exposed = asItIs.ExposedIn(then);
         var cost = Unit(asItIs, wish.Goal, found.Cost);
         var bound = search.Proven ? cost : Unit(asItIs, wish.Goal, search.AtLeast);
-        return new KitProposal(search.Proven, wish.Survives, wish.Goal, asItIs.Totals(today), asItIs.Totals(found.Chosen), cost, bound, changes, found.Setups, asItIs.ExposedIn(plan), exposed,
+        return new KitProposal(search.Proven, wish.Survives, wish.Goal, asItIs.Totals(today), asItIs.Totals(found.Chosen), cost, bound, changes, found.Setups, KitWords.Name(then, exposed),
             KitWords.Say(wish, search.Proven, then, exposed, cost, bound), round, clock.Elapsed.TotalSeconds);
 
-        (Kit? Best, long AtLeast, bool Proven) Search(Plan plan, KitProblem problem, KitWish wish, Kit? known)
+        (ChosenKit? Best, long AtLeast, bool Proven) Search(Plan plan, KitProblem problem, KitWish wish, ChosenKit? known)
         {
             bool[] today = [.. problem.Options.Select(o => o.Today)];
             using var model = new Model(problem);
@@ -84,11 +94,11 @@ public static class LightestKit
                 foreach (var clause in clauses) model.Add(clause);
                 if (clauses.Count > 0)
                 {
-                    if (!wish.SetupsFree && Completed(problem, answer.Chosen, today, model) is { } whole && CostOf(problem, whole) is var of && of < (best?.Cost ?? long.MaxValue) && setups.Fit(whole, model.GivenUp, cancel) is { } fits) best = new Kit(whole, of, fits);
+                    if (!wish.SetupsFree && Completed(problem, answer.Chosen, today, model) is { } whole && CostOf(problem, whole) is var of && of < (best?.Cost ?? long.MaxValue) && setups.Fit(whole, model.GivenUp, cancel) is { } fits) best = new ChosenKit(whole, of, fits);
                 }
                 else if (setups.Fit(answer.Chosen, model.GivenUp, cancel) is { } fits)
                 {
-                    if (best is null || answer.Cost < best.Cost) best = new Kit(answer.Chosen, answer.Cost, fits);
+                    if (best is null || answer.Cost < best.Cost) best = new ChosenKit(answer.Chosen, answer.Cost, fits);
                     return (best, atLeast.Value, best.Cost <= open && setups.IsCertain);
                 }
                 else
@@ -119,14 +129,14 @@ public static class LightestKit
     }
 
     /// <summary>The same kit without what other setups can do without, the dearest first: a better kit soon, not yet the best.</summary>
-    private static Kit Lightened(KitProblem problem, Kit kit, KitSetups setups, Model model, CancellationToken cancel)
+    private static ChosenKit Lightened(KitProblem problem, ChosenKit kit, KitSetups setups, Model model, CancellationToken cancel)
     {
         bool[] chosen = [.. kit.Chosen];
         foreach (var o in Enumerable.Range(0, chosen.Length).Where(o => chosen[o] && !problem.Options[o].Fixed && problem.Options[o].Cost > 0).OrderByDescending(o => problem.Options[o].Cost))
         {
             if (cancel.IsCancellationRequested) break;
             chosen[o] = false;
-            if (problem.Lacks(chosen, model.Ignored(setups.Beyond), first: true).Count == 0 && setups.Fit(chosen, model.GivenUp, cancel) is { } fits) kit = new Kit([.. chosen], CostOf(problem, chosen), fits);
+            if (problem.Lacks(chosen, model.Ignored(setups.Beyond), first: true).Count == 0 && setups.Fit(chosen, model.GivenUp, cancel) is { } fits) kit = new ChosenKit([.. chosen], CostOf(problem, chosen), fits);
             else chosen[o] = true;
         }
         return kit;
@@ -141,7 +151,7 @@ public static class LightestKit
         return Math.Floor((double)(cost + from) / KitTotal.Scale);
     }
 
-    private sealed record Kit(bool[] Chosen, long Cost, IReadOnlyList<ProposedChange> Setups);
+    private sealed record ChosenKit(bool[] Chosen, long Cost, IReadOnlyList<ProposedChange> Setups);
 
     private sealed class Model : IDisposable
     {

@@ -1,4 +1,18 @@
+using Microsoft.AspNetCore.ResponseCompression;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 using YokePair.Data;
 using YokePair.Web;
 using YokePair.Web.Assignments;
@@ -6,6 +20,7 @@ using YokePair.Web.Board;
 using YokePair.Web.Locker;
 using YokePair.Web.Proposals;
 using YokePair.Web.Security;
+using YokePair.Web.Sessions;
 using YokePair.Web.Starting;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -21,7 +36,16 @@ var settings = AppSettings.From(builder.Configuration);
 builder.Services.AddSingleton(settings);
 builder.Services.AddPlanStore(settings.DataDirectory);
 builder.Services.AddScoped<Days>();
-builder.Services.AddSingleton<Verdicts>();
+builder.Services.AddSingleton<SessionCache>();
+builder.Services.AddSingleton<Summaries>();
+builder.Services.AddHostedService(services => services.GetRequiredService<Summaries>());
+builder.Services.AddHealthChecks().AddDbContextCheck<YokeContext>();
+builder.Services.AddRequestTimeouts(timeouts => timeouts.DefaultPolicy = RequestLimits.Usual);
+builder.Services.AddResponseCompression(compression =>
+{
+    compression.EnableForHttps = true;
+    compression.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", "text/calendar", "text/csv", "image/svg+xml"];
+});
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.ConfigureHttpJsonOptions(json => PlanFile.Configure(json.SerializerOptions));
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
@@ -40,10 +64,13 @@ await using (var scope = app.Services.CreateAsyncScope())
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseHostFiltering();
+app.UseResponseCompression();
+app.UseRequestTimeouts();
 app.UseMiddleware<PageProtection>();
 app.UseMiddleware<CrossSiteWrites>();
 app.UseDefaultFiles();
-app.UseStaticFiles();
+app.UseMiddleware<CompressedFiles>();
+app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe });
 
 var api = app.MapGroup("/api");
 api.MapAssignments();
@@ -53,7 +80,8 @@ api.MapStarting();
 api.MapProposals();
 app.MapOpenApi();
 app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is nothing at this address."));
-app.MapFallbackToFile("index.html");
+app.MapHealthChecks("/health");
+app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe });
 
 await app.RunAsync();
 

@@ -4,7 +4,16 @@ using YokePair.Core.Advice;
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -132,7 +141,7 @@ public sealed class EditingTests
             var plan = RandomPlan.From(seed);
             foreach (var part in plan.Parts)
                 foreach (var need in part.Needs)
-                    foreach (var mend in Mending.For(plan, part.Id, need.Id)!)
+                    foreach (var mend in Mending.For(new DayAnalysis(plan), part.Id, need.Id)!)
                     {
                         Interlocked.Increment(ref offered);
                         var (before, after) = (new DayAnalysis(plan).Report(false), new DayAnalysis(EditResult.Apply(plan, mend.Edits).Plan!).Report(false));

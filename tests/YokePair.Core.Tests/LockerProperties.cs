@@ -1,7 +1,18 @@
 using CsCheck;
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -16,7 +27,7 @@ public sealed class LockerProperties
         foreach (var item in Locker(seed))
         {
             var json = FigureCatalogue.ToJson(item);
-            var kind = FigureCatalogue.KindOf(item);
+            var kind = ItemKinds.Of(item);
             foreach (var figure in FigureCatalogue.Of(kind).Where(f => json[f.Name] is not null))
             {
                 var (value, problem) = figure.Parse(figure.Format(json[figure.Name]));

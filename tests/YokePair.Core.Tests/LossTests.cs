@@ -1,9 +1,17 @@
 using CsCheck;
 using YokePair.Core.Advice;
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
@@ -16,7 +24,7 @@ public sealed class LossTests
     [Fact]
     public void A_jammed_radio_is_the_same_as_things_that_speak_none()
     {
-        var row = WhatIfTable.Of(Wedding).Rows.Single(r => r.Kind == LossKind.Radio);
+        var row = WhatIfTable.Of(new DayAnalysis(Wedding)).Rows.Single(r => r.Kind == LossKind.Radio);
         Assert.Equal("R24", row.Id);
         var deaf = new DayAnalysis(Wedding with
         {
@@ -31,7 +39,7 @@ public sealed class LossTests
     public void Only_batteries_of_another_maker_are_refused()
     {
         var plan = Wedding with { Items = [.. Wedding.Items.Select(i => i is Battery { Type: "LB7" } ? i with { Make = i.Id == "bat1" ? Make.Own : Make.ThirdParty } : i)] };
-        var row = WhatIfTable.Of(plan).Rows.Single(r => r.Kind == LossKind.Batteries);
+        var row = WhatIfTable.Of(new DayAnalysis(plan)).Rows.Single(r => r.Kind == LossKind.Batteries);
         Assert.Equal(plan.Items.OfType<Battery>().Where(b => b.Type == "LB7" && b.Id != "bat1").Select(b => b.Id).Order(), row.Items.Order());
     }
 
@@ -42,7 +50,7 @@ public sealed class LossTests
         var board = Wedding.Parts.First(p => p.Id == "details");
         var own = Assert.Single(result.Plan!.Events!);
         Assert.Equal(["details"], result.Plan.Parts.Where(p => own.Lasts(result.Plan, p)).Select(p => p.Id));
-        Assert.Equal(Outcome.Late, WhatIfTable.Of(result.Plan).Rows.Single(r => r.Kind == LossKind.Own).Cells.First(c => c.Part == board.Id).Worst);
+        Assert.Equal(Outcome.Late, WhatIfTable.Of(new DayAnalysis(result.Plan)).Rows.Single(r => r.Kind == LossKind.Own).Cells.First(c => c.Part == board.Id).Worst);
         Assert.Equal(PlanFile.Write(result.Plan), PlanFile.Write(PlanFile.Read(PlanFile.Write(result.Plan)).Plan!));
         Assert.Equal("event.untilPart", Assert.Single(new PutEvent { Event = own with { FromPart = "dinner", UntilPart = "vows" } }.Apply(Wedding).Problems).Field);
         Assert.Equal("event.untilPart", Assert.Single(new PutEvent { Event = own with { FromPart = null, UntilPart = "prep" } }.Apply(Wedding).Problems).Field);
@@ -73,11 +81,11 @@ public sealed class LossTests
             ],
         };
         bags = bags with { Items = [.. bags.Items.Select(i => i is Body b ? b with { Shoe = b.Id == "b1" ? "Z" : "Y", Slots = [.. b.Slots, new CardSlot { Type = "CFX" }] } : i)] };
-        var causes = SharedCauses.Of(new DayAnalysis(bags));
+        var causes = SharedCause.Of(new DayAnalysis(bags));
         foreach (var kind in new[] { CauseKind.OneAdapter, CauseKind.OneRadio, CauseKind.OneCharger, CauseKind.OneReader, CauseKind.OneLot, CauseKind.OneShoe })
             Assert.Contains(causes, c => c.Kind == kind && c.Text.EndsWith('.'));
         Assert.Contains(causes, c => c.Text == "The Odd trigger fits the shoe of the Halm 45 no. 1 only.");
-        Assert.DoesNotContain(SharedCauses.Of(new DayAnalysis(Wedding)), c => c.Kind is CauseKind.OneShoe or CauseKind.OneLot or CauseKind.OneCharger);
+        Assert.DoesNotContain(SharedCause.Of(new DayAnalysis(Wedding)), c => c.Kind is CauseKind.OneShoe or CauseKind.OneLot or CauseKind.OneCharger);
     }
 
     [Fact]
@@ -88,7 +96,7 @@ public sealed class LossTests
         {
             var plan = RandomPlan.From(seed);
             var report = new DayAnalysis(plan).Report();
-            foreach (var cause in SharedCauses.Of(new DayAnalysis(plan)).Where(c => c.Kind == CauseKind.OneBag))
+            foreach (var cause in SharedCause.Of(new DayAnalysis(plan)).Where(c => c.Kind == CauseKind.OneBag))
             {
                 Assert.Contains(report.Needs, n => n.Importance != Importance.Nice && n.Cuts.Any(c => c.ToHashSet().SetEquals(cause.Items)));
                 Assert.Contains(plan.Places, p => report.Events.Any(e => e.Kind == "place" && e.Id == p.Id && cause.Items.All(e.Items.Contains)));
@@ -113,12 +121,12 @@ public sealed class LossTests
         Gen.Int[0, 3000].Sample(seed =>
         {
             var plan = RandomPlan.From(seed);
-            foreach (var row in WhatIfTable.Of(plan).Rows.Where(r => r.Costs > 0).Take(2))
-                foreach (var mend in Mending.ForLoss(plan, row.Kind, row.Id)!)
+            foreach (var row in WhatIfTable.Of(new DayAnalysis(plan)).Rows.Where(r => r.Costs > 0).Take(2))
+                foreach (var mend in Mending.ForLoss(new DayAnalysis(plan), row.Kind, row.Id)!)
                 {
                     Interlocked.Increment(ref offered);
                     var then = EditResult.Apply(plan, mend.Edits).Plan!;
-                    Assert.True(WhatIfTable.Of(then).Rows.FirstOrDefault(r => r.Kind == row.Kind && r.Id == row.Id)?.Costs < row.Costs);
+                    Assert.True(WhatIfTable.Of(new DayAnalysis(then)).Rows.FirstOrDefault(r => r.Kind == row.Kind && r.Id == row.Id)?.Costs < row.Costs);
                     Assert.True(new DayAnalysis(then).Report(false).Gaps.Count <= new DayAnalysis(plan).Report(false).Gaps.Count);
                 }
         }, iter: 60);

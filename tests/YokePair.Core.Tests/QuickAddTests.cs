@@ -1,5 +1,17 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -45,7 +57,7 @@ public sealed class QuickAddTests
         Assert.Empty(read.Missing);
         Assert.Equal(count, read.Things.Count);
         var json = FigureCatalogue.ToJson(read.Things[0]);
-        var kind = FigureCatalogue.KindOf(read.Things[0]);
+        var kind = ItemKinds.Of(read.Things[0]);
         foreach (var (name, wanted) in figures.Split(' ').Select(f => f.Split('=')).Select(f => (f[0], f[1].Replace('_', ' '))))
             Assert.Equal(wanted, name == "kind" ? kind : FigureCatalogue.Find(kind, name)!.Format(json[name]));
     }

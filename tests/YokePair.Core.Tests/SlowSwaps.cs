@@ -1,7 +1,17 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
 using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -15,12 +25,12 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
 
     private sealed record State(Dictionary<(string Body, int Slot), Slot> In);
 
-    /// <summary>What is wrong, the worst first: short, risks, hurried, inside, swaps.</summary>
-    internal readonly record struct Cost(double Short, int Risks, int Hurried, int Inside, int Swaps) : IComparable<Cost>
+    /// <summary>What is wrong, the worst first: short, risks, hurried, reserve, inside, swaps.</summary>
+    internal readonly record struct Cost(double Short, int Risks, int Hurried, int Reserve, int Inside, int Swaps) : IComparable<Cost>
     {
-        public static Cost operator +(Cost a, Cost b) => new(a.Short + b.Short, a.Risks + b.Risks, a.Hurried + b.Hurried, a.Inside + b.Inside, a.Swaps + b.Swaps);
+        public static Cost operator +(Cost a, Cost b) => new(a.Short + b.Short, a.Risks + b.Risks, a.Hurried + b.Hurried, a.Reserve + b.Reserve, a.Inside + b.Inside, a.Swaps + b.Swaps);
 
-        public int CompareTo(Cost other) => (Math.Round(Short, 6), Risks, Hurried, Inside, Swaps).CompareTo((Math.Round(other.Short, 6), other.Risks, other.Hurried, other.Inside, other.Swaps));
+        public int CompareTo(Cost other) => (Math.Round(Short, 6), Risks, Hurried, Reserve, Inside, Swaps).CompareTo((Math.Round(other.Short, 6), other.Risks, other.Hurried, other.Reserve, other.Inside, other.Swaps));
     }
 
     private SwapPlan? script;
@@ -86,7 +96,7 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         var now = InSlot(state, used, body, slot, part);
         var count = part >= pullAt;
         var mine = part < scriptUntil ? script!.Swaps.Where(s => s.Part == p.Id && s.Body == body && (s.Slot ?? 1) - 1 == slot && s.Slot is null != cards).ToList() : null;
-        var best = new Cost(double.PositiveInfinity, 0, 0, 0, 0);
+        var best = new Cost(double.PositiveInfinity, 0, 0, 0, 0, 0);
         foreach (var first in mine is null ? Free(state, used, body, slot, person, part, true).Append(null) : [mine.FirstOrDefault(s => s.AfterFrames is null)?.In])
         {
             if (mine is not null && first is not null) Assert.Contains(first, Free(state, used, body, slot, person, part, true));
@@ -98,7 +108,9 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         // What is in the slot is used until the part ends or it runs out; then another is put in, or the rest goes without.
         void Try(State at, Slot inside, List<string> gone, Cost cost, double rest, int inSwaps)
         {
-            if (once && inSwaps == 0 && inside.Level + 1e-6 < rest + (cards || inside.Item is null ? 0 : 0.15 * Full(body, inside.Item))) cost += new Cost { Risks = 1 };
+            if (once && inSwaps == 0 && inside.Level + 1e-6 < rest) cost += new Cost { Risks = 1 };
+            // What would do, but eats into the reserve, is less bad than walking for more while a picture waits.
+            else if (once && inSwaps == 0 && !cards && inside.Item is not null && inside.Level + 1e-6 < rest + 0.15 * Full(body, inside.Item)) cost += new Cost { Reserve = 1 };
             if (inside.Level + 1e-6 >= rest)
             {
                 Done(at, new Slot(inside.Item, inside.Level - rest), gone, cost);

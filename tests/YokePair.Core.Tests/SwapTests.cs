@@ -1,10 +1,18 @@
 using CsCheck;
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
 using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -25,10 +33,10 @@ public sealed class SwapTests
             List<Pulled> pulled = random.Next(2) == 0 ? [] : plan.People.Count > 1 && random.Next(2) == 0 ? [new Pulled("p1", plan.Parts[at].Id, null, LossKind.Person)] : [new Pulled(plan.Items[random.Next(plan.Items.Count)].Id, plan.Parts[at].Id)];
             if (pulled.Count == 0) at = 0;
             Assert.Empty(PlanCheck.Usable(plan));
-            var whole = new DayAnalysis(plan).Report(withEvents: false);
-            var left = new DayAnalysis(plan, pulled).Report(withEvents: false);
-            var before = SwapPlans.Of(plan, whole);
-            var after = SwapPlans.After(plan, pulled, whole, left);
+            var (day, then) = (new DayAnalysis(plan), new DayAnalysis(plan, pulled));
+            var (whole, left) = (day.Report(withEvents: false), then.Report(withEvents: false));
+            var before = SwapPlans.Of(day);
+            var after = SwapPlans.After(day, then);
             foreach (var cards in BatteriesThenCards)
             {
                 var slow = new SlowSwaps(plan, cards, pulled, at, whole, left);
@@ -86,7 +94,7 @@ public sealed class SwapTests
     }
 
     private static SwapPlan Of(Plan plan, params Pulled[] pulled) =>
-        SwapPlans.After(plan, pulled, new DayAnalysis(plan).Report(withEvents: false), new DayAnalysis(plan, pulled).Report(withEvents: false));
+        SwapPlans.After(new DayAnalysis(plan), new DayAnalysis(plan, pulled));
 
     private static string Told(SwapPlan plan) => string.Join("; ", plan.Swaps.Select(s => $"{s.Part}{(s.AfterFrames is { } at ? $"+{at}" : "")}{(s.InOnce ? "!" : "")} {s.Out ?? "nothing"}>{s.In}")
         .Concat(plan.Short.Select(s => $"{s.Part}+{s.AfterFrames} short {s.Frames} {s.Type}")));
@@ -155,9 +163,7 @@ public sealed class SwapTests
             new Battery { Id = "in2", Place = "@b2", Type = "LB" }, new Card { Id = "c3", Place = "@b2/1", Type = "SD", Gigabytes = 40 });
         plan = Each(plan, (p, _) => p with { Setups = [p.Setups[0], new Setup { Person = "lead", Position = "right", Body = "b2", Lens = "l2" }] }) with { Items = [.. plan.Items.Where(i => i.Id != "bat2")] };
         Assert.Equal("", Told(Of(plan)));
-        var report = new DayAnalysis(plan).Report(withEvents: false);
-        List<Pulled> pulled = [new("b1", "part1")];
-        var pull = PullTest.Compare(plan, pulled, report, new DayAnalysis(plan, pulled).Report(withEvents: false));
+        var pull = PullTest.Compare(new DayAnalysis(plan), new DayAnalysis(plan, [new Pulled("b1", "part1")]));
         // 150 of each are taken by then; the right one takes 600 more, its own battery has 350 of them left and so has the left one's.
         var change = Assert.Single(pull.Swaps.Swaps);
         Assert.Equal((SwapFate.New, "part2", "in2", "in1", "b1"), (change.Fate, change.Swap.Part, change.Swap.Out, change.Swap.In, change.Swap.From));
@@ -174,7 +180,7 @@ public sealed class SwapTests
         Assert.Equal("Without the bat2, every picture stays as it was; batteries and cards are changed otherwise.", Headline(new Pulled("bat2")));
         Assert.Equal("Without the bat3, nothing changes.", Headline(new Pulled("bat3")));
 
-        string Headline(Pulled pulled) => PullTest.Compare(plan, [pulled], new DayAnalysis(plan).Report(withEvents: false), new DayAnalysis(plan, [pulled]).Report(withEvents: false)).Headline;
+        string Headline(Pulled pulled) => PullTest.Compare(new DayAnalysis(plan), new DayAnalysis(plan, [pulled])).Headline;
     }
 
     [Fact]

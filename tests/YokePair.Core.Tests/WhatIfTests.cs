@@ -1,7 +1,18 @@
 using CsCheck;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -14,7 +25,7 @@ public sealed class WhatIfTests
     public void Losing_a_place_or_a_person_is_the_same_as_a_day_without_them() => Gen.Int[0, 100_000].Sample(seed =>
     {
         var plan = RandomPlan.From(seed);
-        var table = WhatIfTable.Of(plan);
+        var table = WhatIfTable.Of(new DayAnalysis(plan));
         var before = new DayAnalysis(plan).Report(withEvents: false);
         foreach (var row in table.Rows.Where(r => r.Kind is LossKind.Place or LossKind.Person or LossKind.Item))
         {
@@ -43,7 +54,7 @@ public sealed class WhatIfTests
         {
             var plan = seed % 2 == 0 ? RandomPlan.From(seed) : RandomLights.From(seed);
             var before = new DayAnalysis(plan).Report(withEvents: false);
-            foreach (var row in WhatIfTable.Of(plan).Rows.Where(r => r.Kind != LossKind.Item))
+            foreach (var row in WhatIfTable.Of(new DayAnalysis(plan)).Rows.Where(r => r.Kind != LossKind.Item))
                 foreach (var cell in row.Cells)
                 {
                     var after = new DayAnalysis(plan, [new Pulled(row.Id, cell.Part, null, row.Kind)]).ReportPart(cell.Part);
@@ -66,7 +77,7 @@ public sealed class WhatIfTests
         foreach (var (then, now) in whole.Needs.Zip(left.Needs))
             if (gone.Contains(then.Part)) Assert.True(now.Best is null || now.Best.Person == "lead");
             else if (then.Part != "lanterns") Assert.Equal((then.Baseline, then.Best?.Seconds), (now.Baseline, now.Best?.Seconds));
-        var pull = PullTest.Compare(plan, pulled, whole, left);
+        var pull = PullTest.Compare(new DayAnalysis(plan), new DayAnalysis(plan, pulled));
         Assert.StartsWith("Without Second from Toast until Dinner and speeches and the Belt pouch and all in it from Lanterns on,", pull.Headline, StringComparison.Ordinal);
         Assert.Equal((0, true), (pull.Out[0].Items.Count, pull.Out[1].Items.Contains("bat4")));
         // Nobody shoots with the second's cameras meanwhile, so that the lead's take all the frames.
@@ -77,7 +88,7 @@ public sealed class WhatIfTests
     public void A_camera_takes_everything_on_and_in_it_along()
     {
         var plan = Wedding;
-        var table = WhatIfTable.Of(plan);
+        var table = WhatIfTable.Of(new DayAnalysis(plan));
         var rig = table.Rows.First(r => r is { Kind: LossKind.Rig, Id: "b2" });
         Assert.Superset(new HashSet<string> { "b2", "bat2", "c12", "c16", "f2", "aa2", "l85", "z70" }, rig.Items.ToHashSet());
         // And one radio system.

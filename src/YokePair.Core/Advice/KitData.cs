@@ -1,4 +1,13 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
 
@@ -72,11 +81,11 @@ public sealed record KitClause(string Part, string Need, IReadOnlyList<int> OneO
     public bool IsMet(bool[] chosen) => Unless.Any(o => !chosen[o]) || OneOf.Count(o => chosen[o]) >= AtLeast;
 }
 
-/// <summary>A need that a loss leaves late or lost.</summary>
+/// <summary>A need that a kit leaves uncovered or hanging.</summary>
 /// <param name="Part">Part id.</param>
 /// <param name="Need">Need id.</param>
-/// <param name="Loss">What is lost, in words; null = nothing.</param>
-public sealed record Exposed(string Part, string Need, string? Loss);
+/// <param name="Loss">The loss it does not survive; null = it is not met even with everything there.</param>
+public sealed record ExposedNeed(string Part, string Need, LossKey? Loss);
 
 /// <summary>Sums of a kit.</summary>
 /// <param name="Things">How many things.</param>

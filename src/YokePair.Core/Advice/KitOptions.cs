@@ -1,4 +1,13 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
 
@@ -18,11 +27,11 @@ internal static class KitOptions
             .Concat(plan.Items.Select(i => PlaceReference.Parse(i.Place, id => plan.Items.Any(o => o.Id == id))?.Item).OfType<string>()).ToHashSet(StringComparer.Ordinal);
         foreach (var item in plan.Items) Add(item, item.Id, item.Place ?? "", today: true);
         foreach (var item in wish.Move ? plan.Items : [])
-            if (!IsFixed(item) && !inUse.Contains(item.Id) && item.Place?.StartsWith('@') == false)
+            if (!item.IsFixed() && !inUse.Contains(item.Id) && item.Place?.StartsWith('@') == false)
                 foreach (var place in places.Where(p => p.Id != item.Place)) Add(item, item.Id, place.Id, today: false);
         var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
         foreach (var item in wish.FromLocker ? locker : [])
-            if (!IsFixed(item) && !taken.Contains(item.Id))
+            if (!item.IsFixed() && !taken.Contains(item.Id))
                 foreach (var place in places) Add(item, item.Id, place.Id, today: false);
         return (options, items);
 
@@ -31,13 +40,10 @@ internal static class KitOptions
             var from = known.GetValueOrDefault(thing);
             var grams = item.WeightG ?? from?.WeightG ?? 0;
             var value = item.Value ?? from?.Value ?? 0;
-            options.Add(new KitOption(thing, place, today, today && IsFixed(item), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.Items.Any(i => i.Id == thing), plan.Places.FirstOrDefault(p => p.Id == place))));
+            options.Add(new KitOption(thing, place, today, today && item.IsFixed(), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.Items.Any(i => i.Id == thing), plan.Places.FirstOrDefault(p => p.Id == place))));
             items.Add(today ? item : item with { Id = $"{thing}\u0000{place}", Place = place });
         }
     }
-
-    /// <summary>Batteries, cells and cards are reckoned by use, not by failure; chargers, bags and the like no need tells of.</summary>
-    internal static bool IsFixed(Item item) => item is not (Body or Lens or Adapter or Converter or Tube or Flash or Trigger or Support or Filter or StandLight);
 
     /// <summary>Places at hand in every part, bags before pockets.</summary>
     private static List<Place> Sensible(Plan plan) =>

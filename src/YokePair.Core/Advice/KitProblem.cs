@@ -1,6 +1,13 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
 
@@ -36,7 +43,7 @@ public sealed class KitProblem
         Options = options;
         variants = new KitVariants(plan, options, items);
         day = new DayAnalysis((wish.SetupsFree ? SetupBounds.Unhurried(plan) : plan) with { Items = variants.Items, Pairs = Pairs(plan), PairsAtHome = null });
-        watched = [.. day.Plan.Parts.AsParallel().AsOrdered().Select((p, at) => Watch(at, day.Find(p, withCuts: false), day, wish.Survives, wish.SetupsFree))];
+        watched = [.. day.Plan.Parts.AsParallel().AsOrdered().Select((p, at) => Watch(at, day.PartOf(p.Id)!, day, wish.Survives, wish.SetupsFree))];
         open = new bool[options.Count];
         if (wish.SetupsFree) Array.Fill(open, true);
         all = [.. Enumerable.Repeat(true, options.Count)];
@@ -97,15 +104,15 @@ public sealed class KitProblem
     /// <summary>Every once and must need of a plan with what leaves it late or lost, by the whole report.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="part">Id of the only part to look at; null = all.</param>
-    public IReadOnlyList<Exposed> ExposedIn(Plan plan, string? part = null)
+    public IReadOnlyList<ExposedNeed> ExposedIn(Plan plan, string? part = null)
     {
         var real = new DayAnalysis(plan);
         return
         [
-            .. from w in plan.Parts.Where(p => part is null || p.Id == part).Select((p, at) => Watch(at, real.Find(p, withCuts: false), real, wish.Survives, bare: false))
+            .. from w in plan.Parts.Where(p => part is null || p.Id == part).Select((p, at) => Watch(at, real.PartOf(p.Id)!, real, wish.Survives, bare: false))
                from need in w.Needs
-               from failure in FailuresOf(real, w, need, [.. w.Part.Failed], i => new Failing(real.Kit.Items[i].Id, real.Kit.Items[i].Label, [i]))
-               select new Exposed(w.Part.Part.Id, need.Need.Id, failure.Name),
+               from failure in FailuresOf(real, w, need, [.. w.Part.Failed], i => new Failing(real.Kit.Items[i].Id, new LossKey(LossKind.Item, real.Kit.Items[i].Id), [i]))
+               select new ExposedNeed(w.Part.Part.Id, need.Need.Id, failure.Loss),
         ];
     }
 
@@ -151,7 +158,7 @@ public sealed class KitProblem
         var losses = new List<Loss>();
         if (survives >= FailureClass.Rig) losses.AddRange(bare ? Losses.BareRigs(day.Kit) : Losses.Rigs(day.Kit));
         if (survives >= FailureClass.Bag) losses.AddRange(Losses.Places(day.Plan));
-        return new Watched(number, part, survives >= FailureClass.Item, [.. losses.Select(l => new Failing($"{l.Kind} {l.Id}", l.Name, l.Goes!(part.Ways.Layout)))], [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
+        return new Watched(number, part, survives >= FailureClass.Item, [.. losses.Select(l => new Failing($"{l.Kind} {l.Id}", new LossKey(l.Kind, l.Id), l.ItemsIn!(part.Ways.Layout)))], [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
     }
 
     /// <summary>By item number, what is not there with a kit.</summary>
@@ -163,12 +170,12 @@ public sealed class KitProblem
     }
 
     private IEnumerable<Failing> FailuresOf(Watched w, NeedFinding need, bool[] gone) =>
-        FailuresOf(day, w, need, gone, i => new Failing(Options[variants.Owner[i]].Thing, day.Kit.Items[i].Label, variants.Variants[variants.Owner[i]]));
+        FailuresOf(day, w, need, gone, i => new Failing(Options[variants.Owner[i]].Thing, new LossKey(LossKind.Item, Options[variants.Owner[i]].Thing), variants.Variants[variants.Owner[i]]));
 
     /// <summary>Failures a need does not survive: only those that hit the ways one would take need be tried.</summary>
     private static IEnumerable<Failing> FailuresOf(DayAnalysis day, Watched w, NeedFinding need, bool[] failed, Func<int, Failing> failureOf)
     {
-        var (outcome, used) = day.Rests(need, failed);
+        var (outcome, used) = day.LeftWithItems(need, failed);
         if (!outcome.IsMet())
         {
             yield return new Failing(null, null, []);
@@ -231,8 +238,8 @@ public sealed class KitProblem
     {
         bool[] kit = [.. chosen];
         bool[] either = [.. open];
-        var leans = variants.Leans(w.Number).ToHashSet();
-        foreach (var o in leans)
+        var bearers = variants.Bearers(w.Number).ToHashSet();
+        foreach (var o in bearers)
         {
             if (!kit[o]) continue;
             either[o] = true;
@@ -242,10 +249,10 @@ public sealed class KitProblem
         {
             if (kit[o]) continue;
             // What holds others may come along only if it makes no difference whether it does.
-            (kit[o], either[o]) = (true, leans.Contains(o));
+            (kit[o], either[o]) = (true, bearers.Contains(o));
             if (!Fails()) (kit[o], either[o]) = (false, open[o]);
         }
-        return new KitClause(w.Part.Part.Id, need.Need.Id, [.. Enumerable.Range(0, kit.Length).Where(o => !kit[o])], 1, [.. leans.Where(o => kit[o] && !either[o])]);
+        return new KitClause(w.Part.Part.Id, need.Need.Id, [.. Enumerable.Range(0, kit.Length).Where(o => !kit[o])], 1, [.. bearers.Where(o => kit[o] && !either[o])]);
 
         bool Fails()
         {
@@ -259,5 +266,5 @@ public sealed class KitProblem
     private sealed record Watched(int Number, PartFindings Part, bool Items, IReadOnlyList<Failing> Losses, IReadOnlyList<NeedFinding> Needs);
 
     /// <summary>Things that go together; no name where nothing goes.</summary>
-    private sealed record Failing(string? Key, string? Name, int[] Items);
+    private sealed record Failing(string? Key, LossKey? Loss, int[] Items);
 }

@@ -1,4 +1,13 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
 
@@ -11,7 +20,7 @@ internal sealed class KitVariants
 {
     private readonly Thing[] things;
     private readonly Hold[][][] holds;
-    private readonly int[][] leans;
+    private readonly int[][] bearersIn;
 
     public KitVariants(Plan plan, IReadOnlyList<KitOption> options, IReadOnlyList<Item> items)
     {
@@ -33,7 +42,7 @@ internal sealed class KitVariants
             int[] spares = [.. places.Select((place, level) => (level == 0 ? holds.Any(part => part[i].Any(h => h.With.Any(Loose))) : bearers.Take(level).All(Loose)) ? Spare(plan.Items[i], place, level) : -1)];
             return new Thing([.. bearers], spares);
         })];
-        leans = [.. holds.Select(part => Enumerable.Range(0, plan.Items.Count).SelectMany(i => part[i].SelectMany(h => h.With).Concat(things[i].Spares.Any(s => s >= 0) ? things[i].Bearers : [])).Where(Loose).Distinct().ToArray())];
+        bearersIn = [.. holds.Select(part => Enumerable.Range(0, plan.Items.Count).SelectMany(i => part[i].SelectMany(h => h.With).Concat(things[i].Spares.Any(s => s >= 0) ? things[i].Bearers : [])).Where(Loose).Distinct().ToArray())];
         Items = all;
         Variants = [.. Enumerable.Range(0, options.Count).Select(o => ofThing[options[o].Thing].Concat(o < things.Length ? things[o].Spares.Where(s => s >= 0) : []).ToArray())];
         Owner = [.. Enumerable.Range(0, all.Count).Select(i => i < options.Count ? i : Array.FindIndex(things, t => t.Spares.Contains(i)))];
@@ -57,7 +66,7 @@ internal sealed class KitVariants
     public IReadOnlyList<int> Owner { get; }
 
     /// <summary>Options whose being left at home moves something in a part.</summary>
-    public IReadOnlyList<int> Leans(int part) => leans[part];
+    public IReadOnlyList<int> Bearers(int part) => bearersIn[part];
 
     /// <summary>By item number, what is not there in a part with a kit.</summary>
     /// <param name="part">Number of the part.</param>

@@ -2,7 +2,12 @@ using System.Globalization;
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
@@ -36,7 +41,7 @@ internal static class MendCandidates
         {
             if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is not { } body) continue;
             foreach (var glass in GlassOnBody.Fitting(body, plan))
-                if (part.Setups.All(s => s.Lens != glass.Lens.Id) && plan.IsNear(part, glass.Pieces))
+                if (part.Setups.All(s => s.Lens != glass.Lens.Id) && plan.CanBeInHand(part, glass.Pieces))
                     yield return Mount.Of(part.Id, setup.Person, setup.Position, glass);
         }
     }
@@ -47,7 +52,7 @@ internal static class MendCandidates
         var packed = plan.Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
         foreach (var item in locker.OrderBy(i => i.WeightG ?? double.MaxValue))
         {
-            if (packed.Contains(item.Id) || KitOptions.IsFixed(item)) continue;
+            if (packed.Contains(item.Id) || ItemKinds.IsFixed(item)) continue;
             if (Day.Of(part) is { } day && !item.IsHere(day)) continue;
             foreach (var place in Bags(plan, part).Take(PlacesTried)) yield return new PackThing { Thing = item.Id, Place = place.Id, Found = item };
         }
@@ -57,10 +62,10 @@ internal static class MendCandidates
     public static IEnumerable<IReadOnlyList<PlanEdit>> Borrows(DayAnalysis day, Part part, Need need)
     {
         var plan = day.Plan;
-        var findings = day.Find(part);
+        var findings = day.PartOf(part.Id)!;
         var found = findings.Needs.First(n => n.Need.Id == need.Id);
         var kinds = found.Cuts.Where(c => c.Length == 1).Select(c => (Item?)day.Kit.Items[c[0]]).OfType<Item>().Where(i => i is not (Battery or Card or Cells)).Select(i => (Thing: Plain(i), Lens: (string?)null))
-            .Concat(found.Outcome is Outcome.Late or Outcome.Lost ? BetterThings(day, findings, found) : []).ToList();
+            .Concat(!found.Outcome.IsMet() ? BetterThings(day, findings, found) : []).ToList();
         // Where no single thing is to blame, whoever has it is: a second camera like theirs for somebody else.
         if (kinds.Count == 0 && found.Best is { Rig.Fitted: { } like }) kinds.Add((Plain(like.Glass.Body), null));
         var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
@@ -126,37 +131,8 @@ internal static class MendCandidates
 
     private static IEnumerable<Place> Bags(Plan plan, Part part) => plan.PlacesNear(part).BagsFirst();
 
-    /// <summary>The kind of a thing, without what makes it this one.</summary>
-    private static Item Plain(Item like) => like with
-    {
-        Name = like switch
-        {
-            Lens lens => Figures(lens.Focal, lens.Aperture),
-            Body body => FormattableString.Invariant($"body, {body.Mount[0]} mount, {body.Megapixels} MP, clean to ISO {body.IsoCeiling:0}"),
-            Adapter adapter => $"adapter {adapter.LensMount} to {adapter.BodyMount}",
-            _ => like.Name,
-        },
-        Owner = null,
-        Status = null,
-        From = null,
-        To = null,
-        Serial = null,
-        Notes = null,
-        NeededBy = null,
-        Doubtful = false,
-        Number = null,
-        Make = null,
-        FirstUse = null,
-        ServiceDue = null,
-        Cycles = null,
-    };
-
-    private static string Figures(Interval focal, Interval aperture)
-    {
-        var mm = focal.Low == focal.High ? English.Tenths(focal.Low) : $"{English.Tenths(focal.Low)}–{English.Tenths(focal.High)}";
-        var f = aperture.Low == aperture.High ? English.Tenths(aperture.Low) : $"{English.Tenths(aperture.Low)}–{English.Tenths(aperture.High)}";
-        return $"{mm} f/{f}";
-    }
+    /// <summary>A thing like another, as one would ask for it: a kind with figures, of no make and nobody's.</summary>
+    private static Item Plain(Item like) => like.Unmarked().AtHand() with { Name = WantedThing.Name(like), Owner = null, NeededBy = null, Doubtful = false, Make = null };
 
     /// <summary>What fails by one thing only, with that made good: brighter glass, a cleaner body, a longer or wider lens, a stand.</summary>
     private static IEnumerable<(Item Thing, string? Lens)> BetterThings(DayAnalysis day, PartFindings part, NeedFinding found)
@@ -181,16 +157,4 @@ internal static class MendCandidates
             if (brightest >= 0.95) yield return (Plain(lens with { Aperture = new Interval(brightest, brightest) }), null);
         }
     }
-
-    /// <summary>The figures a thing to borrow must have, in words.</summary>
-    public static string Wanted(Item item) => item switch
-    {
-        Lens lens => string.Create(CultureInfo.InvariantCulture, $"a lens {Figures(lens.Focal, lens.Aperture)}, {lens.Mount} mount"),
-        Body body => FormattableString.Invariant($"a body, {body.Mount[0]} mount, {body.Megapixels:0.#} MP or more, clean to ISO {English.Iso(body.IsoCeiling)}, battery {body.BatteryType}"),
-        Adapter adapter => $"a sound adapter {adapter.LensMount} to {adapter.BodyMount}",
-        Flash flash => FormattableString.Invariant($"a flash, guide number {flash.GuideNumber:0.#}"),
-        Battery battery => $"a battery {battery.Type}",
-        Card card => $"a card {card.Type}",
-        _ => $"a {item.Label}",
-    };
 }

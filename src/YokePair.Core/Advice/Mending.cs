@@ -1,7 +1,13 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
 
@@ -37,7 +43,7 @@ public enum MendKind
 public sealed record Mend(
     MendKind Kind, IReadOnlyList<PlanEdit> Edits, string Label, int Strands, IReadOnlyList<string> SinglePointsGone, int GapsClosed, double? Grams, double? Value, double HandlingSeconds);
 
-/// <summary>Looks for single edits that mend a need and harm nothing else.</summary>
+/// <summary>Looks for edits that mend a need or a loss and harm nothing else: candidates are applied, weighed, and proved on the whole day.</summary>
 public static class Mending
 {
     private const int Offered = 4;
@@ -47,54 +53,78 @@ public static class Mending
     /// locker, and only then a kind of thing one does not own. What helps the need is kept only if the day as a whole has
     /// fewer single points and gaps, and none that is new.
     /// </summary>
+    /// <param name="day">The day as it is.</param>
+    /// <param name="partId">The need's part.</param>
+    /// <param name="needId">The need.</param>
+    /// <param name="locker">What else one owns.</param>
+    /// <param name="cancel">Ends the search with an <see cref="OperationCanceledException"/>.</param>
     /// <returns>Cheapest first, at most four; a thing to borrow only where nothing of one's own mends it. Null when there is no such need.</returns>
-    public static IReadOnlyList<Mend>? For(Plan plan, string partId, string needId, IReadOnlyList<Item>? locker = null)
+    public static IReadOnlyList<Mend>? For(DayAnalysis day, string partId, string needId, IReadOnlyList<Item>? locker = null, CancellationToken cancel = default)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == partId) is not { } part || part.Needs.FirstOrDefault(n => n.Id == needId) is not { } need) return null;
-        var before = new DayAnalysis(plan);
-        var report = before.Report(withEvents: false);
-        var strands = report.Needs.First(n => n.Part == partId && n.Need == needId).Strands;
-        if (strands > 1) return [];
-        // A need that shares a moment is only as safe as the moment.
-        var alone = part with { Needs = [need, .. part.Needs.Where(n => n != need && n.Moment is not null && n.Moment == need.Moment)] };
-        return Offers(plan, before, report, [(part, need)], locker ?? [],
-            edited => StrandsIn(edited, alone), strands, [], _ => true);
+        if (day.PartOf(partId) is not { } part || part.Needs.FirstOrDefault(n => n.Need.Id == needId) is not { } need) return null;
+        if (need.Strands > 1) return [];
+        // A need that shares a moment is only as safe as the moment; the other needs of the part need not be looked at.
+        var alone = part.Part with { Needs = [need.Need, .. part.Part.Needs.Where(n => n != need.Need && n.Moment is not null && n.Moment == need.Need.Moment)] };
+        return new Search(day, [(part.Part, need.Need)], edited => StrandsIn(day, edited, alone, cancel), need.Strands, cancel).Offers(locker ?? [], []);
     }
 
-    /// <summary>Looks for edits after which a loss of the what-if table costs less, as for a need.</summary>
-    /// <returns>Null when there is no such loss.</returns>
-    public static IReadOnlyList<Mend>? ForLoss(Plan plan, LossKind kind, string id, IReadOnlyList<Item>? locker = null)
+    /// <summary>
+    /// The same for a loss: edits after which it costs fewer pictures, nowhere making anything worse. For somebody's absence also:
+    /// somebody else being there where it hurts.
+    /// </summary>
+    /// <param name="day">The day as it is.</param>
+    /// <param name="kind">What is lost.</param>
+    /// <param name="id">Id of the loss.</param>
+    /// <param name="locker">What else one owns.</param>
+    /// <param name="cancel">Ends the search with an <see cref="OperationCanceledException"/>.</param>
+    /// <returns>Cheapest first; null when there is no such loss.</returns>
+    public static IReadOnlyList<Mend>? ForLoss(DayAnalysis day, LossKind kind, string id, IReadOnlyList<Item>? locker = null, CancellationToken cancel = default)
     {
-        var before = new DayAnalysis(plan);
-        if (WhatIfTable.RowOf(before, kind, id) is not { } row) return null;
+        if (LossRows.Find(day, kind, id) is not { } row) return null;
         if (row.Costs == 0) return [];
+        var plan = day.Plan;
         var harmed = row.Cells.Where(c => c.Worst is Outcome.Late or Outcome.Lost).Select(c => (Part: plan.Parts.First(p => p.Id == c.Part), c.Needs)).ToList();
         var needs = harmed.SelectMany(h => h.Needs.Select(n => (h.Part, Need: h.Part.Needs.First(x => x.Id == n)))).Where(n => n.Need.Importance != Importance.Nice).Take(2).ToList();
         var only = harmed.Select(h => h.Part.Id).ToHashSet(StringComparer.Ordinal);
-        var company = kind == LossKind.Person ? MendCandidates.Company(plan, id, harmed.Select(h => h.Part)) : [];
-        return Offers(plan, before, before.Report(withEvents: false), needs, locker ?? [],
-            edited => WhatIfTable.RowOf(new DayAnalysis(edited), kind, id, only) is { } now ? -now.Costs : -row.Costs, -row.Costs, company.Count == 0 ? [] : [company],
-            // What helps where it hurt may hurt elsewhere: the whole row is asked before it is shown.
-            edited => WhatIfTable.RowOf(new DayAnalysis(edited), kind, id)?.Costs < row.Costs);
+        IReadOnlyList<PlanEdit> company = kind == LossKind.Person ? MendCandidates.Company(plan, id, harmed.Select(h => h.Part)) : [];
+        // What helps where it hurt may hurt elsewhere: the whole row is asked before it is shown.
+        var search = new Search(day, needs, edited => -CostsOf(edited, only), -row.Costs, cancel) { Agrees = then => CostsOf(then, null) < row.Costs };
+        return search.Offers(locker ?? [], company.Count == 0 ? [] : [company]);
+
+        int CostsOf(Plan edited, HashSet<string>? parts) => LossRows.Find(new DayAnalysis(edited, before: day, cancel: cancel), kind, id, parts)?.Costs ?? row.Costs;
     }
 
-    private static List<Mend> Offers(
-        Plan plan, DayAnalysis before, Report report, List<(Part Part, Need Need)> needs, IReadOnlyList<Item> locker, Func<Plan, int> worth, int now, List<IReadOnlyList<PlanEdit>> company, Func<Plan, bool> agrees)
+    private static int StrandsIn(DayAnalysis day, Plan edited, Part alone, CancellationToken cancel)
     {
-        var mends = new List<Mend>();
-        var offered = new HashSet<string>(StringComparer.Ordinal);
-        Try(needs.SelectMany(n => MendCandidates.Moves(plan, n.Part)).Distinct().Select(One), MendKind.Move);
-        Try(needs.SelectMany(n => MendCandidates.Mounts(plan, n.Part)).Distinct().Select(One), MendKind.Setup);
-        if (mends.Count < Offered) Try(needs.SelectMany(n => MendCandidates.Packs(plan, n.Part, locker)).Distinct().Select(One), MendKind.Pack);
-        Try(company, MendKind.Company);
-        if (mends.Count == 0) Try(needs.SelectMany(n => MendCandidates.Borrows(before, n.Part, n.Need)), MendKind.Borrow);
-        return mends;
+        var part = edited.Parts.First(p => p.Id == alone.Id) with { Needs = alone.Needs };
+        return new DayAnalysis(edited.With(part), before: day, cancel: cancel).PartOf(part.Id)!.Needs[0].Strands;
+    }
 
-        static IReadOnlyList<PlanEdit> One(PlanEdit edit) => [edit];
+    private sealed class Search(DayAnalysis day, List<(Part Part, Need Need)> needs, Func<Plan, int> worth, int now, CancellationToken cancel)
+    {
+        private readonly Plan plan = day.Plan;
+        private readonly DayVerdict before = DayVerdict.Of(day);
+        private readonly List<Mend> mends = [];
+        private readonly HashSet<string> offered = new(StringComparer.Ordinal);
 
-        void Try(IEnumerable<IReadOnlyList<PlanEdit>> candidates, MendKind kind)
+        /// <summary>What else must be true of a plan before it is offered.</summary>
+        public Func<Plan, bool> Agrees { get; init; } = _ => true;
+
+        public List<Mend> Offers(IReadOnlyList<Item> locker, List<IReadOnlyList<PlanEdit>> company)
         {
-            var better = candidates.Select(edits => (Edits: edits, Result: EditResult.Apply(plan, edits))).Where(e => e.Result.Plan is not null).ToList().AsParallel().AsOrdered()
+            Try(needs.SelectMany(n => MendCandidates.Moves(plan, n.Part)).Distinct().Select(One), MendKind.Move);
+            Try(needs.SelectMany(n => MendCandidates.Mounts(plan, n.Part)).Distinct().Select(One), MendKind.Setup);
+            if (mends.Count < Offered) Try(needs.SelectMany(n => MendCandidates.Packs(plan, n.Part, locker)).Distinct().Select(One), MendKind.Pack);
+            Try(company, MendKind.Company);
+            if (mends.Count == 0) Try(needs.SelectMany(n => MendCandidates.Borrows(day, n.Part, n.Need)), MendKind.Borrow);
+            return mends;
+        }
+
+        private static IReadOnlyList<PlanEdit> One(PlanEdit edit) => [edit];
+
+        private void Try(IEnumerable<IReadOnlyList<PlanEdit>> candidates, MendKind kind)
+        {
+            var better = candidates.Select(edits => (Edits: edits, Result: EditResult.Apply(plan, edits))).Where(e => e.Result.Plan is not null).ToList().AsParallel().AsOrdered().WithCancellation(cancel)
                 .Select(e => (e.Edits, e.Result, Worth: worth(e.Result.Plan!)))
                 .Where(e => e.Worth > now).ToList().OrderByDescending(e => e.Worth).ThenBy(e => e.Edits.Count);
             foreach (var (edits, result, gain) in better)
@@ -102,21 +132,34 @@ public static class Mending
                 if (mends.Count == Offered && kind != MendKind.Company) return;
                 // One offer for each thing and each position changed: four near-twins would crowd out a real choice.
                 if (offered.Contains(About(edits[0]))) continue;
-                var after = new DayAnalysis(result.Plan!, before: before).Report(withEvents: false);
-                if (!Safer(report, after, orEqual: needs.Count > 0 && now < 0) || !agrees(result.Plan!)) continue;
+                var after = DayVerdict.Of(new DayAnalysis(result.Plan!, before: day, cancel: cancel));
+                if (!IsSafer(after) || !Agrees(result.Plan!)) continue;
                 offered.Add(About(edits[0]));
-                var come = result.Plan!.Items.Where(i => plan.Items.All(o => o.Id != i.Id)).ToList();
-                mends.Add(new Mend(kind, edits, result.Label,
-                    now < 0 ? 3 + Math.Max(-3, gain) : gain,
-                    [.. report.SinglePoints.Select(s => s.Item).Except(after.SinglePoints.Select(s => s.Item))],
-                    report.Gaps.Count - after.Gaps.Count,
-                    come.Count == 0 ? 0 : come[0].WeightG,
-                    come.Count == 0 ? 0 : come[0].Value,
-                    Handling(after) - Handling(report)));
+                mends.Add(Offer(kind, edits, result, gain, after));
             }
+        }
+
+        private bool IsSafer(DayVerdict after)
+        {
+            // A loss is mended by what leaves the day as it is without the loss; a need by what makes it better.
+            var most = needs.Count > 0 && now < 0 ? 1 : 0;
+            return after.IsNowhereWorseThan(before) && (after.Gaps, after.Hanging).CompareTo((before.Gaps, before.Hanging)) < most;
+        }
+
+        private Mend Offer(MendKind kind, IReadOnlyList<PlanEdit> edits, EditResult result, int gain, DayVerdict after)
+        {
+            var come = result.Plan!.Items.Where(i => plan.Items.All(o => o.Id != i.Id)).ToList();
+            return new Mend(kind, edits, result.Label,
+                now < 0 ? 3 + Math.Max(-3, gain) : gain,
+                [.. plan.Items.Select(i => i.Id).Where(id => before.SinglePoints.Contains(id) && !after.SinglePoints.Contains(id))],
+                before.Gaps - after.Gaps,
+                come.Count == 0 ? 0 : come[0].WeightG,
+                come.Count == 0 ? 0 : come[0].Value,
+                after.Seconds - before.Seconds);
         }
     }
 
+    /// <summary>What an edit is about: the thing moved, packed or borrowed, or the position changed.</summary>
     private static string About(PlanEdit edit) => edit switch
     {
         MoveItem move => move.Item,
@@ -125,20 +168,4 @@ public static class Mending
         BorrowThing borrow => borrow.Item.Label,
         _ => "",
     };
-
-    private static double Handling(Report report) => report.Needs.Sum(n => n.Best?.Seconds ?? 0);
-
-    private static int StrandsIn(Plan plan, Part alone)
-    {
-        var part = plan.Parts.First(p => p.Id == alone.Id) with { Needs = alone.Needs };
-        return new DayAnalysis(plan.With(part)).ReportPart(part.Id)[0].Strands;
-    }
-
-    private static bool Safer(Report before, Report after, bool orEqual)
-    {
-        var worse = before.Needs.Zip(after.Needs).Any(pair => pair.First.Importance != Importance.Nice && pair.Second.Strands < Math.Min(2, pair.First.Strands));
-        return !worse && (after.Gaps.Count, Hits(after)).CompareTo((before.Gaps.Count, Hits(before))) < (orEqual ? 1 : 0);
-
-        static int Hits(Report report) => report.SinglePoints.SelectMany(s => s.Hits).Select(h => (h.Part, h.Need)).Distinct().Count();
-    }
 }

@@ -1,17 +1,23 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
 
 /// <summary>What the hands can do for each need at the most, whatever glass is put in them: never too strict, sometimes too lax.</summary>
-internal sealed class SetupBounds(Outage outage, IReadOnlyList<Slot> slots)
+internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slots)
 {
-    private readonly Plan plan = outage.Plan;
-    private readonly Kit kit = outage.Kit;
-    private readonly DayAnalysis now = new(outage.Plan, outage.AsThings);
-    private readonly DayAnalysis unhurried = new(Unhurried(outage.Plan), outage.AsThings);
+    private readonly Plan plan = day.Plan;
+    private readonly Kit kit = day.Kit;
+    private readonly DayAnalysis now = day.Trying(day.Plan);
+    private readonly DayAnalysis unhurried = day.Trying(Unhurried(day.Plan));
 
     /// <summary>The needs of a part.</summary>
     public IEnumerable<NeedCover> Of(Part part) => Covers(part).Zip(AtBest(part.Id), Bounded);
@@ -23,11 +29,11 @@ internal sealed class SetupBounds(Outage outage, IReadOnlyList<Slot> slots)
         return best.Any(n => n.Need.Role is not null) ? best.Zip(Of(now, part), (b, asIs) => b.Need.Role is null ? b.Outcome : asIs.Outcome) : best.Select(n => n.Outcome);
     }
 
-    private static IReadOnlyList<NeedFinding> Of(DayAnalysis day, string part) => day.Find(day.Plan.Parts.First(p => p.Id == part), withCuts: false).Needs;
+    private static IReadOnlyList<NeedFinding> Of(DayAnalysis of, string part) => of.PartOf(part)!.Needs;
 
     /// <summary>What no setups can do need not be tried.</summary>
     private static NeedCover Bounded(NeedCover need, Outcome best) =>
-        !best.IsMet() ? need with { By = [], FullBy = [], Reached = false, ReachedFull = false, Handless = false }
+        !best.IsMet() ? need with { By = [], FullBy = [], Reached = false, ReachedFull = false, IsRole = false }
         : best == Outcome.Thins ? need with { FullBy = [], ReachedFull = false } : need;
 
     private IEnumerable<NeedCover> Covers(Part part)

@@ -1,8 +1,12 @@
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
@@ -15,42 +19,45 @@ namespace YokePair.Core.Advice;
 /// <param name="Uncovered">Needs of the part that would not be covered.</param>
 /// <param name="EquivalentMm">Equivalent range on that body, mm.</param>
 /// <param name="From">Where the lens is now: a place id, or null when it is in a hand already.</param>
-public sealed record SetupChoice(PlanEdit Edit, bool Current, int Strands, IReadOnlyList<string> Hanging, IReadOnlyList<string> Uncovered, Interval EquivalentMm, string? From);
+/// <param name="PrepareSeconds">Seconds to fetch it before the part begins.</param>
+public sealed record SetupChoice(PlanEdit Edit, bool Current, int Strands, IReadOnlyList<string> Hanging, IReadOnlyList<string> Uncovered, Interval EquivalentMm, string? From, double PrepareSeconds);
 
 /// <summary>Tries everything that fits a position.</summary>
 public static class SetupChoices
 {
     /// <summary>Every chain that fits a body for one position, what is on now first, then the strongest part. The body is the given one.</summary>
     /// <returns>Null when the plan has no such part or person.</returns>
-    public static IReadOnlyList<SetupChoice>? For(Plan plan, IReadOnlyList<Pulled> pulled, string partId, string person, string position, string? bodyId)
+    public static IReadOnlyList<SetupChoice>? For(DayAnalysis day, string partId, string person, string position, string? bodyId, CancellationToken cancel = default)
     {
+        var plan = day.Whole;
         if (plan.Parts.FirstOrDefault(p => p.Id == partId) is not { } part || plan.People.All(p => p.Id != person)) return null;
         var setup = part.Setups.FirstOrDefault(s => s.Person == person && s.Position == position);
         var body = plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == (bodyId ?? setup?.Body)) ?? plan.Items.OfType<Body>().FirstOrDefault();
         if (body is null) return [];
-        var outage = new Outage(plan, pulled);
-        var choices = new List<SetupChoice>();
         var close = part.Needs.Any(n => n.CloseWidthMm is not null);
-        foreach (var glass in GlassOnBody.Fitting(body, plan))
-        {
+        var tried = GlassOnBody.Fitting(body, plan)
             // A tube serves close-ups and nothing else.
-            if (glass.Tube is not null && !close) continue;
-            if (!plan.IsNear(part, glass.Pieces)) continue;
-            if (glass.Pieces.Any(piece => outage.IsGone(outage.Kit.IndexOf(piece.Id), part))) continue;
+            .Where(glass => (glass.Tube is null || close) && plan.CanBeInHand(part, glass.Pieces) && !glass.Pieces.Any(piece => day.Outage.IsGone(day.Kit.IndexOf(piece.Id), part)))
+            .ToList();
+        var choices = tried.AsParallel().AsOrdered().WithCancellation(cancel).Select(Choice).OfType<SetupChoice>();
+        return [.. choices.OrderByDescending(c => c.Current).ThenBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count).ThenBy(c => c.EquivalentMm.Low)];
+
+        SetupChoice? Choice(GlassOnBody glass)
+        {
             var mount = Mount.Of(partId, person, position, glass);
-            if (mount.Apply(plan).Plan is not { } tried) continue;
-            var needs = new DayAnalysis(tried, outage.AsThings).ReportPart(partId);
+            if (mount.Apply(plan).Plan is not { } then) return null;
+            var needs = day.Trying(then, cancel).PartOf(partId)!.Needs;
             var now = setup is not null && setup.Body == mount.Body && setup.Lens == mount.Lens && setup.Converter == mount.Converter && setup.Tube == mount.Tube && setup.Adapter == mount.Adapter;
             var inHand = part.Setups.Any(s => s.Lens == glass.Lens.Id);
-            choices.Add(new SetupChoice(
-                mount,
-                now,
-                ReportBuilder.StrandsOf(needs),
-                [.. needs.Where(n => n.Strands == 1).Select(n => n.Need)],
-                [.. needs.Where(n => n.Strands == 0).Select(n => n.Need)],
-                glass.EquivalentMm,
-                inHand ? null : glass.Lens.Place));
+            return new SetupChoice(mount, now, StrandsOf(needs), [.. needs.Where(n => n.Strands == 1).Select(n => n.Need.Id)], [.. needs.Where(n => n.Strands == 0).Select(n => n.Need.Id)],
+                glass.EquivalentMm, inHand ? null : glass.Lens.Place, inHand ? 0 : Preparation.Seconds(day, part, person, glass.Pieces.Select(p => p.Id)));
         }
-        return [.. choices.OrderByDescending(c => c.Current).ThenBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count).ThenBy(c => c.EquivalentMm.Low)];
+    }
+
+    /// <summary>The weakest of the needs that count; a part of nice needs only is as strong as they are.</summary>
+    private static int StrandsOf(IReadOnlyList<NeedFinding> needs)
+    {
+        var counted = needs.Where(n => n.Need.Importance != Importance.Nice).ToList();
+        return (counted.Count > 0 ? counted : needs).Select(n => n.Strands).DefaultIfEmpty(3).Min();
     }
 }

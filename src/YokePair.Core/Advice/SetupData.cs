@@ -1,6 +1,13 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
 
@@ -10,7 +17,7 @@ namespace YokePair.Core.Advice;
 /// <param name="Position">Position.</param>
 /// <param name="Options">What it may carry.</param>
 /// <param name="Current">Which of them it carries now.</param>
-public sealed record Slot(string Part, string Person, string Position, IReadOnlyList<Chain> Options, int Current);
+public sealed record SetupSlot(string Part, string Person, string Position, IReadOnlyList<Chain> Options, int Current);
 
 /// <summary>Glass on a body: lens, converter, tube, adapter, null where there is none.</summary>
 public sealed record Chain(string? Lens, string? Converter, string? Tube, string? Adapter)
@@ -36,9 +43,9 @@ public readonly record struct Choice(int Slot, int Option);
 /// <param name="FullBy">Those of them with which the picture may be as one would choose it.</param>
 /// <param name="Reached">Whether it may be met by changing glass in the part, or reaching for another camera.</param>
 /// <param name="ReachedFull">Whether it may then be as one would choose it.</param>
-/// <param name="Handless">Whether it asks for no camera at all: a thing that must be there.</param>
+/// <param name="IsRole">Whether it asks for no camera at all: a thing that must be there.</param>
 public sealed record NeedCover(
-    string Part, string Need, Importance Importance, IReadOnlyList<Choice> By, IReadOnlyList<Choice> FullBy, bool Reached, bool ReachedFull, bool Handless = false);
+    string Part, string Need, Importance Importance, IReadOnlyList<Choice> By, IReadOnlyList<Choice> FullBy, bool Reached, bool ReachedFull, bool IsRole = false);
 
 /// <summary>What the report says of a need with setups.</summary>
 /// <param name="Part">Part id.</param>

@@ -1,6 +1,12 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;
@@ -14,33 +20,40 @@ public sealed class SetupProblem
     private readonly Plan plan;
     private readonly HashSet<string> chosen;
 
+    private readonly DayAnalysis day;
+
     /// <summary>Prepares it.</summary>
     /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
     /// <param name="parts">Ids of the parts whose setups may change; null = all.</param>
     /// <param name="pulled">What has failed: the setups for the rest of the day do without it.</param>
-    public SetupProblem(Plan plan, IReadOnlyCollection<string>? parts = null, IReadOnlyList<Pulled>? pulled = null)
+    public SetupProblem(Plan plan, IReadOnlyCollection<string>? parts = null, IReadOnlyList<Pulled>? pulled = null) : this(new DayAnalysis(plan, pulled), parts)
     {
-        this.plan = plan;
+    }
+
+    /// <summary>Prepares it for a day that is analysed already.</summary>
+    /// <param name="day">The day, with what has failed pulled from it.</param>
+    /// <param name="parts">Ids of the parts whose setups may change; null = all.</param>
+    public SetupProblem(DayAnalysis day, IReadOnlyCollection<string>? parts = null)
+    {
+        this.day = day;
+        plan = day.Whole;
         chosen = [.. parts ?? plan.Parts.Select(p => p.Id)];
-        var outage = new Outage(plan, pulled ?? []);
-        // What went along has gone, whatever is set up otherwise from now on.
-        Pulled = outage.AsThings;
-        var slots = new List<Slot>();
-        foreach (var part in outage.Plan.Parts.Where(p => chosen.Contains(p.Id)))
+        var slots = new List<SetupSlot>();
+        foreach (var part in day.Plan.Parts.Where(p => chosen.Contains(p.Id)))
             foreach (var setup in part.Setups)
-                if (setup.Body is not null) slots.Add(SlotOf(plan, part, setup, outage));
+                if (setup.Body is not null) slots.Add(SlotOf(plan, part, setup, day.Outage));
         Slots = slots;
-        var bounds = new SetupBounds(outage, Slots);
-        Needs = [.. outage.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(bounds.Of)];
-        Successions = [.. Follow(outage)];
+        var bounds = new SetupBounds(day, Slots);
+        Needs = [.. day.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(bounds.Of)];
+        Successions = [.. Follow(day.Outage)];
         Exclusive = [.. OneAtATime()];
     }
 
-    /// <summary>What has failed.</summary>
-    public IReadOnlyList<Pulled> Pulled { get; }
+    /// <summary>How a day stands with other setups, with the same pulled.</summary>
+    public DayVerdict VerdictOn(IReadOnlyList<int> options) => DayVerdict.Of(day.Trying(With(options)));
 
     /// <summary>Every position that may change.</summary>
-    public IReadOnlyList<Slot> Slots { get; }
+    public IReadOnlyList<SetupSlot> Slots { get; }
 
     /// <summary>Every need of the chosen parts.</summary>
     public IReadOnlyList<NeedCover> Needs { get; }
@@ -63,16 +76,15 @@ public sealed class SetupProblem
     /// <summary>Every need of the chosen parts with the options, in the order of <see cref="Needs"/>, as the report has it.</summary>
     public IReadOnlyList<JudgedNeed> Judge(IReadOnlyList<int> options)
     {
-        var next = With(options);
-        var day = new DayAnalysis(next, Pulled);
+        var then = day.Trying(With(options));
         var judged = new List<JudgedNeed>();
-        foreach (var part in day.Plan.Parts.Where(p => chosen.Contains(p.Id)))
+        foreach (var part in then.Plan.Parts.Where(p => chosen.Contains(p.Id)))
         {
-            var found = day.Find(part);
+            var found = then.PartOf(part.Id)!;
             foreach (var need in found.Needs)
             {
                 var hands = need.Ways.Only([.. need.Ways.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))]);
-                var own = day.BestOf(hands, found.Failed).Outcome;
+                var own = then.BestOf(hands, found.Failed).Outcome;
                 judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome));
             }
         }
@@ -93,11 +105,11 @@ public sealed class SetupProblem
     public IReadOnlyList<ProposedChange> Differences(IReadOnlyList<int> options)
     {
         var pieces = new List<ProposedChange>();
-        foreach (var position in Slots.Select((slot, at) => (Slot: slot, At: at)).GroupBy(x => (x.Slot.Person, x.Slot.Position)))
+        foreach (var position in Slots.Select((slot, at) => (SetupSlot: slot, At: at)).GroupBy(x => (x.SetupSlot.Person, x.SetupSlot.Position)))
         {
             var order = Day.InOrder(plan).Select(p => p.Id).ToList();
             (Chain To, List<Mount> Edits)? run = null;
-            foreach (var (slot, at) in position.OrderBy(x => order.IndexOf(x.Slot.Part)))
+            foreach (var (slot, at) in position.OrderBy(x => order.IndexOf(x.SetupSlot.Part)))
             {
                 var to = slot.Options[options[at]];
                 if (options[at] == slot.Current || run?.To != to) Close();
@@ -137,18 +149,18 @@ public sealed class SetupProblem
         return -1;
     }
 
-    private static Slot SlotOf(Plan plan, Part part, Setup setup, Outage outage)
+    private static SetupSlot SlotOf(Plan plan, Part part, Setup setup, Outage outage)
     {
         var now = Chain.Of(setup);
         var body = plan.Items.OfType<Body>().First(b => b.Id == setup.Body);
         var close = part.Needs.Any(n => n.CloseWidthMm is not null);
         var options = new List<Chain> { now };
         // Who is absent keeps what they hold; a camera that is gone can only give up its glass to another.
-        if (outage.AbsentIn(part).Contains(setup.Person)) return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+        if (outage.AbsentIn(part).Contains(setup.Person)) return new SetupSlot(part.Id, setup.Person, setup.Position, options, 0);
         if (outage.IsGone(outage.Kit.IndexOf(body.Id), part))
         {
             if (!now.Items.Any(i => outage.IsGone(outage.Kit.IndexOf(i), part)) && now.Items.Any()) options.Add(new Chain(null, null, null, null));
-            return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+            return new SetupSlot(part.Id, setup.Person, setup.Position, options, 0);
         }
         List<string> stay = [.. now.Items.Where(i => outage.IsSaved(part, i))];
         foreach (var glass in GlassOnBody.Fitting(body, plan))
@@ -156,29 +168,28 @@ public sealed class SetupProblem
             if (glass.Tube is not null && !close) continue;
             if (Day.Of(part) is { } day && glass.Pieces.Any(p => outage.Kit.AwayWith(outage.Kit.IndexOf(p.Id), day) != Kit.None)) continue;
             if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
-            if (!plan.IsNear(part, glass.Pieces)) continue;
+            if (!plan.CanBeInHand(part, glass.Pieces)) continue;
             var chain = new Chain(glass.Lens.Id, glass.Converter?.Id, glass.Tube?.Id, glass.Adapter?.Id);
             if (!options.Contains(chain) && stay.All(chain.Items.Contains)) options.Add(chain);
         }
-        return new Slot(part.Id, setup.Person, setup.Position, options, 0);
+        return new SetupSlot(part.Id, setup.Person, setup.Position, options, 0);
     }
 
     private IEnumerable<Succession> Follow(Outage outage)
     {
-        var before = new Dictionary<(string, string), (Setup Setup, Part Part)>();
+        var before = new Dictionary<string, (Setup Setup, Part Part)>(StringComparer.Ordinal);
         foreach (var part in Day.InOrder(plan))
             foreach (var setup in part.Setups)
             {
                 // Nothing is changed on a camera that is gone, or by who is absent.
-                if (outage.AbsentIn(part).Contains(setup.Person) || (setup.Body is { } body && outage.IsGone(outage.Kit.IndexOf(body), part))) continue;
-                var at = (setup.Person, setup.Position);
-                if (before.TryGetValue(at, out var was) && was.Setup.Body == setup.Body && (chosen.Contains(part.Id) || chosen.Contains(was.Part.Id)))
+                if (setup.Body is not { } body || outage.AbsentIn(part).Contains(setup.Person) || outage.IsGone(outage.Kit.IndexOf(body), part)) continue;
+                if (before.TryGetValue(body, out var was) && (chosen.Contains(part.Id) || chosen.Contains(was.Part.Id)))
                 {
                     var free = part.Start is { } start && was.Part.End is { } end ? (start - end).TotalSeconds : 0;
                     yield return new Succession(SlotOr(was.Part, was.Setup), Chain.Of(was.Setup), SlotOr(part, setup), Chain.Of(setup),
                         free < plan.Rules.Seconds.ChangeLens && part.Needs.Any(n => n.Importance == Importance.Once));
                 }
-                before[at] = (setup, part);
+                before[body] = (setup, part);
             }
 
         int? SlotOr(Part part, Setup setup) => chosen.Contains(part.Id) && Find(part.Id, setup) is var at and >= 0 ? at : null;

@@ -1,7 +1,11 @@
 using System.Text.Json.Serialization;
-using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Editing;
 
@@ -24,7 +28,7 @@ public sealed record PackThing : PlanEdit
         if (plan.Items.Any(i => i.Id == Thing) || plan.People.Any(p => p.Id == Thing) || plan.Places.Any(p => p.Id == Thing)) return Refuse("thing", $"{Found.Label} is packed already");
         if (plan.Places.FirstOrDefault(p => p.Id == Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
         // Whether it can be had is the locker's to say, day by day; a copy of it here would grow old.
-        var item = Found with { Place = Place, Status = null, From = null, To = null, NeededBy = null };
+        var item = Found.AtHand() with { Place = Place, NeededBy = null };
         return new EditResult(plan with { Items = [.. plan.Items, item] }, $"{item.Label} packed in {place.Name ?? place.Id}", []);
     }
 }
@@ -109,6 +113,6 @@ public sealed record BorrowThing : PlanEdit
         var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith(field, StringComparison.Ordinal));
         return wrong is not null
             ? Refuse(wrong.Field.Replace(field, "item", StringComparison.Ordinal), wrong.Message)
-            : new EditResult(next, $"Borrow, rent or buy {MendCandidates.Wanted(Item)}; into {place?.Name ?? place?.Id ?? on!.Label}", []);
+            : new EditResult(next, $"Borrow, rent or buy {WantedThing.Say(Item)}; into {place?.Name ?? place?.Id ?? on!.Label}", []);
     }
 }

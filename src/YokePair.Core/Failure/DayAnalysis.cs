@@ -1,96 +1,147 @@
+using System.Collections.Concurrent;
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Failure;
 
 /// <summary>
-/// A plan worked out once, to be asked for its report and for the reasons behind it. Not for use by two threads at a time.
+/// A plan with what is pulled from it, and everything that is found of it, each worked out when it is first asked for and kept. Asked by
+/// the report, explanations, choices, mends, swaps and the table of losses alike. Safe for several threads at a time.
 /// </summary>
 public sealed class DayAnalysis
 {
     private readonly Outage outage;
-    private readonly WaySearch search;
-    private readonly Lazy<IReadOnlyList<PartFindings>> parts;
+    private readonly DayAnalysis? before;
+    private readonly CancellationToken cancel;
+    private readonly ConcurrentBag<WaySearch> searches = [];
+    private readonly Lazy<PartFindings>[] parts;
 
-    /// <summary>Prepares the analysis of a plan from which things may have been pulled.</summary>
-    /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
-    /// <param name="pulled">What is gone; ids the plan does not know are ignored.</param>
-    /// <param name="before">An analysis of the plan before an edit: parts the edit cannot have touched are taken from it. Only one of the two may be asked afterwards.</param>
-    public DayAnalysis(Plan plan, IReadOnlyList<Pulled>? pulled = null, DayAnalysis? before = null)
+    /// <summary>Prepares a plan; it must have passed <see cref="PlanCheck.Usable"/>.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="pulled">What is gone; things the plan does not have are ignored.</param>
+    /// <param name="before">An analysis of an earlier state, from which parts that nothing has touched are taken over.</param>
+    /// <param name="cancel">Ends whatever is asked with an <see cref="OperationCanceledException"/>.</param>
+    public DayAnalysis(Plan plan, IReadOnlyList<Pulled>? pulled = null, DayAnalysis? before = null, CancellationToken cancel = default)
     {
-        outage = new Outage(plan, pulled ?? []);
-        search = new WaySearch(outage.Kit.Pairings, plan.Rules.DualRecord);
-        // Parts do not touch one another, and somebody waits for the verdict: every core takes some.
-        parts = new Lazy<IReadOnlyList<PartFindings>>(() => [.. Plan.Parts.AsParallel().AsOrdered().Select(p => before?.StillTrueOf(p, this) ?? Find(p))], LazyThreadSafetyMode.None);
+        Whole = plan;
+        this.cancel = cancel;
+        outage = new Outage(plan, pulled ?? [], before?.outage.Kit);
+        this.before = before is not null && StandsOnTheSame(before) ? before : null;
+        // Published once but made by whoever comes first, so that what one caller cancels is no answer to another.
+        parts = [.. Plan.Parts.Select(p => new Lazy<PartFindings>(() => StillTrueOf(p) ?? Find(p), LazyThreadSafetyMode.PublicationOnly))];
     }
 
-    /// <summary>The plan, in which those who are absent are not present.</summary>
+    /// <summary>The plan, nobody absent.</summary>
+    public Plan Whole { get; }
+
+    /// <summary>The plan as it is looked at: who is pulled is in no part.</summary>
     public Plan Plan => outage.Plan;
+
+    /// <summary>What is pulled.</summary>
+    public IReadOnlyList<Pulled> Pulled => outage.Pulled;
+
+    internal Outage Outage => outage;
 
     internal Kit Kit => outage.Kit;
 
-    internal IReadOnlyList<PartFindings> Parts => parts.Value;
-
-    /// <summary>The report.</summary>
-    /// <param name="withEvents">Whether to work out the loss of every single item as well.</param>
-    public Report Report(bool withEvents = true) => ReportBuilder.Build(this, withEvents);
-
-    /// <summary>The outcome of every need, without cut sets: what one look at the day costs.</summary>
-    public IReadOnlyList<Outcome> Outcomes() => [.. Plan.Parts.SelectMany(p => Find(p, withCuts: false).Needs).Select(n => n.Outcome)];
-
-    /// <summary>What the report would say of one part's needs, without working out the rest of the day.</summary>
-    public IReadOnlyList<NeedReport> ReportPart(string partId)
+    /// <summary>All parts, in the order of the plan. Parts do not touch one another, and somebody waits: every core takes some.</summary>
+    internal IReadOnlyList<PartFindings> Parts
     {
-        var part = Find(Plan.Parts.First(p => p.Id == partId));
-        return [.. part.Needs.Select(n => ReportBuilder.Describe(part, n))];
+        get
+        {
+            parts.AsParallel().WithCancellation(cancel).ForAll(p => p.Value.Settle());
+            return [.. parts.Select(p => p.Value)];
+        }
     }
 
-    /// <summary>What was found of a part, where nothing it rests on differs in the other analysis: its own words, the kit, the rules, and who has what elsewhere at the same time.</summary>
-    private PartFindings? StillTrueOf(Part part, DayAnalysis other)
-    {
-        if (!parts.IsValueCreated || outage.Pulled.Count > 0 || other.outage.Pulled.Count > 0) return null;
-        var now = other.Plan;
-        if (!Equals(now.Rules, Plan.Rules) || !now.Items.SequenceEqual(Plan.Items) || !now.People.SequenceEqual(Plan.People) || !now.Places.SequenceEqual(Plan.Places)
-            || !now.KnownPairs().SequenceEqual(Plan.KnownPairs())) return null;
-        return Plan.Parts.Contains(part) && Beside(now).SequenceEqual(Beside(Plan)) ? parts.Value.First(f => Equals(f.Part, part)) : null;
+    /// <summary>All parts, without waiting for cut sets nobody may ask for.</summary>
+    internal IReadOnlyList<PartFindings> Outcomes => [.. parts.AsParallel().AsOrdered().WithCancellation(cancel).Select(p => p.Value)];
 
-        IEnumerable<Part> Beside(Plan plan) => plan.Parts.Where(p => Day.Overlap(part, p));
+    /// <summary>What is found of one part; null when the plan has none such.</summary>
+    internal PartFindings? PartOf(string partId)
+    {
+        for (var i = 0; i < parts.Length; i++)
+            if (Plan.Parts[i].Id == partId) return parts[i].Value;
+        return null;
     }
 
+    /// <summary>
+    /// Another plan tried out with what is pulled from this day: what went along with a camera or bag has gone, wherever it would be then.
+    /// </summary>
+    public DayAnalysis Trying(Plan plan, CancellationToken stop = default) => new(plan, outage.AsThings, this, stop);
+
+    /// <summary>The same day with more pulled.</summary>
+    internal DayAnalysis Without(params IReadOnlyList<Pulled> more) => new(Whole, [.. Pulled, .. more], this, cancel);
+
+    /// <summary>What becomes of a need when one more thing fails than has already.</summary>
     internal (Outcome Outcome, Way? Way) Without(PartFindings part, NeedFinding need, int item)
     {
-        part.Failed[item] = true;
-        var left = Left(need, part.Failed);
-        part.Failed[item] = false;
-        return left;
+        var failed = (bool[])part.Failed.Clone();
+        failed[item] = true;
+        return Left(need, failed);
     }
 
-    /// <summary>What becomes of a need, with those it shares a moment with, when things have failed.</summary>
+    /// <summary>What is left of a need when these have failed: of its moment, where it shares one.</summary>
     internal (Outcome Outcome, Way? Way) Left(NeedFinding need, bool[] failed)
     {
-        if (need.Moment is not { } moment) return search.Best(need.Ways, failed);
-        var (outcome, ways, _) = moment.Search.Best(failed);
-        return (outcome, ways.Length == 0 ? null : ways[moment.Index]);
+        if (need.Moment is not { } moment) return BestOf(need.Ways, failed);
+        var joint = moment.Search.Best(failed);
+        return (joint.Outcome, joint.Ways.Length == 0 ? null : joint.Ways[moment.Index]);
     }
 
-    /// <summary>The same with everything that the need, or its moment, then rests on.</summary>
-    internal (Outcome Outcome, HashSet<int> Used) Rests(NeedFinding need, bool[] failed)
+    /// <summary>The same with every thing that the ways found use: in a moment those of all its needs.</summary>
+    internal (Outcome Outcome, HashSet<int> Used) LeftWithItems(NeedFinding need, bool[] failed)
     {
         if (need.Moment is { } moment)
         {
-            var (joint, ways, _) = moment.Search.Best(failed);
-            return (joint, [.. ways.SelectMany(w => w.Items)]);
+            var joint = moment.Search.Best(failed);
+            return (joint.Outcome, [.. joint.Ways.SelectMany(w => w.Items)]);
         }
-        var (outcome, way) = search.Best(need.Ways, failed);
+        var (outcome, way) = BestOf(need.Ways, failed);
         return (outcome, way is null ? [] : [.. way.Items]);
     }
 
-    internal (Outcome Outcome, Way? Way) BestOf(NeedWays ways, bool[] failed) => search.Best(ways, failed);
-
-    /// <summary>One part with its needs' outcomes and, unless they are not asked for, cut sets.</summary>
-    internal PartFindings Find(Part part, bool withCuts = true)
+    /// <summary>What becomes of a need by itself, even where it shares a moment.</summary>
+    internal (Outcome Outcome, Way? Way) BestOf(NeedWays ways, bool[] failed)
     {
+        // A search works in its own room; those that are done wait for the next who asks.
+        if (!searches.TryTake(out var search)) search = new WaySearch(outage.Kit.Pairings, Plan.Rules.DualRecord);
+        var best = search.Best(ways, failed);
+        searches.Add(search);
+        return best;
+    }
+
+    /// <summary>Whether an earlier analysis knows the same things, people, places and rules, so that its parts may be taken over.</summary>
+    private bool StandsOnTheSame(DayAnalysis earlier)
+    {
+        var (now, then) = (Plan, earlier.Plan);
+        return Equals(now.Rules, then.Rules) && now.Items.SequenceEqual(then.Items) && now.People.SequenceEqual(then.People) && now.Places.SequenceEqual(then.Places)
+            && now.KnownPairs().SequenceEqual(then.KnownPairs());
+    }
+
+    /// <summary>
+    /// What an earlier analysis found of a part, as far as it was asked and still holds: nothing is looked at in a part but its own words,
+    /// the things, the people, the places, the rules, what overlaps it and what is gone in it.
+    /// </summary>
+    private PartFindings? StillTrueOf(Part part)
+    {
+        if (before is null) return null;
+        var at = -1;
+        for (var i = 0; i < before.parts.Length && at < 0; i++)
+            if (Equals(before.Plan.Parts[i], part)) at = i;
+        if (at < 0 || !before.parts[at].IsValueCreated || !Overlapping(Plan).SequenceEqual(Overlapping(before.Plan)) || !outage.IsSameIn(part, before.outage)) return null;
+        return before.parts[at].Value;
+
+        IEnumerable<Part> Overlapping(Plan plan) => plan.Parts.Where(p => Day.Overlap(part, p));
+    }
+
+    private PartFindings Find(Part part)
+    {
+        cancel.ThrowIfCancellationRequested();
         var kit = outage.KitOf(part);
         var failed = new bool[kit.Items.Length];
         var away = new bool[kit.Items.Length];
@@ -98,54 +149,27 @@ public sealed class DayAnalysis
             for (var i = 0; i < failed.Length; i++) failed[i] = away[i] = kit.AwayWith(i, date) != Kit.None;
         foreach (var item in outage.GoneIn(part)) (failed[item], away[item]) = (true, false);
         var ways = new PartWays(kit, part);
-        var search = new WaySearch(kit.Pairings, Plan.Rules.DualRecord);
-        var cutSets = new CutSets(kit.Pairings, failed);
-        var needs = ways.Needs.Select(need =>
-        {
-            if (SharesMoment(part, need.Need)) return new NeedFinding(need, default, null, []);
-            var (outcome, best) = search.Best(need, failed);
-            return new NeedFinding(need, outcome, best, withCuts && outcome.IsMet() ? cutSets.Find(need) : []);
-        }).ToArray();
-        foreach (var moment in part.Needs.Where(n => SharesMoment(part, n)).Select(n => n.Moment).Distinct().ToList()) FindMoment(moment!, needs, failed, withCuts);
-        return new PartFindings(ways, failed, away, needs);
+        var found = new NeedFinding[ways.Needs.Length];
+        for (var n = 0; n < found.Length; n++)
+            if (SharesMoment(part, ways.Needs[n].Need)) { if (found[n] is null) FindMoment(kit, part, ways, n, failed, found); }
+            else
+            {
+                var (outcome, best) = BestOf(ways.Needs[n], failed);
+                var need = ways.Needs[n];
+                found[n] = new NeedFinding(need, outcome, best, () => new MomentCuts(new CutSets(kit.Pairings, (bool[])failed.Clone()).Find(need), true));
+            }
+        return new PartFindings(ways, failed, away, found);
     }
 
     private static bool SharesMoment(Part part, Need need) => need.Moment is not null && part.Needs.Count(n => n.Moment == need.Moment) > 1;
 
-    private void FindMoment(string moment, NeedFinding[] needs, bool[] failed, bool withCuts)
+    private void FindMoment(Kit kit, Part part, PartWays ways, int first, bool[] failed, NeedFinding[] found)
     {
-        int[] shared = [.. Enumerable.Range(0, needs.Length).Where(i => needs[i].Need.Moment == moment)];
-        var joint = new MomentSearch(outage.Kit, [.. shared.Select(i => needs[i].Ways)], Plan.Rules.DualRecord);
-        var (outcome, ways, _) = joint.Best(failed);
-        var cuts = withCuts && outcome.IsMet() ? joint.CutSets(failed).Sets : [];
+        int[] shared = [.. Enumerable.Range(first, found.Length - first).Where(i => part.Needs[i].Moment == part.Needs[first].Moment)];
+        var joint = new MomentSearch(kit, [.. shared.Select(i => ways.Needs[i])], Plan.Rules.DualRecord, cancel);
+        var result = joint.Best(failed);
+        var cuts = new Lazy<MomentCuts>(() => joint.CutSets(failed), LazyThreadSafetyMode.PublicationOnly);
         for (var n = 0; n < shared.Length; n++)
-            needs[shared[n]] = new NeedFinding(needs[shared[n]].Ways, outcome, ways.Length == 0 ? null : ways[n], cuts, new SharedMoment(joint, n, ways));
+            found[shared[n]] = new NeedFinding(ways.Needs[shared[n]], result.Outcome, result.Ways.Length == 0 ? null : result.Ways[n], () => cuts.Value, new SharedMoment(joint, n, result));
     }
-}
-
-/// <summary>What is found of one part.</summary>
-/// <param name="Ways">Rigs and ways.</param>
-/// <param name="Failed">By item number, what is gone in this part.</param>
-/// <param name="Away">By item number, what of that is not pulled but not here on that day.</param>
-/// <param name="Needs">Its needs.</param>
-internal sealed record PartFindings(PartWays Ways, bool[] Failed, bool[] Away, IReadOnlyList<NeedFinding> Needs)
-{
-    public Part Part => Ways.Part;
-}
-
-/// <summary>The moment a need shares with others.</summary>
-/// <param name="Search">Finds ways for all of them at once.</param>
-/// <param name="Index">Which of them the need is.</param>
-/// <param name="Ways">One way for each with nothing more failed.</param>
-internal sealed record SharedMoment(MomentSearch Search, int Index, Way[] Ways);
-
-/// <summary>What is found of one need; of one that shares a moment, what is found of the whole moment.</summary>
-internal sealed record NeedFinding(NeedWays Ways, Outcome Outcome, Way? Best, IReadOnlyList<int[]> Cuts, SharedMoment? Moment = null)
-{
-    /// <summary>Whether losing an item disturbs the way one would take.</summary>
-    public bool Uses(int item) => Moment is null ? Best?.Uses(item) == true : Array.Exists(Moment.Ways, w => w.Uses(item));
-
-    public Need Need => Ways.Need;
-
-    public int? Margin => Cuts.Count == 0 ? null : Cuts[0].Length;
 }

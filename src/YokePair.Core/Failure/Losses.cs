@@ -1,15 +1,20 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Failure;
 
-/// <summary>Something that can go, with what goes with it. Either <see cref="Goes"/> or <see cref="Changes"/> says what it does.</summary>
+/// <summary>Something that can be lost, with what goes with it.</summary>
 /// <param name="Id">Id of the thing, place, person, radio system, battery type or event; for a rig, of its body.</param>
-/// <param name="Kind">What goes.</param>
-/// <param name="Name">What it is called.</param>
-/// <param name="Goes">Numbers of the things that are gone in a part; where they go later or are mended, none before and after.</param>
-/// <param name="Changes">The plan as it then is, where more than things is gone.</param>
-internal sealed record Loss(string Id, LossKind Kind, string Name, Func<PartLayout, int[]>? Goes, Func<Plan, Plan>? Changes = null);
+/// <param name="Kind">What is lost.</param>
+/// <param name="ItemsIn">
+/// Numbers of the things that are gone in a part; where they fail later or are mended, none before and after. Null where more than
+/// things is gone: a person, a radio system.
+/// </param>
+internal sealed record Loss(string Id, LossKind Kind, Func<PartLayout, int[]>? ItemsIn);
 
 /// <summary>Every loss of a day that is thought of.</summary>
 internal static class Losses
@@ -22,41 +27,37 @@ internal static class Losses
 
     /// <summary>Each single thing.</summary>
     public static IEnumerable<Loss> Things(Kit kit) =>
-        Enumerable.Range(0, kit.Items.Length).Select(i => new Loss(kit.Items[i].Id, LossKind.Item, kit.Items[i].Label, _ => [i]));
+        Enumerable.Range(0, kit.Items.Length).Select(i => new Loss(kit.Items[i].Id, LossKind.Item, _ => [i]));
 
     /// <summary>Each camera with all on it.</summary>
     public static IEnumerable<Loss> Rigs(Kit kit) =>
-        kit.Bodies.Select(body => new Loss(kit.Items[body].Id, LossKind.Rig, $"{kit.Items[body].Label} and all on it", layout => RigOf(kit, layout, body)));
+        kit.Bodies.Select(body => new Loss(kit.Items[body].Id, LossKind.Rig, layout => RigOf(kit, layout, body)));
 
     /// <summary>Each camera with what is in it but not what a setup hangs on it: what goes in any case, whatever the setups.</summary>
     public static IEnumerable<Loss> BareRigs(Kit kit) =>
-        kit.Bodies.Select(body => new Loss(kit.Items[body].Id, LossKind.Rig, $"{kit.Items[body].Label} and all on it",
+        kit.Bodies.Select(body => new Loss(kit.Items[body].Id, LossKind.Rig,
             _ => [body, .. Enumerable.Range(0, kit.Items.Length).Where(i => kit.RestsOn[i] == body && kit.Items[i] is (Battery or Card))]));
 
     /// <summary>Each place with all in it.</summary>
-    public static IEnumerable<Loss> Places(Plan plan) => plan.Places.Select((place, at) => new Loss(place.Id, LossKind.Place, place.Name ?? place.Id,
+    public static IEnumerable<Loss> Places(Plan plan) => plan.Places.Select((place, at) => new Loss(place.Id, LossKind.Place,
         layout => [.. Enumerable.Range(0, layout.Kit.Items.Length).Where(i => layout.SourceOf(i) == at)]));
 
-    private static IEnumerable<Loss> People(Plan plan) => plan.People.Select(person => new Loss(person.Id, LossKind.Person, $"{person.Name ?? person.Id} is absent", null, now => now with
-    {
-        Parts = [.. now.Parts.Select(p => Outage.Without(now, p, [person.Id]))],
-    }));
+    private static IEnumerable<Loss> People(Plan plan) => plan.People.Select(person => new Loss(person.Id, LossKind.Person, null));
 
     private static IEnumerable<Loss> Radios(Plan plan) =>
-        plan.Items.SelectMany(Outage.SystemsOf).Distinct(StringComparer.Ordinal).Order(StringComparer.Ordinal)
-            .Select(system => new Loss(system, LossKind.Radio, $"radio {system} is jammed", null, now => Outage.Jammed(now, [system])));
+        plan.Items.SelectMany(Outage.SystemsOf).Distinct(StringComparer.Ordinal).Order(StringComparer.Ordinal).Select(system => new Loss(system, LossKind.Radio, null));
 
     private static IEnumerable<Loss> Refused(Plan plan) =>
         plan.Items.OfType<Battery>().Where(b => b.Type is not null && b.Make is Make.ThirdParty or Make.Cheap).GroupBy(b => b.Type!, StringComparer.Ordinal).Select(type =>
         {
             var ids = type.Select(b => b.Id).ToHashSet(StringComparer.Ordinal);
-            return new Loss(type.Key, LossKind.Batteries, $"{type.Key} of another maker refused", layout => Numbers(layout, ids));
+            return new Loss(type.Key, LossKind.Batteries, layout => Numbers(layout, ids));
         });
 
     private static IEnumerable<Loss> Own(Plan plan) => (plan.Events ?? []).Select(own =>
     {
         var ids = own.Items.ToHashSet(StringComparer.Ordinal);
-        return new Loss(own.Id, LossKind.Own, own.Name ?? own.Id, layout => own.Lasts(plan, layout.Part) ? Numbers(layout, ids) : []);
+        return new Loss(own.Id, LossKind.Own, layout => own.Lasts(plan, layout.Part) ? Numbers(layout, ids) : []);
     });
 
     private static int[] Numbers(PartLayout layout, HashSet<string> ids)

@@ -1,5 +1,8 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Failure;
@@ -13,7 +16,10 @@ internal sealed class Outage
     private readonly List<(Pulled Pull, HashSet<int> Items)> things = [];
     private readonly Dictionary<string, Kit> deaf = new(StringComparer.Ordinal);
 
-    public Outage(Plan plan, IReadOnlyList<Pulled> pulled)
+    /// <param name="plan">The plan.</param>
+    /// <param name="pulled">What is pulled.</param>
+    /// <param name="like">A kit made before, of which what still holds is taken over.</param>
+    public Outage(Plan plan, IReadOnlyList<Pulled> pulled, Kit? like = null)
     {
         Pulled = pulled;
         var absent = pulled.Where(p => p.Kind == LossKind.Person).ToList();
@@ -21,10 +27,10 @@ internal sealed class Outage
         {
             Parts = [.. plan.Parts.Select(part => Without(plan, part, [.. absent.Where(p => Day.Lasts(plan, part, p.FromPart, p.UntilPart)).Select(p => p.Item)]))],
         };
-        Kit = new Kit(Plan);
+        Kit = new Kit(Plan, like);
         foreach (var pull in pulled.Where(p => p.Kind is not (LossKind.Person or LossKind.Radio)))
             things.Add((pull, [.. pull.Kind == LossKind.Item ? new[] { Kit.IndexOf(pull.Item) }.Where(i => i != Kit.None) : Along(pull)]));
-        foreach (var systems in Plan.Parts.Select(Jammed).Where(s => s.Count > 0).DistinctBy(Key)) deaf[Key(systems)] = new Kit(Jammed(Plan, systems));
+        foreach (var systems in Plan.Parts.Select(Jammed).Where(s => s.Count > 0).DistinctBy(Key)) deaf[Key(systems)] = new Kit(Jammed(Plan, systems), Kit);
     }
 
     /// <summary>What is pulled.</summary>
@@ -55,16 +61,9 @@ internal sealed class Outage
         return things.Exists(t => At(t.Pull)?.Id == part.Id && t.Pull.Kind switch
         {
             LossKind.Place => Kit.PackedIn(at) == t.Pull.Item,
-            LossKind.Rig => RestsOnAny(at, t.Items),
+            LossKind.Rig => Kit.Bearers(at).Any(t.Items.Contains),
             _ => false,
         });
-    }
-
-    private bool RestsOnAny(int item, HashSet<int> others)
-    {
-        for (var steps = 0; steps <= Kit.Items.Length && Kit.RestsOn[item] != Kit.None; steps++)
-            if (others.Contains(item = Kit.RestsOn[item])) return true;
-        return false;
     }
 
     /// <summary>Ids of the things that are gone with a pull.</summary>
@@ -77,25 +76,17 @@ internal sealed class Outage
         .. things.SelectMany(t => t.Items.Select(i => new Pulled(Kit.Items[i].Id, t.Pull.FromPart, t.Pull.UntilPart))),
     ];
 
-    /// <summary>What a pull is called after "without".</summary>
-    public string Name(Pulled pull) => pull.Kind switch
-    {
-        LossKind.Item => Plan.Items.FirstOrDefault(i => i.Id == pull.Item)?.Label ?? pull.Item,
-        LossKind.Rig => $"{Plan.Items.FirstOrDefault(i => i.Id == pull.Item)?.Label ?? pull.Item} and all on it",
-        LossKind.Place => $"{Plan.Places.FirstOrDefault(p => p.Id == pull.Item)?.Name ?? pull.Item} and all in it",
-        LossKind.Person => Plan.People.FirstOrDefault(p => p.Id == pull.Item)?.Name ?? pull.Item,
-        LossKind.Radio => $"radio {pull.Item}",
-        LossKind.Batteries => $"{pull.Item} of another maker",
-        _ => $"things of \"{Plan.Events?.FirstOrDefault(e => e.Id == pull.Item)?.Name ?? pull.Item}\"",
-    };
-
     /// <summary>Whether a way in a part, told by its person and things, is cut.</summary>
-    public bool Cuts(Part part, WayReport way)
+    public bool Cuts(Part part, string person, IEnumerable<string> items)
     {
-        if (AbsentIn(part).Contains(way.Person)) return true;
+        if (AbsentIn(part).Contains(person)) return true;
         var systems = Jammed(part);
-        return way.Items.Select(Kit.IndexOf).Any(i => IsGone(i, part) || SystemsOf(Kit.Items[i]).Any(systems.Contains));
+        return items.Select(Kit.IndexOf).Any(i => IsGone(i, part) || SystemsOf(Kit.Items[i]).Any(systems.Contains));
     }
+
+    /// <summary>Whether in a part the same is gone as by another.</summary>
+    public bool IsSameIn(Part part, Outage other) =>
+        (things.Count == 0 && other.things.Count == 0 || GoneIn(part).ToHashSet().SetEquals(other.GoneIn(part))) && Jammed(part).SequenceEqual(other.Jammed(part));
 
     /// <summary>A part without some people.</summary>
     public static Part Without(Plan plan, Part part, IReadOnlyList<string> people) =>
@@ -128,8 +119,8 @@ internal sealed class Outage
     /// <summary>What goes along, as it lies and hangs when it goes.</summary>
     private int[] Along(Pulled pull)
     {
-        if (Losses.Find(Kit, pull.Kind, pull.Item)?.Goes is not { } goes || At(pull) is not { } at) return [];
-        return goes(new PartLayout(Kit, at));
+        if (Losses.Find(Kit, pull.Kind, pull.Item)?.ItemsIn is not { } itemsIn || At(pull) is not { } at) return [];
+        return itemsIn(new PartLayout(Kit, at));
     }
 
     /// <summary>The part in which a pull happens; null on a day without parts.</summary>

@@ -1,3 +1,7 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+
 namespace YokePair.Core.Library;
 
 /// <summary>A usual day: the parts such days have, in their order.</summary>

@@ -1,5 +1,8 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 
@@ -72,7 +75,7 @@ public static class Alone
             case Filter filter:
                 return Others<Filter>(o => o.ThreadMm == filter.ThreadMm && o.StepsToMm is null == (filter.StepsToMm is null)) ? null : FormattableString.Invariant($"the only one for {filter.ThreadMm} mm");
             case Grip or Pack or Drive or PowerBank or StandLight:
-                return others.Count > 0 ? null : $"the only {FigureCatalogue.KindOf(thing)}";
+                return others.Count > 0 ? null : $"the only {ItemKinds.Of(thing)}";
             default:
                 return leavesIdle ? "things hang on it" : null;
         }

@@ -3,7 +3,10 @@ using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 
@@ -21,12 +24,8 @@ public static class FigureCatalogue
         ("Watts", "W"), ("Stops", "stops"), ("Hours", "h"), ("Mm", "mm"), ("G", "g"), ("M", "m"),
     ];
 
-    private static readonly IReadOnlyDictionary<string, Type> Types =
-        typeof(Item).GetCustomAttributes(typeof(JsonDerivedTypeAttribute), false).Cast<JsonDerivedTypeAttribute>()
-            .ToDictionary(a => (string)a.TypeDiscriminator!, a => a.DerivedType, StringComparer.Ordinal);
-
     /// <summary>Every kind, in the order the plan file knows them.</summary>
-    public static IReadOnlyList<string> Kinds { get; } = [.. Types.Keys];
+    public static IReadOnlyList<string> Kinds { get; } = [.. ItemKinds.Types.Keys];
 
     /// <summary>Every figure, those of all kinds first.</summary>
     public static IReadOnlyList<Figure> All { get; } = Build();
@@ -37,23 +36,20 @@ public static class FigureCatalogue
     /// <summary>A figure by its name, for a kind; null when that kind has none such.</summary>
     public static Figure? Find(string kind, string name) => All.FirstOrDefault(f => f.Name.Equals(name, StringComparison.OrdinalIgnoreCase) && f.Kinds.Contains(kind));
 
-    /// <summary>The kind of a thing, as the files name it.</summary>
-    public static string KindOf(Item item) => Types.First(t => t.Value == item.GetType()).Key;
-
     /// <summary>A thing as its JSON object.</summary>
     public static JsonObject ToJson(Item item) => (JsonObject)JsonSerializer.SerializeToNode(item, PlanFile.JsonOptions)!;
 
     private static List<Figure> Build()
     {
         var found = new List<(string Kind, JsonPropertyInfo Property)>();
-        foreach (var (kind, type) in Types)
+        foreach (var (kind, type) in ItemKinds.Types)
             foreach (var property in PlanFile.JsonOptions.GetTypeInfo(type).Properties)
                 if (!property.IsExtensionData && property.Get is not null && !NotFigures.Contains(property.Name)) found.Add((kind, property));
         return
         [
             .. found.GroupBy(f => (f.Property.Name, f.Property.PropertyType))
                 .Select(g => Make(g.Key.Name, g.Key.PropertyType, [.. g.Select(f => f.Kind)]))
-                .OrderByDescending(f => f.Kinds.Count == Types.Count),
+                .OrderByDescending(f => f.Kinds.Count == ItemKinds.Types.Count),
         ];
     }
 

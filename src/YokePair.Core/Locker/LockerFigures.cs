@@ -1,5 +1,9 @@
 using System.Text.Json.Nodes;
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 
@@ -49,7 +53,7 @@ public static class LockerFigures
     public static (Item? Item, IReadOnlyList<PlanProblem> Problems) Change(Item item, IEnumerable<KeyValuePair<string, string?>> changes)
     {
         var thing = FigureCatalogue.ToJson(item);
-        var kind = FigureCatalogue.KindOf(item);
+        var kind = ItemKinds.Of(item);
         var problems = changes.Select(c => Set(thing, kind, c.Key, c.Value ?? "")).OfType<PlanProblem>().ToList();
         return problems.Count > 0 ? (null, problems) : PlanFile.ReadItem(thing);
     }

@@ -1,6 +1,9 @@
 using System.Text.Json.Nodes;
+using YokePair.Core.Basics;
 using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 
@@ -72,7 +75,7 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
         if (filed.Problems.Count > 0) return Refuse(filed.Problems);
         if (!FigureCatalogue.Kinds.Contains(filed.Kind)) return Refuse([new PlanProblem("kind", $"\"{filed.Kind}\" is no kind; kinds are {string.Join(", ", FigureCatalogue.Kinds)}")]);
         var old = known.Find(filed);
-        if (old is not null && FigureCatalogue.KindOf(old) != filed.Kind) return Refuse([new PlanProblem("kind", $"\"{old.Id}\" is a {FigureCatalogue.KindOf(old)} in the locker, not a {filed.Kind}")]);
+        if (old is not null && ItemKinds.Of(old) != filed.Kind) return Refuse([new PlanProblem("kind", $"\"{old.Id}\" is a {ItemKinds.Of(old)} in the locker, not a {filed.Kind}")]);
         var before = old is null ? null : FigureCatalogue.ToJson(old);
         var thing = filed.Whole is not null ? (JsonObject)filed.Whole.DeepClone() : before is null ? new JsonObject { ["kind"] = filed.Kind } : (JsonObject)before.DeepClone();
         var problems = (filed.Texts ?? new Dictionary<string, string>()).Where(t => t.Value.Trim().Length > 0)
@@ -125,7 +128,7 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
             foreach (var item in locker)
             {
                 if (item.Serial is { Length: > 0 } serial) bySerial.TryAdd(serial, item);
-                byName.TryAdd((FigureCatalogue.KindOf(item), item.Label, item.Number), item);
+                byName.TryAdd((ItemKinds.Of(item), item.Label, item.Number), item);
             }
         }
 

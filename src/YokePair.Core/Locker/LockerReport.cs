@@ -1,5 +1,8 @@
 using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 
@@ -84,7 +87,7 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
         if (item is Body { Slots.Count: < 2 }) warnings.Add("one slot only");
         if (item.ServiceDue is { } due && due <= day) warnings.Add(FormattableString.Invariant($"service due {due:yyyy-MM-dd}"));
         return new ThingView(
-            item.Id, FigureCatalogue.KindOf(item), item.Label, item.Number, ThingLine.Of(item), item.Owner, item.Status ?? Availability.Ready, item.WhyAway(day),
+            item.Id, ItemKinds.Of(item), item.Label, item.Number, ThingLine.Of(item), item.Owner, item.Status ?? Availability.Ready, item.WhyAway(day),
             item.FirstUse is { } first ? Math.Round((day.DayNumber - first.DayNumber) / 365.25, 1) : null,
             alone, warnings,
             item switch { Battery b => b.Charged ? b.Health ?? 1 : 0, Cells c => c.Charged ? 1 : 0, Card c => c.State == Card.Clear ? 1 : 0, _ => null },

@@ -1,3 +1,5 @@
+using YokePair.Core.Basics;
+
 namespace YokePair.Core.Optics;
 
 /// <summary>Nearest and farthest distance that look sharp.</summary>

@@ -1,3 +1,6 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
+
 namespace YokePair.Core.Plans;
 
 /// <summary>Tripod, monopod, stand, clamp.</summary>

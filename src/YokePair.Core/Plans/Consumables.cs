@@ -1,4 +1,6 @@
 using System.Text.Json.Serialization;
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

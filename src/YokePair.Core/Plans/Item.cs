@@ -1,5 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

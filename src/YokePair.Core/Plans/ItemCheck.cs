@@ -1,4 +1,5 @@
 using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

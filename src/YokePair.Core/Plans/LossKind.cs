@@ -1,3 +1,6 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
+
 namespace YokePair.Core.Plans;
 
 /// <summary>What can go at once.</summary>
@@ -24,3 +27,8 @@ public enum LossKind
     /// <summary>Things the photographer fears for together.</summary>
     Own,
 }
+
+/// <summary>One loss of a day.</summary>
+/// <param name="Kind">What is lost.</param>
+/// <param name="Id">Id of the thing, place, person, radio system, battery type or event; for a rig, of its body.</param>
+public sealed record LossKey(LossKind Kind, string Id);

@@ -1,3 +1,6 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
+
 namespace YokePair.Core.Plans;
 
 /// <summary>What one may sensibly plan to hold in a part: things in a hand there, or in a place somebody there can reach.</summary>
@@ -13,21 +16,15 @@ internal static class Nearness
     /// <summary>What is reached quicker than this hangs on the body.</summary>
     public const double PocketSeconds = 15;
 
-    /// <summary>Whether all of some things are at hand or in such places, things they lie on followed.</summary>
-    public static bool IsNear(this Plan plan, Part part, IEnumerable<Item> things)
+    /// <summary>
+    /// Whether things could all be in a hand when a part begins: each is in one already, or packed in a real place, from which one takes
+    /// it before the part where it is out of reach in it.
+    /// </summary>
+    public static bool CanBeInHand(this Plan plan, Part part, IEnumerable<Item> things)
     {
-        var near = plan.PlacesNear(part).Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
+        var places = plan.Places.Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
         var held = part.Setups.SelectMany(s => s.Named()).Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
         var items = plan.Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
-        return things.All(thing =>
-        {
-            for (var hops = 0; hops <= items.Count; hops++)
-            {
-                if (held.Contains(thing.Id) || (thing.Place is { } at && near.Contains(at))) return true;
-                if (PlaceReference.Parse(thing.Place, items.ContainsKey) is not { } on || !items.TryGetValue(on.Item, out var next)) return false;
-                thing = next;
-            }
-            return false;
-        });
+        return things.All(thing => held.Contains(thing.Id) || (PlaceReference.Bearers(thing, items).Append(thing).Any(t => held.Contains(t.Id) || (t.Place is { } at && places.Contains(at)))));
     }
 }

@@ -1,4 +1,6 @@
 using System.Globalization;
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 
@@ -19,5 +21,13 @@ public readonly record struct PlaceReference(string Item, int Slot)
         return int.TryParse(rest.AsSpan(slash + 1), NumberStyles.None, CultureInfo.InvariantCulture, out var slot)
             ? new PlaceReference(rest[..slash], slot)
             : new PlaceReference(rest, 0);
+    }
+
+    /// <summary>What a thing lies in or on, the nearest first, as far as it leads to things there are; in a circle each once.</summary>
+    /// <param name="thing">The thing.</param>
+    /// <param name="items">All things by id.</param>
+    public static IEnumerable<Item> Bearers(Item thing, IReadOnlyDictionary<string, Item> items)
+    {
+        for (var hops = 0; hops < items.Count && Parse(thing.Place, items.ContainsKey) is { } on && items.TryGetValue(on.Item, out var next); hops++) yield return thing = next;
     }
 }

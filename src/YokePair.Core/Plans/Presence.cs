@@ -1,3 +1,6 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Optics;
+
 namespace YokePair.Core.Plans;
 
 /// <summary>Whether a thing can be had on a day.</summary>

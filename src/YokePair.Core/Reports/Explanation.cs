@@ -1,8 +1,13 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Locker;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
@@ -119,18 +124,16 @@ public static class Explaining
     /// <returns>Null when the plan has no such part or need.</returns>
     public static NeedExplanation? Explain(this DayAnalysis day, string partId, string needId)
     {
-        var part = day.Plan.Parts.FirstOrDefault(p => p.Id == partId);
-        if (part?.Needs.Any(n => n.Id == needId) != true) return null;
-        var findings = day.Find(part);
-        var need = findings.Needs.First(n => n.Need.Id == needId);
+        if (day.PartOf(partId) is not { } findings || findings.Needs.FirstOrDefault(n => n.Need.Id == needId) is not { } need) return null;
+        var part = findings.Part;
         var rules = day.Plan.Rules;
         var asked = new Asked(part.Ev, need.Need.FocalMm(part), need.Need.CloseWidthMm, need.Need.ShutterSeconds, need.Need.MinFNumber ?? PresetOf(need.Need),
             need.Need.Megapixels(rules), need.Need.Fps, Finite(need.Ways.ToleranceSeconds), ComputedFor(rules, part, need.Need));
         return new NeedExplanation(
             ReportBuilder.Describe(findings, need),
             asked,
-            need.Outcome.IsMet() ? null : GapReasons.Why(day, findings, need),
-            VerdictChain.Of(day, findings, need),
+            need.Outcome.IsMet() ? null : GapWords.Say(new Names(day.Plan), part, need.Need, GapCause.Of(day, findings, need)),
+            ChainWords.Of(day, findings, need),
             [.. Weigh(day, findings, need).OrderBy(w => w.Gone.Count > 0).ThenBy(w => w.Outcome).ThenBy(w => w.NoFor.Count).ThenBy(w => w.Seconds ?? double.MaxValue).ThenBy(w => w.Fit.StopsOver)]);
     }
 

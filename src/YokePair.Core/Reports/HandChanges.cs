@@ -1,4 +1,15 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
 
@@ -14,23 +25,26 @@ public sealed record HandChange(string Part, string Person, string Position, dou
 /// <summary>Finds every change of glass in the hands, from part to part.</summary>
 internal static class HandChanges
 {
-    public static IReadOnlyList<HandChange> Of(Plan plan)
+    public static IReadOnlyList<HandChange> Of(DayAnalysis day)
     {
+        var plan = day.Plan;
         var hands = plan.Rules.Seconds;
         var changes = new List<HandChange>();
-        var before = new Dictionary<(string, string), (Setup Setup, Part Part)>();
+        var before = new Dictionary<string, (Setup Setup, Part Part)>(StringComparer.Ordinal);
         foreach (var part in Day.InOrder(plan))
         {
             foreach (var setup in part.Setups)
             {
-                var at = (setup.Person, setup.Position);
-                if (before.TryGetValue(at, out var was) && was.Setup.Body == setup.Body && Chain(was.Setup) is var old && Chain(setup) is var now && !old.SequenceEqual(now))
+                if (setup.Body is not { } body) continue;
+                if (before.TryGetValue(body, out var was) && Chain(was.Setup) is var old && Chain(setup) is var now && !old.SequenceEqual(now))
                 {
-                    var seconds = hands.ChangeLens + hands.FitAdapter * now.Skip(1).Count(piece => !old.Contains(piece) && plan.Items.FirstOrDefault(i => i.Id == piece)?.Place != "@" + setup.Lens);
+                    string[] fitted = [.. now.Where(piece => !old.Contains(piece))];
+                    var seconds = hands.ChangeLens + hands.FitAdapter * fitted.Count(piece => piece != setup.Lens && plan.Items.FirstOrDefault(i => i.Id == piece)?.Place != "@" + setup.Lens)
+                        + Preparation.Seconds(day, part, setup.Person, fitted);
                     var free = part.Start is { } start && was.Part.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;
                     changes.Add(new HandChange(part.Id, setup.Person, setup.Position, seconds, free, free < seconds && part.Needs.Any(n => n.Importance == Importance.Once)));
                 }
-                before[at] = (setup, part);
+                before[body] = (setup, part);
             }
         }
         return changes;

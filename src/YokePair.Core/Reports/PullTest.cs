@@ -1,7 +1,15 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
 
@@ -34,35 +42,36 @@ public sealed record PullChange(string Part, string Need, Outcome Before, Outcom
 public static class PullTest
 {
     /// <summary>Everything that can be pulled out of a plan.</summary>
-    public static IReadOnlySet<(LossKind Kind, string Id)> Known(Plan plan) => Losses.Of(new Kit(plan)).Select(l => (l.Kind, l.Id)).ToHashSet();
-
-    /// <summary>Pulls with each thing by itself: what goes along with a camera or a bag goes wherever it would be with other setups.</summary>
-    public static IReadOnlyList<Pulled> AsThings(Plan plan, IReadOnlyList<Pulled> pulled) => new Outage(plan, pulled).AsThings;
+    public static IReadOnlySet<LossKey> Known(DayAnalysis day) => Losses.Of(day.Kit).Select(l => new LossKey(l.Kind, l.Id)).ToHashSet();
 
     /// <summary>Compares two reports on one plan.</summary>
-    public static PullResult Compare(Plan plan, IReadOnlyList<Pulled> pulled, Report before, Report after)
+    public static PullResult Compare(DayAnalysis whole, DayAnalysis left) => Compare(whole, whole.Report(withEvents: false), left, left.Report(withEvents: false));
+
+    /// <summary>The same where the reports are there already.</summary>
+    public static PullResult Compare(DayAnalysis whole, Report before, DayAnalysis left, Report after)
     {
-        var outage = new Outage(plan, pulled);
-        var parts = outage.Plan.Parts.ToDictionary(p => p.Id, StringComparer.Ordinal);
+        var (outage, plan) = (left.Outage, whole.Plan);
+        var parts = left.Plan.Parts.ToDictionary(p => p.Id, StringComparer.Ordinal);
         var changes = new List<PullChange>();
         for (var i = 0; i < before.Needs.Count; i++)
         {
             var (then, now) = (before.Needs[i], after.Needs[i]);
             // Only where the way one would have taken is cut does anything change for the photographer now.
-            if (then.Baseline == now.Baseline && (then.Best is null || !outage.Cuts(parts[then.Part], then.Best))) continue;
+            if (then.Baseline == now.Baseline && (then.Best is null || !outage.Cuts(parts[then.Part], then.Best.Person, then.Best.Items))) continue;
             if (then.Baseline == now.Baseline && then.Best!.Person == now.Best!.Person && then.Best.Items.SequenceEqual(now.Best.Items)) continue;
             changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, now.Best, Stays(plan, now, then.Best)));
         }
-        var swaps = SwapChanges.Of(plan, pulled, before, after);
+        var names = new Names(plan);
+        var swaps = SwapChanges.Of(whole, left);
+        var ordered = changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => names.Importance(c.Part, c.Need)).ToList();
         return new PullResult(
-            Headline(plan, outage, changes, swaps),
-            [.. changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => Importance(plan, c))],
+            PullWords.Headline(plan, left.Pulled, [.. changes.Select(c => new ChangedNeed(c.Part, c.Need, c.Before, c.After))], swaps.Without, swaps.WithoutBefore, swaps.Swaps.Any(s => s.Fate != SwapFate.Stays)),
+            ordered,
             before.Needs.Count - changes.Count,
             swaps,
-            [.. pulled.Select(p => new PulledOut(p, outage.Name(p), outage.ItemsOf(p)))]);
+            [.. left.Pulled.Select(p => new PulledOut(p, LossWords.Pulled(names, p.Kind, p.Item), outage.ItemsOf(p)))]);
     }
 
-    /// <summary>What another body or light must be told anew: it has not learnt faces and buttons, nor this room's white balance, nor the channel.</summary>
     private static List<string> Stays(Plan plan, NeedReport now, WayReport? then)
     {
         var told = new List<string>();
@@ -78,47 +87,4 @@ public static class PullTest
         return told;
     }
 
-    private static Importance Importance(Plan plan, PullChange change) => Need(plan, change).Importance;
-
-    private static Need Need(Plan plan, PullChange change) => plan.Parts.First(p => p.Id == change.Part).Needs.First(n => n.Id == change.Need);
-
-    private static string When(Plan plan, Pulled pull)
-    {
-        var from = plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart)?.Label;
-        var until = Day.Mended(plan, pull.FromPart, pull.UntilPart)?.Label;
-        return (from, until) switch
-        {
-            (null, null) => "",
-            (_, null) => $" from {from} on",
-            (null, _) => $" until {until}",
-            _ => $" from {from} until {until}",
-        };
-    }
-
-    private static string Headline(Plan plan, Outage outage, List<PullChange> changes, SwapChanges swaps)
-    {
-        // When they are out is said once where it is the same for all.
-        var pulled = outage.Pulled;
-        var whens = pulled.Select(p => When(plan, p)).Distinct().ToList();
-        var things = pulled.Select(p => $"{(p.Kind is LossKind.Person or LossKind.Radio ? "" : "the ")}{outage.Name(p)}{(whens.Count > 1 ? When(plan, p) : "")}").ToList();
-        var when = whens is [var same] ? same : "";
-        var told = new List<string>();
-        Tell(Outcome.Lost, "lost");
-        Tell(Outcome.Late, "late");
-        Tell(Outcome.Thins, "second best");
-        if (swaps.Without > swaps.WithoutBefore) told.Add($"{English.Number(swaps.Without - swaps.WithoutBefore)} {(swaps.WithoutBefore > 0 ? "more " : "")}frames of a busy day find no battery or card");
-        var otherwise = changes.Exists(c => c.After == c.Before);
-        var rest = told.Count > 0 ? otherwise ? "the rest goes on, some of it another way" : "everything else stays as it was"
-            : otherwise ? "nothing is lost by it; some pictures are taken another way"
-            : swaps.Swaps.Any(s => s.Fate != SwapFate.Stays) ? "every picture stays as it was; batteries and cards are changed otherwise" : "nothing changes";
-        return $"Without {English.List(things)}{when}, {(told.Count > 0 ? string.Join(", ", told) + "; " : "")}{rest}.";
-
-        void Tell(Outcome outcome, string word)
-        {
-            var needs = changes.Where(c => c.After == outcome && c.Before < outcome).Select(c => Need(plan, c).Label).ToList();
-            if (needs.Count == 0) return;
-            var named = needs.Count > 4 ? [.. needs.Take(3), $"{English.Number(needs.Count - 3)} more"] : needs;
-            told.Add($"{English.List(named)} {(needs.Count == 1 ? "is" : "are")} {word}");
-        }
-    }
 }

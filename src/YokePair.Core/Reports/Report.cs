@@ -1,7 +1,15 @@
 using System.Text.Json.Serialization;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
@@ -58,36 +66,11 @@ public sealed record Report
     public bool Sound => Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand);
 }
 
-/// <summary>A thing that is planned and not there.</summary>
-/// <param name="Item">Item id.</param>
-/// <param name="Why">Why, in words: lent, in repair and until when.</param>
-/// <param name="Parts">Ids of the parts it is missing in.</param>
-/// <param name="InHand">Whether a setup of one of them names it.</param>
-public sealed record AwayThing(string Item, string Why, IReadOnlyList<string> Parts, bool InHand);
-
 /// <summary>Frames expected of a part.</summary>
 /// <param name="Part">Part id.</param>
 /// <param name="Count">Low, likely, high.</param>
 /// <param name="Typed">Whether somebody typed them; else they follow from the kind of part and its length.</param>
 public sealed record PartFrames(string Part, FrameCount Count, bool Typed);
-
-/// <summary>A need not met even when nothing fails.</summary>
-/// <param name="Part">Part id.</param>
-/// <param name="Need">Need id.</param>
-/// <param name="Outcome">Late or lost.</param>
-/// <param name="Why">What keeps it from being met.</param>
-public sealed record Gap(string Part, string Need, Outcome Outcome, string Why);
-
-/// <summary>A thing that alone can cost pictures.</summary>
-/// <param name="Item">Item id.</param>
-/// <param name="Hits">What its loss costs.</param>
-public sealed record SinglePoint(string Item, IReadOnlyList<Hit> Hits);
-
-/// <summary>A need that is late or lost without a thing.</summary>
-/// <param name="Part">Part id.</param>
-/// <param name="Need">Need id.</param>
-/// <param name="Outcome">Late or lost.</param>
-public sealed record Hit(string Part, string Need, Outcome Outcome);
 
 /// <summary>What the analysis says of one need.</summary>
 /// <param name="Part">Part id.</param>
@@ -98,6 +81,7 @@ public sealed record Hit(string Part, string Need, Outcome Outcome);
 /// <param name="Cuts">Minimal cut sets up to size three, as item ids.</param>
 /// <param name="ToleranceSeconds">How long it can wait; null = without limit.</param>
 /// <param name="Best">The way one would take; null when lost.</param>
+/// <param name="Exhaustive">Whether every way was tried; else a moment of very many ways may stand better than shown.</param>
 public sealed record NeedReport(
     string Part,
     string Need,
@@ -106,7 +90,8 @@ public sealed record NeedReport(
     int? Margin,
     IReadOnlyList<IReadOnlyList<string>> Cuts,
     double? ToleranceSeconds,
-    WayReport? Best)
+    WayReport? Best,
+    bool Exhaustive)
 {
     /// <summary>
     /// How many strands carry it: 0 broken, 1 hangs by one thing, 2, or 3 for three and more. The one number behind

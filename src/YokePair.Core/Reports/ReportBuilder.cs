@@ -1,7 +1,15 @@
 using System.Text.Json;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
@@ -12,6 +20,7 @@ internal static class ReportBuilder
     public static Report Build(DayAnalysis day, bool withEvents)
     {
         var kit = day.Kit;
+        var names = new Names(day.Plan);
         var gaps = new List<Gap>();
         var needs = new List<NeedReport>();
         var hits = new Dictionary<int, List<Hit>>();
@@ -19,7 +28,7 @@ internal static class ReportBuilder
         {
             foreach (var need in part.Needs)
             {
-                if (!need.Outcome.IsMet()) gaps.Add(new Gap(part.Part.Id, need.Need.Id, need.Outcome, GapReasons.Why(day, part, need)));
+                if (!need.Outcome.IsMet()) gaps.Add(new Gap(part.Part.Id, need.Need.Id, need.Outcome, GapWords.Say(names, part.Part, need.Need, GapCause.Of(day, part, need))));
                 needs.Add(Describe(part, need));
                 if (need.Need.Importance == Importance.Nice) continue;
                 foreach (var cut in need.Cuts.TakeWhile(c => c.Length == 1))
@@ -38,7 +47,7 @@ internal static class ReportBuilder
             VerdictParts = verdict,
             Gaps = gaps,
             Away = away,
-            Changes = HandChanges.Of(day.Plan),
+            Changes = HandChanges.Of(day),
             LightMoves = Reports.LightMoves.Of(day.Plan),
             Frames = [.. day.Plan.Parts.Select(p => new PartFrames(p.Id, FrameEstimate.Of(p, Clock.Length(day.Plan, p)), p.Frames is not null))],
             SinglePoints = singlePoints,
@@ -51,7 +60,7 @@ internal static class ReportBuilder
                     .GroupBy(x => x.Id, x => x.Count)
                     .Select(g => new ItemReport(g.Key, g.Min())),
             ],
-            Events = withEvents ? [.. Losses.Of(kit).Where(l => l.Goes is not null).Select(l => Of(day, l))] : [],
+            Events = withEvents ? [.. Losses.Of(kit).Select(l => Of(day, l))] : [],
             Power =
             [
                 .. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged),
@@ -92,29 +101,40 @@ internal static class ReportBuilder
         need.Margin,
         [.. need.Cuts.Select(c => (IReadOnlyList<string>)[.. c.Select(i => part.Ways.Kit.Items[i].Id)])],
         double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? null : need.Ways.ToleranceSeconds,
-        need.Best is null ? null : WayReports.Of(part.Ways.Kit, part.Ways.Layout, need.Best));
+        need.Best is null ? null : WayReports.Of(part.Ways.Kit, part.Ways.Layout, need.Best),
+        need.Exhaustive);
 
     private static LossEvent Of(DayAnalysis day, Loss loss)
     {
         var all = new SortedSet<int>();
+        var changed = loss.ItemsIn is null ? day.Without(new Pulled(loss.Id, Kind: loss.Kind)) : null;
         List<LossInPart> parts = [.. day.Parts.Select(part =>
         {
-            var gone = loss.Goes!(part.Ways.Layout);
-            all.UnionWith(gone);
-            var failed = (bool[])part.Failed.Clone();
-            foreach (var i in gone) failed[i] = true;
-            LossOfNeed[] needs = [.. part.Needs.Select(n => Of(day, part, n, gone, failed))];
+            LossOfNeed[] needs = changed?.PartOf(part.Part.Id) is { } then ? [.. part.Needs.Zip(then.Needs, (before, after) => Of(then, before, after))] : WithoutItems(day, part, loss.ItemsIn!(part.Ways.Layout), all);
             return new LossInPart(part.Part.Id, needs.Length == 0 ? Outcome.Holds : needs.Max(n => n.Outcome), needs);
         })];
         return new LossEvent(loss.Id, JsonNamingPolicy.CamelCase.ConvertName(loss.Kind.ToString()), [.. all.Select(i => day.Kit.Items[i].Id)], parts);
     }
 
-    private static LossOfNeed Of(DayAnalysis day, PartFindings part, NeedFinding need, int[] gone, bool[] failed)
+    private static LossOfNeed[] WithoutItems(DayAnalysis day, PartFindings part, int[] gone, SortedSet<int> all)
     {
-        // While the way one would take anyway stands, nothing changes.
-        if (!Array.Exists(gone, need.Uses)) return new LossOfNeed(need.Need.Id, need.Outcome, []);
-        var (outcome, way) = day.Left(need, failed);
-        return new LossOfNeed(need.Need.Id, outcome, way is null ? [] : WayReports.Of(day.Kit, part.Ways.Layout, way).Steps);
+        all.UnionWith(gone);
+        var failed = (bool[])part.Failed.Clone();
+        foreach (var i in gone) failed[i] = true;
+        return [.. part.Needs.Select(need =>
+        {
+            // While the way one would take anyway stands, nothing changes.
+            if (!Array.Exists(gone, need.Uses)) return new LossOfNeed(need.Need.Id, need.Outcome, []);
+            var (outcome, way) = day.Left(need, failed);
+            return new LossOfNeed(need.Need.Id, outcome, way is null ? [] : WayReports.Of(day.Kit, part.Ways.Layout, way).Steps);
+        })];
+    }
+
+    /// <summary>Where somebody is absent or a radio jammed: what to do now, where it is not what one would do anyway.</summary>
+    private static LossOfNeed Of(PartFindings part, NeedFinding before, NeedFinding after)
+    {
+        var same = before.Best is { } was && after.Best is { } now && was.Rig.Actor == now.Rig.Actor && was.Items.Order().SequenceEqual(now.Items.Order());
+        return new LossOfNeed(after.Need.Id, after.Outcome, same || after.Best is null ? [] : WayReports.Of(part.Ways.Kit, part.Ways.Layout, after.Best).Steps);
     }
 
     private static IEnumerable<SupplyCount> Counts<T>(IEnumerable<T> items, Func<T, string?> type, Func<T, bool> ready) =>

@@ -1,24 +1,17 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
-
-/// <summary>What becomes of a swap when things are pulled.</summary>
-public enum SwapFate
-{
-    /// <summary>It is made as planned.</summary>
-    Stays,
-
-    /// <summary>It is made as planned, with another thing.</summary>
-    Other,
-
-    /// <summary>It was not planned.</summary>
-    New,
-
-    /// <summary>It was planned and is not made.</summary>
-    Dropped,
-}
 
 /// <summary>A swap and what becomes of it.</summary>
 public sealed record SwapChange(Swap Swap, SwapFate Fate);
@@ -34,11 +27,11 @@ public sealed record SwapChange(Swap Swap, SwapFate Fate);
 public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swaps, IReadOnlyList<Shortage> Short, int Without, int WithoutBefore, IReadOnlyList<string> Estimated, bool IsBest)
 {
     /// <summary>Compares the swaps of a day with those of the same day short of a few things.</summary>
-    public static SwapChanges Of(Plan plan, IReadOnlyList<Pulled> pulled, Report whole, Report left)
+    public static SwapChanges Of(DayAnalysis whole, DayAnalysis left)
     {
-        var before = SwapPlans.Of(plan, whole);
-        var after = SwapPlans.After(plan, pulled, whole, left);
-        var order = Day.InOrder(plan).Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
+        var before = SwapPlans.Of(whole);
+        var after = SwapPlans.After(whole, left);
+        var order = Day.InOrder(whole.Plan).Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
         List<SwapChange> swaps =
         [
             .. after.Swaps.Select(s => new SwapChange(s, before.Swaps.FirstOrDefault(b => IsSame(b, s)) is not { } planned ? SwapFate.New : planned.In == s.In ? SwapFate.Stays : SwapFate.Other)),
@@ -46,7 +39,7 @@ public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swap
         ];
         var (without, were) = (Lacking(after), Lacking(before));
         return new SwapChanges(
-            Tell(swaps, without, were),
+            SwapWords.Headline(swaps.CountBy(s => s.Fate).ToDictionary(), without, were),
             [.. swaps.OrderBy(s => s.Fate == SwapFate.Dropped).ThenBy(s => order[s.Swap.Part]).ThenBy(s => s.Swap.AfterFrames ?? 0).ThenBy(s => s.Swap.Body, StringComparer.Ordinal)],
             after.Short,
             without,
@@ -60,20 +53,4 @@ public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swap
 
     /// <summary>Whether it is done at the same time to the same camera.</summary>
     private static bool IsSame(Swap a, Swap b) => (a.Part, a.AfterFrames is null, a.Person, a.Body, a.Slot) == (b.Part, b.AfterFrames is null, b.Person, b.Body, b.Slot);
-
-    private static string Tell(List<SwapChange> swaps, int without, int were)
-    {
-        var told = new List<string>();
-        Count(SwapFate.New, "new");
-        Count(SwapFate.Dropped, "no longer needed");
-        Count(SwapFate.Other, "with another battery or card");
-        Count(SwapFate.Stays, "as planned");
-        var sentence = told.Count == 0 ? "No battery or card has to be changed." : $"Changes of batteries and cards: {English.List(told)}.";
-        return without == 0 ? sentence : $"{sentence} {English.Capital(English.Number(without))} frames of a busy day find no battery or card{(were > 0 ? $", {English.Number(were)} of them before already" : "")}.";
-
-        void Count(SwapFate fate, string word)
-        {
-            if (swaps.Count(s => s.Fate == fate) is var count and > 0) told.Add($"{English.Number(count)} {word}");
-        }
-    }
 }

@@ -1,5 +1,16 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Starting;
 
@@ -143,7 +154,7 @@ public static class NewDay
         void Put(Item item, string place)
         {
             fed.Add(item.Id);
-            items.Add(item with { Place = place, Status = null, From = null, To = null, NeededBy = null });
+            items.Add(item.AtHand() with { Place = place, NeededBy = null });
         }
     }
 }

@@ -1,7 +1,10 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;
@@ -17,14 +20,14 @@ internal sealed record CameraWork(int Body, int Part, int Actor, double Frames, 
 /// <summary>A day as the cameras see it: its parts in order, where everything is in each, and which camera takes how many frames.</summary>
 internal sealed class CameraDay
 {
-    private readonly Outage outage;
+    private readonly DayAnalysis day;
 
-    public CameraDay(Plan plan, IReadOnlyList<Pulled> pulled)
+    public CameraDay(DayAnalysis day)
     {
-        outage = new Outage(plan, pulled);
-        Kit = outage.Kit;
-        Parts = [.. Day.InOrder(outage.Plan)];
-        Layouts = [.. Parts.Select(p => new PartLayout(Kit, p))];
+        this.day = day;
+        Kit = day.Kit;
+        Parts = [.. Day.InOrder(day.Plan)];
+        Layouts = [.. Parts.Select(p => day.PartOf(p.Id)!.Ways.Layout)];
     }
 
     public Kit Kit { get; }
@@ -34,7 +37,7 @@ internal sealed class CameraDay
     public PartLayout[] Layouts { get; }
 
     /// <summary>Whether a thing is pulled or not here in a part.</summary>
-    public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || outage.IsGone(item, Parts[part]);
+    public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || day.Outage.IsGone(item, Parts[part]);
 
     /// <summary>Seconds it takes to put a battery or card in.</summary>
     public double ChangeSeconds(int item) => Kit.Items[item] is Card ? Kit.Plan.Rules.Seconds.ChangeCard : Kit.Plan.Rules.Seconds.ChangeBattery;
@@ -43,9 +46,8 @@ internal sealed class CameraDay
     /// The cameras at work: those set up in the hands and whole, and those that the report takes up instead. Those in hands share the
     /// part's frames alike; one left alone may take all of them, as nobody counts.
     /// </summary>
-    public List<CameraWork> Work(Report report)
+    public List<CameraWork> Work()
     {
-        var ways = report.Needs.Where(n => n.Baseline.IsMet() && n.Best?.Body is not null).ToLookup(n => n.Part, n => n.Best!);
         var work = new List<CameraWork>();
         for (var p = 0; p < Parts.Length; p++)
         {
@@ -54,7 +56,8 @@ internal sealed class CameraDay
             foreach (var setup in part.Setups)
                 if (setup is { Body: { } body, Lens: { } lens } && layout.Actors.Contains(layout.PersonIndex(setup.Person)) && !IsGone(Kit.IndexOf(body), p) && !IsGone(Kit.IndexOf(lens), p))
                     cameras[Kit.IndexOf(body)] = (layout.PersonIndex(setup.Person), setup.Unattended == true);
-            foreach (var way in ways[part.Id]) cameras.TryAdd(Kit.IndexOf(way.Body), (layout.PersonIndex(way.Person), false));
+            foreach (var need in day.PartOf(part.Id)!.Needs)
+                if (need.Outcome.IsMet() && need.Best?.Rig is { Fitted: { } fitted } rig) cameras.TryAdd(fitted.Body, (rig.Actor, false));
             var frames = FrameEstimate.Of(part, Clock.Length(Kit.Plan, part)).High;
             var hands = cameras.Values.Count(c => !c.Alone);
             if (frames > 0) work.AddRange(cameras.Select(c => new CameraWork(c.Key, p, c.Value.Actor, c.Value.Alone ? frames : (double)frames / hands, c.Value.Alone)));

@@ -1,6 +1,10 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;
@@ -12,17 +16,15 @@ namespace YokePair.Core.Swaps;
 public static class SwapPlans
 {
     /// <summary>The swaps of a day.</summary>
-    /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
-    /// <param name="report">Its report, which says which cameras are at work.</param>
-    public static SwapPlan Of(Plan plan, Report report) => After(plan, [], report, report);
+    /// <param name="day">The day, which says which cameras are at work.</param>
+    public static SwapPlan Of(DayAnalysis day) => After(day, day);
 
     /// <summary>The swaps of a day in which things are pulled: as planned up to each moment at which something goes or comes back, and planned anew from there.</summary>
-    /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
-    /// <param name="pulled">What is pulled.</param>
-    /// <param name="whole">The report with nothing pulled.</param>
-    /// <param name="left">The report with all of it pulled.</param>
-    public static SwapPlan After(Plan plan, IReadOnlyList<Pulled> pulled, Report whole, Report left)
+    /// <param name="whole">The day with nothing pulled.</param>
+    /// <param name="left">The same day with all of it pulled.</param>
+    public static SwapPlan After(DayAnalysis whole, DayAnalysis left)
     {
+        var (plan, pulled) = (whole.Whole, left.Pulled);
         var order = Day.InOrder(plan).ToList();
         var moments = pulled.SelectMany(p => new[] { Start(p), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? order.IndexOf(mended) : 0 }).Append(0).Distinct().Order().ToList();
         CameraDay? day = null;
@@ -40,9 +42,8 @@ public static class SwapPlans
             }
             // Nobody knows yet what will fail later.
             List<Pulled> known = [.. pulled.Where(p => Start(p) <= from)];
-            day = new CameraDay(plan, known);
-            var report = known.Count == 0 ? whole : known.Count == pulled.Count ? left : new DayAnalysis(plan, known).Report(withEvents: false);
-            var work = day.Work(report);
+            day = new CameraDay(known.Count == 0 ? whole : known.Count == pulled.Count ? left : new DayAnalysis(plan, known, whole));
+            var work = day.Work();
             estimated.UnionWith(work.Where(w => w.Part >= from && day.Kit.Items[w.Body] is Body { FramesPerCharge: null } or Body { RawMegabytes: null }).Select(w => w.Body));
             (fed, var isBest) = new SwapPlanner(day, work, state, from).Solve();
             best &= isBest;

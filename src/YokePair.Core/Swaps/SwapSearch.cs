@@ -1,3 +1,12 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
 namespace YokePair.Core.Swaps;
 
 /// <summary>What one camera draws from one battery or card in one part.</summary>
@@ -119,7 +128,9 @@ internal sealed class SwapSearch
         }
 
         SwapCost Begun(double with, double of) =>
-            into == 0 && draws[draw].Once && with + Slack < draws[draw].Frames + reserve * of ? new SwapCost { Risks = 1 } : default;
+            into > 0 || !draws[draw].Once ? default
+            : with + Slack < draws[draw].Frames ? new SwapCost { Risks = 1 }
+            : with + Slack < draws[draw].Frames + reserve * of ? new SwapCost { Reserve = 1 } : default;
     }
 
     // Looked at by what they come to at the least (A*): what is left to feed takes so many fillings of the largest, or goes without, which is worse.

@@ -1,5 +1,10 @@
 using System.Globalization;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 
@@ -125,7 +130,7 @@ internal sealed class SwapStock
         if (kit.Items[item] is not (Battery { Charged: true } or Card { State: Card.Clear })) return false;
         // What is left in the battery of a camera that has failed is still good; its cards hold pictures.
         if (state.IsTouched(item)) return kit.Items[item] is Battery && state.BodyOf(item) is var last && last != Kit.None && !working.Contains(last) && state.Left(item) > 0;
-        return !working.Contains(kit.RestsOn[item]) || (kit.Items[item] is Battery battery ? battery.Type != ((Body)kit.Items[kit.RestsOn[item]]).BatteryType : kit.Slot[item] < 0);
+        return !working.Contains(kit.RestsOn[item]) || (kit.Items[item] is Battery battery ? battery.Type != ((Body)kit.Items[kit.RestsOn[item]]).BatteryType : kit.SlotOf[item] < 0);
     }
 
     /// <summary>Whether taking it empties a camera, light or recorder that works.</summary>

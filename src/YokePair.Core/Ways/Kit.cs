@@ -1,3 +1,6 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -10,28 +13,26 @@ internal sealed class Kit
 
     private readonly Dictionary<string, int> indexes;
 
-    public Kit(Plan plan)
+    /// <summary>The kit of a plan.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="like">A kit made before: the glass is taken over where no camera or glass differs but in where it is packed.</param>
+    public Kit(Plan plan, Kit? like = null)
     {
         Plan = plan;
         Items = [.. plan.Items];
         indexes = new Dictionary<string, int>(Items.Length, StringComparer.Ordinal);
         for (var i = 0; i < Items.Length; i++) indexes.Add(Items[i].Id, i);
         RestsOn = new int[Items.Length];
-        Slot = new int[Items.Length];
+        SlotOf = new int[Items.Length];
         for (var i = 0; i < Items.Length; i++)
         {
             var at = PlaceReference.Parse(Items[i].Place, indexes.ContainsKey);
             RestsOn[i] = at is { } reference ? IndexOf(reference.Item) : None;
-            Slot[i] = (at?.Slot ?? 0) - 1;
+            SlotOf[i] = (at?.Slot ?? 0) - 1;
         }
         Pairings = new Pairings(plan, IndexOf);
         Twins = new Twins(plan, Items, RestsOn, IndexOf);
-        var glass = new List<FittedGlass>();
-        var told = Twins.Any ? plan with { Items = [.. Items.Where((_, i) => !Twins.IsStoodFor(i))] } : plan;
-        foreach (var body in told.Items.OfType<Body>())
-            foreach (var fitting in GlassOnBody.Fitting(body, told))
-                glass.Add(new FittedGlass(glass.Count, fitting, IndexOf(body.Id), [.. fitting.Pieces.Select(p => IndexOf(p.Id))]));
-        Glass = [.. glass];
+        Glass = like is not null && HasTheGlassOf(like) ? [.. like.Glass.Select(With)] : FitGlass();
         Bodies = Indexes<Body>();
         Batteries = Indexes<Battery>();
         Cards = Indexes<Card>();
@@ -51,7 +52,7 @@ internal sealed class Kit
     public int[] RestsOn { get; }
 
     /// <summary>By item: the slot its place names, counted from 0, or −1.</summary>
-    public int[] Slot { get; }
+    public int[] SlotOf { get; }
 
     /// <summary>What the owner knows of pairs of them.</summary>
     public Pairings Pairings { get; }
@@ -121,6 +122,35 @@ internal sealed class Kit
                 foreach (var (_, id) in light.Named(id => Plan.People.Any(p => p.Id == id))) held[IndexOf(id)] = true;
         }
         return held;
+    }
+
+    private FittedGlass[] FitGlass()
+    {
+        var glass = new List<FittedGlass>();
+        var told = Twins.Any ? Plan with { Items = [.. Items.Where((_, i) => !Twins.IsStoodFor(i))] } : Plan;
+        foreach (var body in told.Items.OfType<Body>())
+            foreach (var fitting in GlassOnBody.Fitting(body, told))
+                glass.Add(new FittedGlass(glass.Count, fitting, IndexOf(body.Id), [.. fitting.Pieces.Select(p => IndexOf(p.Id))]));
+        return [.. glass];
+    }
+
+    private bool HasTheGlassOf(Kit other)
+    {
+        if (Twins.Any || other.Twins.Any || Items.Length != other.Items.Length || !Plan.KnownPairs().SequenceEqual(other.Plan.KnownPairs())) return false;
+        for (var i = 0; i < Items.Length; i++)
+            if ((Items[i] is Body or Lens or Adapter or Converter or Tube || other.Items[i] is Body or Lens or Adapter or Converter or Tube)
+                && !ReferenceEquals(Items[i], other.Items[i]) && Items[i] with { Place = null } != other.Items[i] with { Place = null }) return false;
+        return true;
+    }
+
+    /// <summary>Glass of another kit with the things as they are in this one.</summary>
+    private FittedGlass With(FittedGlass other)
+    {
+        var was = other.Glass;
+        return ReferenceEquals(was.Body, Items[other.Body]) && was.Pieces.Select((piece, i) => ReferenceEquals(piece, Items[other.Pieces[i]])).All(same => same) ? other
+            : other with { Glass = was with { Body = (Body)Items[other.Body], Lens = Now(was.Lens)!, Converter = Now(was.Converter), Tube = Now(was.Tube), Adapter = Now(was.Adapter) } };
+
+        T? Now<T>(T? piece) where T : Item => piece is null ? null : (T)Items[IndexOf(piece.Id)];
     }
 
     private int[] Indexes<T>() where T : Item => [.. Enumerable.Range(0, Items.Length).Where(i => Items[i] is T)];

@@ -1,3 +1,5 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 

@@ -1,3 +1,6 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -103,7 +106,7 @@ internal sealed class PartLayout
     {
         var cards = SetupOf(body)?.Cards;
         if (cards is not null && slot < cards.Count && cards[slot] is { } named) return kit.IndexOf(named) == card;
-        return setupOf[card] == Kit.None && !elsewhere[card] && kit.RestsOn[card] == body && kit.Slot[card] == slot;
+        return setupOf[card] == Kit.None && !elsewhere[card] && kit.RestsOn[card] == body && kit.SlotOf[card] == slot;
     }
 
     /// <summary>Whether a flash or trigger sits in a body's shoe.</summary>

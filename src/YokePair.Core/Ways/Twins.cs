@@ -1,5 +1,8 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -63,5 +66,5 @@ internal sealed class Twins
 
     // Everything but what no way asks about.
     private static string KeyOf(Item item) => Keys.GetValue(item, i => JsonSerializer.Serialize(
-        i with { Id = "", Name = null, Number = null, Owner = null, WeightG = null, SizeMm = null, Value = null, Serial = null, FirstUse = null, ServiceDue = null, Cycles = null, Notes = null, Estimated = null, Extra = null }, Compact));
+i.Unmarked() with { Id = "", Name = null, Owner = null, WeightG = null, SizeMm = null, Value = null, Estimated = null, Extra = null }, Compact));
 }

@@ -1,4 +1,7 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
 using YokePair.Core.Optics;
+using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
 

@@ -1,12 +1,19 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
 using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Wording;
 
 /// <summary>Tells how a verdict came about, link by link.</summary>
-internal static class VerdictChain
+internal static class ChainWords
 {
     private const int Named = 3;
 
@@ -16,7 +23,7 @@ internal static class VerdictChain
         var links = new List<string>();
         var all = need.Ways.Candidates.Select(c => c.Rig).DistinctBy(r => string.Join(',', r.Whole.Items)).ToList();
         var cut = all.Where(r => r.IsHit(part.Failed)).ToList();
-        if (all.Count == 0) return [$"No way is thought of: {GapReasons.Why(day, part, need)}."];
+        if (all.Count == 0) return [$"No way is thought of: {WhyNot(day, part, need)}."];
         links.Add($"{English.Capital(English.Number(all.Count))} {(all.Count == 1 ? "way is" : "ways are")} thought of: a camera with its glass{(all.Exists(r => r.Whole.Items.Length > r.Fitted?.Items.Length) ? ", and what helps it," : "")} in somebody's hands.");
         var gone = Enumerable.Range(0, part.Failed.Length).Where(i => part.Failed[i] && all.Exists(r => r.Items.Contains(i))).ToList();
         foreach (var item in gone.Take(Named))
@@ -27,12 +34,14 @@ internal static class VerdictChain
         return links;
     }
 
+    private static string WhyNot(DayAnalysis day, PartFindings part, NeedFinding need) => GapWords.Say(new Names(day.Plan), part.Part, need.Need, GapCause.Of(day, part, need));
+
     private static string Best(DayAnalysis day, PartFindings part, NeedFinding need)
     {
         var wait = double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? "and it can wait" : $"and it can wait {English.Seconds(need.Ways.ToleranceSeconds)}";
-        if (need.Best is not { } best) return $"Nothing is left: {GapReasons.Why(day, part, need)}.";
+        if (need.Best is not { } best) return $"Nothing is left: {WhyNot(day, part, need)}.";
         var who = day.Plan.People[best.Rig.Actor].Name ?? day.Plan.People[best.Rig.Actor].Id;
-        var what = best.Rig.Fitted is { } glass ? $"{GapReasons.Named(glass)}" : $"the {part.Ways.Kit.Items[best.Rig.Items[0]].Label}";
+        var what = best.Rig.Fitted is { } glass ? new Names(day.Plan).Camera(part.Ways.Kit.Items[glass.Body].Id, part.Ways.Kit.Items[glass.Lens].Id) : $"the {part.Ways.Kit.Items[best.Rig.Items[0]].Label}";
         var quality = best.Quality == Quality.Full ? "as one would choose it" : $"second best{SecondBest(day, part, need, best)}";
         var verdict = need.Outcome switch { Outcome.Holds => "it holds", Outcome.Thins => "it thins", Outcome.Late => "it is late", _ => "it is lost" };
         return $"{who} takes {what}, {quality}, in {English.Seconds(best.Seconds)} {wait}: {verdict}.";

@@ -1,6 +1,14 @@
 using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Wording;
 
@@ -8,7 +16,7 @@ namespace YokePair.Core.Wording;
 public static class KitWords
 {
     /// <summary>One sentence a client could read, with the gap where the search was stopped.</summary>
-    public static string Say(KitWish wish, bool proven, Plan plan, IReadOnlyList<Exposed> exposed, double cost, double atLeast)
+    public static string Say(KitWish wish, bool proven, Plan plan, IReadOnlyList<ExposedNeed> exposed, double cost, double atLeast)
     {
         var counted = plan.Parts.Sum(p => p.Needs.Count(n => n.Importance != Importance.Nice));
         var exposedNeeds = exposed.Select(e => (e.Part, e.Need)).Distinct().ToList();
@@ -30,4 +38,17 @@ public static class KitWords
         var bound = wish.Goal == KitGoal.Weight ? $"{English.Tenths(atLeast / 1000)} kg" : FormattableString.Invariant($"{atLeast:0}");
         return $"{which} {survives}; {(proven ? $"no kit does it with less than {amount}" : $"this one takes {amount}, and less than {bound} is not possible")}.";
     }
+
+    /// <summary>What the kit leaves exposed, each with what is lost in words.</summary>
+    public static IReadOnlyList<Exposed> Name(Plan plan, IReadOnlyList<ExposedNeed> exposed)
+    {
+        var names = new Names(plan);
+        return [.. exposed.Select(e => new Exposed(e.Part, e.Need, e.Loss is { } loss ? LossWords.Row(names, loss.Kind, loss.Id) : null))];
+    }
 }
+
+/// <summary>A need that a kit leaves uncovered or hanging, in words.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Need">Need id.</param>
+/// <param name="Loss">What is lost, in words; null = nothing.</param>
+public sealed record Exposed(string Part, string Need, string? Loss);

@@ -1,4 +1,15 @@
 using System.Text.Json.Serialization;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Wording;
 
@@ -17,3 +28,17 @@ public sealed record TextPiece(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Item = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Need = null);
+
+/// <summary>A thing that is planned and not there.</summary>
+/// <param name="Item">Item id.</param>
+/// <param name="Why">Why, in words: lent, in repair and until when.</param>
+/// <param name="Parts">Ids of the parts it is missing in.</param>
+/// <param name="InHand">Whether a setup of one of them names it.</param>
+public sealed record AwayThing(string Item, string Why, IReadOnlyList<string> Parts, bool InHand);
+
+/// <summary>A need not met even when nothing fails.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Need">Need id.</param>
+/// <param name="Outcome">Late or lost.</param>
+/// <param name="Why">What keeps it from being met.</param>
+public sealed record Gap(string Part, string Need, Outcome Outcome, string Why);

@@ -1,6 +1,14 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Wording;
 
@@ -16,7 +24,7 @@ internal static class VerdictWords
         foreach (var group in singlePoints
                      .GroupBy(s => string.Join('|', s.Hits.Select(h => $"{h.Part}/{h.Need}")))
                      .Select(g => g.ToList())
-                     .OrderByDescending(g => g[0].Hits.Count(h => names.Importance(h) == Importance.Once))
+                     .OrderByDescending(g => g[0].Hits.Count(h => names.Importance(h.Part, h.Need) == Importance.Once))
                      .ThenByDescending(g => g[0].Hits.Count))
             Carried(names, group, details);
         // What many needs lack alike is said once.
@@ -70,18 +78,5 @@ internal static class VerdictWords
             details.Add(new TextPiece(names.Need(needs[i].Part, needs[i].Need), Part: needs[i].Part, Need: needs[i].Need));
         }
         if (needs.Count > named) details.Add(new TextPiece($" and {English.Number(needs.Count - named)} more"));
-    }
-
-    /// <summary>Looks up what things are called.</summary>
-    internal sealed class Names(Plan plan)
-    {
-        private readonly Dictionary<string, string> items = plan.Items.ToDictionary(i => i.Id, i => i.Label, StringComparer.Ordinal);
-        private readonly Dictionary<(string, string), Need> needs = plan.Parts.SelectMany(p => p.Needs.Select(n => (p, n))).ToDictionary(x => (x.p.Id, x.n.Id), x => x.n);
-
-        public string Item(string id) => items.GetValueOrDefault(id, id);
-
-        public string Need(string part, string need) => needs.TryGetValue((part, need), out var found) ? found.Label : need;
-
-        public Importance Importance(Hit hit) => needs[(hit.Part, hit.Need)].Importance;
     }
 }

@@ -2,8 +2,20 @@ using System.Globalization;
 using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Data.Csv;
 
@@ -69,7 +81,7 @@ public static class LockerCsv
     /// <summary>Writes things as a table that reads back the same.</summary>
     public static byte[] Write(IReadOnlyList<Item> things)
     {
-        var rows = things.Select(t => (Kind: FigureCatalogue.KindOf(t), Json: FigureCatalogue.ToJson(t))).ToList();
+        var rows = things.Select(t => (Kind: ItemKinds.Of(t), Json: FigureCatalogue.ToJson(t))).ToList();
         var used = FigureCatalogue.All.Select(f => f.Name).Distinct().Where(n => rows.Any(r => r.Json[n] is not null)).ToList();
         return Table([.. Always, .. used, "estimated"], rows.Select(r => (IEnumerable<string>)
         [

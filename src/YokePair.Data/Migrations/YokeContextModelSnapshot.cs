@@ -38,6 +38,15 @@ namespace YokePair.Data.Migrations
                     b.Property<DateTime?>("Start")
                         .HasColumnType("TEXT");
 
+                    b.Property<byte[]>("Summary")
+                        .HasColumnType("BLOB");
+
+                    b.Property<int?>("SummaryLocker")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("SummaryRevision")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Key");
 
                     b.ToTable("Assignments", (string)null);

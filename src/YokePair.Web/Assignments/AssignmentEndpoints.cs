@@ -1,17 +1,28 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 using YokePair.Data;
 using YokePair.Web.Locker;
 using YokePair.Web.Security;
+using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Assignments;
 
 /// <summary>An assignment in the list, with what the day is worth.</summary>
-public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int People, int Things, int Strands, VerdictText Verdict);
+public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int? People, int? Things, int? Strands, VerdictText? Verdict);
 
 /// <summary>Where an added assignment is found.</summary>
 public sealed record Added(string Key, string Name);
@@ -34,17 +45,29 @@ internal static class AssignmentEndpoints
             .WithMetadata(new RequestSizeLimitAttribute(RequestLimits.ImportBytes));
     }
 
-    private static async Task<Ok<List<AssignmentSummary>>> List(PlanStore store, Days days, CancellationToken cancel)
+    // The list waits a moment for verdicts that are being worked out, and no longer: one hard plan must not keep the others from being seen.
+    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(500);
+
+    private static async Task<Ok<List<AssignmentSummary>>> List(PlanStore store, LockerStore lockers, Summaries summaries, CancellationToken cancel)
     {
-        var list = new List<AssignmentSummary>();
-        foreach (var stored in await store.ListAsync(cancel))
+        var locker = await lockers.RevisionAsync(cancel);
+        var stored = await store.SummariesAsync(cancel);
+        var missing = stored.Where(s => !IsFresh(s, locker)).Select(s => summaries.WorkOut(s.Key)).ToList();
+        if (missing.Count > 0)
         {
-            var plan = (await days.WithLockerAsync(stored, cancel)).Plan;
-            var report = new DayAnalysis(plan).Report(withEvents: false);
-            list.Add(new AssignmentSummary(stored.Key, plan.Assignment.Name, plan.Assignment.Kind, plan.Parts.Min(p => p.Start), plan.Parts.Max(p => p.End),
-                plan.People.Count, plan.Items.Count, report.Parts.Select(p => p.Strands).DefaultIfEmpty(3).Min(), report.VerdictParts));
+            await Task.WhenAny(Task.WhenAll(missing), Task.Delay(Patience, cancel));
+            stored = await store.SummariesAsync(cancel);
         }
-        return TypedResults.Ok(list);
+        return TypedResults.Ok(stored.Select(s => Summarised(s, IsFresh(s, locker))).ToList());
+    }
+
+    private static bool IsFresh(StoredSummary stored, int locker) => stored.SummaryOf == new SummaryState(stored.Revision, locker);
+
+    /// <summary>What is known; the verdict only where it is that of the plan as it is now.</summary>
+    private static AssignmentSummary Summarised(StoredSummary stored, bool fresh)
+    {
+        var known = Summaries.Read(stored.Summary);
+        return new AssignmentSummary(stored.Key, stored.Name, known?.Kind, stored.Start, known?.End, known?.People, known?.Things, fresh ? known?.Strands : null, fresh ? known?.Verdict : null);
     }
 
     private static async Task<IResult> Import(HttpRequest request, PlanStore store, CancellationToken cancel)
@@ -63,9 +86,9 @@ internal static class AssignmentEndpoints
         return Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));
     }
 
-    private static async Task<IResult> Export(string key, Days store, CancellationToken cancel) =>
-        await store.FindAsync(key, cancel) is { } stored
-            ? Results.File(PlanFile.Write(stored.Plan), "application/json", $"{key}.yoke.json")
+    private static async Task<IResult> Export(string key, Days days, CancellationToken cancel) =>
+        await days.FindAsync(key, null, cancel) is { } session
+            ? Results.File(PlanFile.Write(session.Plan), "application/json", $"{key}.yoke.json")
             : Problems.NotFound("assignment");
 
     private static Ok<IReadOnlyList<string>> Demos(AppSettings settings) => TypedResults.Ok(DemoDays.Names(settings));
@@ -73,11 +96,11 @@ internal static class AssignmentEndpoints
     private static async Task<IResult> OpenDemo(string name, AppSettings settings, PlanStore store, CancellationToken cancel) =>
         await DemoDays.ReadAsync(settings, name, cancel) is { } file ? await AddAsync(file, store, cancel) : Problems.NotFound("demo day");
 
-    private static IResult AnalysePlan(AnalysisRequest request)
+    private static IResult AnalysePlan(AnalysisRequest request, CancellationToken cancel)
     {
         var problems = PlanCheck.Usable(request.Plan);
         return problems.Count > 0
             ? Problems.Unprocessable("This plan cannot be analysed.", problems)
-            : Results.Json(new DayAnalysis(request.Plan, request.Pulled).Report(), PlanFile.ReportOptions);
+            : Results.Json(new DayAnalysis(request.Plan, request.Pulled, cancel: cancel).Report(), PlanFile.ReportOptions);
     }
 }

@@ -1,5 +1,19 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 using YokePair.Data;
+using YokePair.Web.Sessions;
 
 using YokePair.Web.Locker;
 
@@ -26,7 +40,7 @@ internal static class DemoDays
     /// <summary>Fills an empty database; one that holds anything is left as it is.</summary>
     public static async Task SeedAsync(AppSettings settings, PlanStore store, LockerStore lockers)
     {
-        if ((await store.ListAsync()).Count > 0) return;
+        if ((await store.SummariesAsync()).Count > 0) return;
         foreach (var name in Names(settings))
             if (PlanFile.Read((await ReadAsync(settings, name))!).Plan is { } plan)
                 await store.AddAsync(plan);

@@ -1,23 +1,33 @@
 using YokePair.Core.Advice;
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 using YokePair.Data;
+using YokePair.Web.Assignments;
+using YokePair.Web.Sessions;
 
-using YokePair.Web.Locker;
 
 namespace YokePair.Web.Board;
 
 /// <summary>Everything the day board shows, in one answer.</summary>
 /// <param name="Key">Key of the assignment.</param>
 /// <param name="Revision">Revision this is; an edit says which one it was made on.</param>
-/// <param name="Plan">The plan.</param>
+/// <param name="Plan">The plan; null where the page has that revision already.</param>
 /// <param name="Report">The report with what is pulled gone, without events.</param>
 /// <param name="Pull">What the pull does; null when nothing is pulled.</param>
 /// <param name="Undo">What undo would take back.</param>
 /// <param name="Redo">What redo would make again.</param>
-public sealed record BoardView(string Key, int Revision, Plan Plan, Report Report, PullResult? Pull, string? Undo, string? Redo);
+public sealed record BoardView(string Key, int Revision, Plan? Plan, Report Report, PullResult? Pull, string? Undo, string? Redo);
 
 /// <summary>Every loss against every part.</summary>
 public sealed record WhatIfView(string Name, IReadOnlyList<Part> Parts, WhatIfTable Table);
@@ -50,83 +60,74 @@ internal static class BoardEndpoints
     private static void Change(RouteHandlerBuilder route) =>
         route.Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
-    private static async Task<IResult> Show(string key, string[]? pull, Days store, Verdicts verdicts, CancellationToken cancel) =>
-        await store.FindAsync(key, cancel) is { } stored ? Results.Ok(View(stored, pull, verdicts)) : Problems.NotFound("assignment");
+    private static async Task<IResult> Show(string key, string[]? pull, int? have, Days days, Summaries summaries, CancellationToken cancel) =>
+        await days.FindAsync(key, pull, cancel) is { } session ? Results.Ok(View(session, have, summaries)) : Problems.NotFound("assignment");
 
-    private static async Task<IResult> Edit(string key, EditRequest request, PlanStore store, Days days, Verdicts verdicts, CancellationToken cancel)
+    private static async Task<IResult> Edit(string key, EditRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel)
     {
         var edits = await FoundAsync(request.Edits, days, cancel);
-        return await AnswerAsync(await store.EditAsync(key, request.BaseRevision, edits, cancel), request.Pull, days, verdicts, cancel);
+        return await AnswerAsync(await store.EditAsync(key, request.BaseRevision, edits, cancel), request.Pull, days, summaries, cancel);
     }
 
-    private static async Task<IResult> Undo(string key, StepRequest request, PlanStore store, Days days, Verdicts verdicts, CancellationToken cancel) =>
-        await AnswerAsync(await store.UndoAsync(key, request.BaseRevision, cancel), request.Pull, days, verdicts, cancel);
+    private static async Task<IResult> Undo(string key, StepRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel) =>
+        await AnswerAsync(await store.UndoAsync(key, request.BaseRevision, cancel), request.Pull, days, summaries, cancel);
 
-    private static async Task<IResult> Redo(string key, StepRequest request, PlanStore store, Days days, Verdicts verdicts, CancellationToken cancel) =>
-        await AnswerAsync(await store.RedoAsync(key, request.BaseRevision, cancel), request.Pull, days, verdicts, cancel);
+    private static async Task<IResult> Redo(string key, StepRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel) =>
+        await AnswerAsync(await store.RedoAsync(key, request.BaseRevision, cancel), request.Pull, days, summaries, cancel);
 
-    private static async Task<IResult> Explain(string key, string part, string need, string[]? pull, Days store, CancellationToken cancel)
+    private static Task<IResult> Explain(string key, string part, string need, string[]? pull, Days days, CancellationToken cancel) =>
+        AskAsync(key, pull, days, "need", session => session.Day.Explain(part, need), cancel);
+
+    // What is offered mends the plan; what is pulled on trial is left aside.
+    private static async Task<IResult> Mends(string key, string part, string need, Days days, CancellationToken cancel)
     {
-        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
-        var explanation = new DayAnalysis(stored.Plan, PullTexts.Read(stored.Plan, pull)).Explain(part, need);
-        return explanation is null ? Problems.NotFound("need") : Results.Ok(explanation);
+        var things = await days.ThingsAsync(cancel);
+        return await AskAsync(key, null, days, "need", session => Mending.For(session.Whole, part, need, things, cancel), cancel);
     }
 
-    private static async Task<IResult> Mends(string key, string part, string need, Days store, CancellationToken cancel)
+    private static async Task<IResult> LossMends(string key, string kind, string id, Days days, CancellationToken cancel)
     {
-        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
-        var mends = Mending.For(stored.Plan, part, need, await store.ThingsAsync(cancel));
-        return mends is null ? Problems.NotFound("need") : Results.Ok(mends);
+        if (!EnumText.Read<LossKind>(kind, out var of)) return Problems.NotFound("loss");
+        var things = await days.ThingsAsync(cancel);
+        return await AskAsync(key, null, days, "loss", session => Mending.ForLoss(session.Whole, of, id, things, cancel), cancel);
     }
 
-    private static async Task<IResult> LossMends(string key, string kind, string id, Days store, CancellationToken cancel)
-    {
-        if (!Words.Read<LossKind>(kind, out var of)) return Problems.NotFound("loss");
-        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
-        var mends = Mending.ForLoss(stored.Plan, of, id, await store.ThingsAsync(cancel));
-        return mends is null ? Problems.NotFound("loss") : Results.Ok(mends);
-    }
+    private static async Task<IResult> LossChain(string key, string kind, string id, string part, string need, Days days, CancellationToken cancel) =>
+        EnumText.Read<LossKind>(kind, out var of)
+            ? await AskAsync(key, null, days, "loss", session => WhatIfTable.Chain(session.Whole, of, id, part, need), cancel)
+            : Problems.NotFound("loss");
 
-    private static async Task<IResult> LossChain(string key, string kind, string id, string part, string need, Days store, CancellationToken cancel)
-    {
-        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
-        return Words.Read<LossKind>(kind, out var of) && WhatIfTable.Chain(stored.Plan, of, id, part, need) is { } chain ? Results.Ok(chain) : Problems.NotFound("loss");
-    }
+    private static Task<IResult> WhatIf(string key, Days days, CancellationToken cancel) =>
+        AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(session.Whole, cancel)), cancel);
 
-    /// <summary>The board as it would be with edits, nothing of it kept; what is pulled has gone as things lie now.</summary>
+    private static Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days days, CancellationToken cancel) =>
+        AskAsync(key, pull, days, "part", session => SetupChoices.For(session.Day, part, person, position, body, cancel), cancel);
+
     private static async Task<IResult> Preview(string key, EditRequest request, Days days, CancellationToken cancel)
     {
-        if (await days.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
-        if (stored.Revision != request.BaseRevision) return Stale(new ChangeOutcome.Stale(stored.Revision, []));
-        var result = EditResult.Apply(stored.Plan, await FoundAsync(request.Edits, days, cancel));
+        if (await days.FindAsync(key, request.Pull, cancel) is not { } session) return Problems.NotFound("assignment");
+        if (session.Stored.Revision != request.BaseRevision) return Stale(new ChangeOutcome.Stale(session.Stored.Revision, []));
+        var result = EditResult.Apply(session.Plan, await FoundAsync(request.Edits, days, cancel));
         if (result.Plan is not { } then) return Problems.Unprocessable("This cannot be done.", result.Problems);
-        var report = new DayAnalysis(then, PullTest.AsThings(stored.Plan, PullTexts.Read(stored.Plan, request.Pull))).Report(withEvents: false);
-        return Results.Ok(new BoardView(key, stored.Revision, then, report, null, stored.Undo, stored.Redo));
+        var report = session.Day.Trying(then, cancel).Report(withEvents: false);
+        return Results.Ok(new BoardView(key, session.Stored.Revision, then, report, null, session.Stored.Undo, session.Stored.Redo));
     }
 
-    /// <summary>Edits with the things they take from the locker.</summary>
+    /// <summary>Answers from the one analysis of the state that is asked of.</summary>
+    private static async Task<IResult> AskAsync<T>(string key, string[]? pull, Days days, string asked, Func<Session, T?> answer, CancellationToken cancel) where T : class =>
+        await days.FindAsync(key, pull, cancel) is not { } session ? Problems.NotFound("assignment") : answer(session) is { } found ? Results.Ok(found) : Problems.NotFound(asked);
+
+    // An edit that packs a thing names it; its figures are the locker's.
     private static async Task<List<PlanEdit>> FoundAsync(IReadOnlyList<PlanEdit> edits, Days days, CancellationToken cancel)
     {
-        var found = new List<PlanEdit>();
-        foreach (var edit in edits) found.Add(edit is PackThing pack ? pack with { Found = await days.ThingAsync(pack.Thing, cancel) } : edit);
-        return found;
+        if (!edits.Any(e => e is PackThing)) return [.. edits];
+        var things = await days.ThingsAsync(cancel);
+        return [.. edits.Select(e => e is PackThing pack ? pack with { Found = things.FirstOrDefault(t => t.Id == pack.Thing) } : e)];
     }
 
-    private static async Task<IResult> WhatIf(string key, Days store, CancellationToken cancel) =>
-        await store.FindAsync(key, cancel) is { } stored
-            ? Results.Ok(new WhatIfView(stored.Plan.Assignment.Name, [.. stored.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(stored.Plan)))
-            : Problems.NotFound("assignment");
-
-    private static async Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days store, CancellationToken cancel)
+    private static async Task<IResult> AnswerAsync(ChangeOutcome outcome, IReadOnlyList<string>? pull, Days days, Summaries summaries, CancellationToken cancel) => outcome switch
     {
-        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
-        var choices = SetupChoices.For(stored.Plan, PullTexts.Read(stored.Plan, pull), part, person, position, body);
-        return choices is null ? Problems.NotFound("part") : Results.Ok(choices);
-    }
-
-    private static async Task<IResult> AnswerAsync(ChangeOutcome outcome, IReadOnlyList<string>? pull, Days days, Verdicts verdicts, CancellationToken cancel) => outcome switch
-    {
-        ChangeOutcome.Done done => Results.Ok(View(await days.WithLockerAsync(done.Now, cancel), pull, verdicts)),
+        ChangeOutcome.Done done => Results.Ok(View(await days.OfAsync(done.Now, pull, cancel), null, summaries)),
         ChangeOutcome.Stale stale => Stale(stale),
         ChangeOutcome.Refused refused => Problems.Unprocessable("This change was not made.", refused.Problems),
         _ => Problems.NotFound("assignment"),
@@ -138,12 +139,12 @@ internal static class BoardEndpoints
         detail: stale.Changes.Count == 0 ? "It was replaced." : string.Join("\n", stale.Changes),
         extensions: new Dictionary<string, object?> { ["revision"] = stale.Revision, ["changes"] = stale.Changes });
 
-    private static BoardView View(StoredPlan stored, IReadOnlyList<string>? pull, Verdicts verdicts)
+    /// <summary>The board. Its plan goes along only where the page does not have that revision.</summary>
+    private static BoardView View(Session session, int? have, Summaries summaries)
     {
-        var pulled = PullTexts.Read(stored.Plan, pull);
-        var whole = verdicts.Of(stored);
-        var report = pulled.Count == 0 ? whole : new DayAnalysis(stored.Plan, pulled).Report(withEvents: false);
-        var result = pulled.Count == 0 ? null : PullTest.Compare(stored.Plan, pulled, whole, report);
-        return new BoardView(stored.Key, stored.Revision, stored.Plan, report, result, stored.Undo, stored.Redo);
+        var stored = session.Stored;
+        var pull = session.Pulls ? PullTest.Compare(session.Whole, session.Board, session.Day, session.Left) : null;
+        summaries.Keep(session, session.Board);
+        return new BoardView(stored.Key, stored.Revision, have == stored.Revision ? null : stored.Plan, session.Left, pull, stored.Undo, stored.Redo);
     }
 }

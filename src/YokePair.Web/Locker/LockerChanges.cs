@@ -1,6 +1,19 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 using YokePair.Data;
+using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Locker;
 
@@ -44,7 +57,7 @@ internal static class LockerChanges
         var made = new List<Item>();
         foreach (var thing in things)
         {
-            var id = ItemIds.New(FigureCatalogue.KindOf(thing), thing.Label, taken);
+            var id = ItemIds.New(ItemKinds.Of(thing), thing.Label, taken);
             taken.Add(id);
             made.Add(thing with { Id = id });
         }
@@ -71,7 +84,7 @@ internal static class LockerChanges
         if (request.Copies is < 1 or > MostCopies) return Problems.Unprocessable("Nothing was copied.", [new PlanProblem("copies", $"is {request.Copies}; expected 1 to {MostCopies}")]);
         var locker = await store.LoadAsync(cancel);
         if (locker.Things.FirstOrDefault(t => t.Id == request.Id) is not { } thing) return Problems.NotFound("thing");
-        var copies = WithIds(Copies.Of(thing, request.Copies, locker.Things), locker);
+        var copies = WithIds(Duplicates.Of(thing, request.Copies, locker.Things), locker);
         return await Made(store.ChangeAsync($"{thing.Label} copied {request.Copies} times", [.. copies.Select(c => new LockerChange(c.Id, null, c))], cancel), copies.Select(c => c.Id));
     }
 

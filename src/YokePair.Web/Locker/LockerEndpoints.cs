@@ -1,10 +1,22 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using QRCoder;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 using YokePair.Data;
 using YokePair.Data.Csv;
+using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Locker;
 
@@ -32,7 +44,7 @@ internal static class LockerEndpoints
         var compatibility = new Compatibility(locker.Things, locker.Pairs);
         var through = locker.Things.OfType<Body>().FirstOrDefault(b => b.Id == body);
         return TypedResults.Ok(new LockerPage(on, LockerReport.Of(locker.Things, compatibility, on), GlassRule.Lay(locker.Things, compatibility, through, on), through?.Id,
-            locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All, [.. (await plans.ListAsync(cancel)).Select(Named)], FigureCatalogue.All));
+            locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All, [.. (await plans.SummariesAsync(cancel)).Select(s => new AssignmentDay(s.Key, s.Name, s.Start is { } start ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All));
     }
 
     private static async Task<IResult> Detail(string id, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
@@ -41,15 +53,15 @@ internal static class LockerEndpoints
         if (locker.Things.FirstOrDefault(t => t.Id == id) is not { } thing) return Problems.NotFound("thing");
         var compatibility = new Compatibility(locker.Things, locker.Pairs);
         var alone = Alone.Find(locker.Things, compatibility, DateOnly.FromDateTime(clock.GetLocalNow().DateTime)).FirstOrDefault(a => a.Id == id);
-        return Results.Ok(new ThingDetail(id, FigureCatalogue.KindOf(thing), thing.Label, locker.Revisions[id], Figures(thing),
-            [.. compatibility.Around(thing).OrderBy(x => x.Answer.Fit).Select(x => new Neighbour(x.Other.Id, x.Other.Label, FigureCatalogue.KindOf(x.Other), x.Answer.Fit!.Value, x.Answer.Reason, x.Answer.By, x.Answer.Overruled))],
+        return Results.Ok(new ThingDetail(id, ItemKinds.Of(thing), thing.Label, locker.Revisions[id], Figures(thing),
+            [.. compatibility.Around(thing).OrderBy(x => x.Answer.Fit).Select(x => new Neighbour(x.Other.Id, x.Other.Label, ItemKinds.Of(x.Other), x.Answer.Fit!.Value, x.Answer.Reason, x.Answer.By, x.Answer.Overruled))],
             [.. (await plans.UsingAsync([id], cancel)).Select(Named)],
             alone?.Idle ?? []));
     }
 
     private static List<FigureValue> Figures(Item thing)
     {
-        var kind = FigureCatalogue.KindOf(thing);
+        var kind = ItemKinds.Of(thing);
         var json = FigureCatalogue.ToJson(thing);
         var essential = Typical.Essentials(kind).Select(e => e.Figure).ToHashSet(StringComparer.Ordinal);
         return

@@ -4,9 +4,21 @@ using System.Threading.Channels;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
 using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 using YokePair.Solving;
-using YokePair.Web.Locker;
+using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Proposals;
 
@@ -26,27 +38,27 @@ internal static class ProposalEndpoints
 
     public static void MapProposals(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound);
+        api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
+        api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
     }
 
     private static async Task<IResult> Kit(
         string key, string? survives, string? goal, bool? locker, bool? move, bool? free, string[]? limit, Days store, IOptions<JsonOptions> json, HttpContext http, CancellationToken cancel)
     {
-        if (await store.FindAsync(key, cancel) is not { } stored) return Web.Problems.NotFound("assignment");
-        var (limits, problems) = LimitsOf(stored.Plan, limit ?? []);
-        if (!Words.Read<FailureClass>(survives ?? "item", out var failures)) problems = [.. problems, Words.Unknown<FailureClass>("survives", survives!)];
-        if (!Words.Read<KitGoal>(goal ?? "weight", out var least)) problems = [.. problems, Words.Unknown<KitGoal>("goal", goal!)];
+        if (await store.FindAsync(key, null, cancel) is not { } session) return Web.Problems.NotFound("assignment");
+        var (limits, problems) = LimitsOf(session.Plan, limit ?? []);
+        if (!EnumText.Read<FailureClass>(survives ?? "item", out var failures)) problems = [.. problems, EnumText.Unknown<FailureClass>("survives", survives!)];
+        if (!EnumText.Read<KitGoal>(goal ?? "weight", out var least)) problems = [.. problems, EnumText.Unknown<KitGoal>("goal", goal!)];
         var wish = new KitWish(failures, least, locker != false, move == true, free == true, limits);
         var things = await store.ThingsAsync(cancel);
-        if (problems.Count == 0) problems = KitProblem.Unkeepable(stored.Plan, things, wish);
+        if (problems.Count == 0) problems = KitProblem.Unkeepable(session.Plan, things, wish);
         if (problems.Count > 0) return Web.Problems.Unprocessable("No kit was looked for.", problems);
         using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         ends.CancelAfter(Longest);
         await StreamAsync<KitAnswer>(http, json.Value.SerializerOptions, (tell, _) =>
         {
-            var progress = new Told<KitProgress>(p => tell(new KitAnswer(p, null)));
-            tell(new KitAnswer(null, LightestKit.Find(stored.Plan, things, wish, progress, ends.Token)));
+            var progress = new Callback<KitProgress>(p => tell(new KitAnswer(p, null)));
+            tell(new KitAnswer(null, LightestKit.Find(session.Plan, things, wish, progress, ends.Token)));
         }, cancel);
         return Results.Empty;
     }
@@ -69,11 +81,11 @@ internal static class ProposalEndpoints
 
     private static async Task<IResult> Setups(string key, string[]? part, bool? secondBest, string[]? pull, Days store, IOptions<JsonOptions> json, HttpContext http, CancellationToken cancel)
     {
-        if (await store.FindAsync(key, cancel) is not { } stored) return Web.Problems.NotFound("assignment");
+        if (await store.FindAsync(key, pull, cancel) is not { } session) return Web.Problems.NotFound("assignment");
         await StreamAsync<SetupsAnswer>(http, json.Value.SerializerOptions, (tell, stop) =>
         {
-            var progress = new Told<SearchProgress>(p => tell(new SetupsAnswer(p, null)));
-            tell(new SetupsAnswer(null, FewestChanges.Find(new SetupProblem(stored.Plan, part is { Length: > 0 } ? part : null, Board.PullTexts.Read(stored.Plan, pull)), secondBest == true, progress, stop)));
+            var progress = new Callback<SearchProgress>(p => tell(new SetupsAnswer(p, null)));
+            tell(new SetupsAnswer(null, FewestChanges.Find(new SetupProblem(session.Day, part is { Length: > 0 } ? part : null), secondBest == true, progress, stop)));
         }, cancel);
         return Results.Empty;
     }
@@ -104,7 +116,7 @@ internal static class ProposalEndpoints
     }
 
     /// <summary>Tells at once, in the order things happen.</summary>
-    private sealed class Told<T>(Action<T> tell) : IProgress<T>
+    private sealed class Callback<T>(Action<T> tell) : IProgress<T>
     {
         public void Report(T value) => tell(value);
     }

@@ -1,6 +1,20 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.Timeouts;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Web.Security;
 
@@ -11,6 +25,14 @@ internal static class RequestLimits
 
     /// <summary>A little over a plan file, so that the reader itself can say what is too large.</summary>
     public const long ImportBytes = PlanFile.MaxBytes + 1024 * 1024;
+
+    /// <summary>How long any answer may take; a search that streams how far it has come has its own limit.</summary>
+    public static RequestTimeoutPolicy Usual { get; } = new()
+    {
+        Timeout = TimeSpan.FromSeconds(30),
+        TimeoutStatusCode = StatusCodes.Status503ServiceUnavailable,
+        WriteTimeoutResponse = context => Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: "This took too long and was given up. Nothing was changed; try again, or make the question smaller.").ExecuteAsync(context),
+    };
 }
 
 /// <summary>Turns requests that cannot be read into problems that say what is wrong with them.</summary>

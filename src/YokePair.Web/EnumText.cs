@@ -1,10 +1,23 @@
 using System.Text.Json;
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Web;
 
 /// <summary>Words of a closed set in addresses, written as JSON writes them.</summary>
-internal static class Words
+internal static class EnumText
 {
     public static bool Read<T>(string text, out T value) where T : struct, Enum
     {

@@ -1,7 +1,19 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
-namespace YokePair.Web.Board;
+namespace YokePair.Web.Sessions;
 
 /// <summary>What is pulled, as addresses say it.</summary>
 internal static class PullTexts
@@ -10,21 +22,21 @@ internal static class PullTexts
     /// Reads <c>item</c>, <c>item@part</c> or <c>item@part..part</c>, before which the kind of loss may stand: <c>rig:b1</c>,
     /// <c>place:roller</c>, <c>person:second</c>, <c>radio:R1</c>. What the plan does not know is left out, so that an old link still opens.
     /// </summary>
-    public static List<Pulled> Read(Plan plan, IReadOnlyList<string>? texts)
+    public static List<Pulled> Read(DayAnalysis day, IReadOnlyList<string>? texts)
     {
         if (texts is not { Count: > 0 }) return [];
-        var known = PullTest.Known(plan);
+        var known = PullTest.Known(day);
         return [.. texts.Select(text => Read(text, known)).OfType<Pulled>()];
     }
 
-    private static Pulled? Read(string text, IReadOnlySet<(LossKind Kind, string Id)> known)
+    private static Pulled? Read(string text, IReadOnlySet<LossKey> known)
     {
         var colon = text.IndexOf(':');
         var kind = LossKind.Item;
-        if (colon > 0 && Words.Read<LossKind>(text[..colon], out var named)) (kind, text) = (named, text[(colon + 1)..]);
+        if (colon > 0 && EnumText.Read<LossKind>(text[..colon], out var named)) (kind, text) = (named, text[(colon + 1)..]);
         var at = text.LastIndexOf('@');
-        var pull = known.Contains((kind, text)) || at < 0 ? new Pulled(text, Kind: kind) : Since(text[..at], text[(at + 1)..], kind);
-        return known.Contains((kind, pull.Item)) ? pull : null;
+        var pull = known.Contains(new LossKey(kind, text)) || at < 0 ? new Pulled(text, Kind: kind) : Since(text[..at], text[(at + 1)..], kind);
+        return known.Contains(new LossKey(kind, pull.Item)) ? pull : null;
     }
 
     /// <summary><c>part</c>, or <c>part..part</c> where it is mended by the second.</summary>

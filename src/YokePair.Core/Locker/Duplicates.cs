@@ -1,11 +1,15 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 
 /// <summary>Further ones of a thing, numbered on from the highest of its like.</summary>
-public static partial class Copies
+public static partial class Duplicates
 {
     /// <summary>Makes copies; what belongs to one alone (serial number, age, cycles, notes) is left out.</summary>
     public static IEnumerable<Item> Of(Item thing, int count, IReadOnlyList<Item> things)
@@ -15,20 +19,12 @@ public static partial class Copies
         for (var i = 1; i <= count; i++)
         {
             var number = last + i;
-            yield return thing with
+            yield return thing.Unmarked().AtHand() with
             {
                 Id = "new",
                 Number = number,
                 Name = string.Create(CultureInfo.InvariantCulture, $"{stem}{(thing is Card ? " " : " no. ")}{number}"),
                 Place = null,
-                Serial = null,
-                FirstUse = null,
-                ServiceDue = null,
-                Cycles = null,
-                Notes = null,
-                Status = null,
-                From = null,
-                To = null,
             };
         }
     }

@@ -1,0 +1,37 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Wording;
+
+/// <summary>What the things, people, places, parts and needs of a plan are called; an id stands for itself where it is none.</summary>
+internal sealed class Names(Plan plan)
+{
+    private readonly Dictionary<string, string> items = plan.Items.ToDictionary(i => i.Id, i => i.Label, StringComparer.Ordinal);
+    private readonly Dictionary<(string, string), Need> needs = plan.Parts.SelectMany(p => p.Needs.Select(n => (p, n))).ToDictionary(x => (x.p.Id, x.n.Id), x => x.n);
+
+    public string Item(string id) => items.GetValueOrDefault(id, id);
+
+    public string Need(string part, string need) => needs.TryGetValue((part, need), out var found) ? found.Label : need;
+
+    public Importance Importance(string part, string need) => needs[(part, need)].Importance;
+
+    public string Part(string id) => plan.Parts.FirstOrDefault(p => p.Id == id)?.Label ?? id;
+
+    public string Person(string id) => plan.People.FirstOrDefault(p => p.Id == id)?.Name ?? id;
+
+    public string Place(string id) => plan.Places.FirstOrDefault(p => p.Id == id)?.Name ?? id;
+
+    public string Event(string id) => plan.Events?.FirstOrDefault(e => e.Id == id)?.Name ?? id;
+
+    /// <summary>A lens on a body.</summary>
+    public string Camera(string body, string lens) => $"the {Item(lens)} on the {Item(body)}";
+}
