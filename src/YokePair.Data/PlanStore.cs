@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using YokePair.Core.Advice;
@@ -143,8 +142,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
                 Number = number,
                 Revision = baseRevision + 1,
                 Label = result.Label,
-                Before = Write(PlanDelta.To(next, plan)),
-                After = Write(PlanDelta.To(plan, next)),
+                Before = PlanDelta.To(next, plan).Write(),
+                After = PlanDelta.To(plan, next).Write(),
             });
             return new Change(next, new ChangeOutcome.Done(null!, result.Label));
         }, cancel);
@@ -164,7 +163,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
                 return new Change(null, new ChangeOutcome.Refused([new PlanProblem("", undo ? "there is nothing to undo" : "there is nothing to redo")]));
             edit.Undone = undo;
             edit.Revision = baseRevision + 1;
-            var delta = JsonSerializer.Deserialize<PlanDelta>(undo ? edit.Before : edit.After, PlanFile.JsonOptions)!;
+            var delta = PlanDelta.Read(undo ? edit.Before : edit.After);
             return new Change(delta.ApplyTo(plan), new ChangeOutcome.Done(null!, (undo ? "undone: " : "redone: ") + edit.Label));
         }, cancel);
 
@@ -214,8 +213,6 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
         memory.Keep(key, row.Revision, plan, row.Plan.Length);
         return plan;
     }
-
-    private static byte[] Write(PlanDelta delta) => JsonSerializer.SerializeToUtf8Bytes(delta, PlanFile.JsonOptions);
 
     private static DateTime? FirstStart(Plan plan) => plan.Parts.Min(p => p.Start);
 

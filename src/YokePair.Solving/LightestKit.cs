@@ -33,7 +33,7 @@ namespace YokePair.Solving;
 /// <param name="Seconds">How long it took.</param>
 public sealed record KitProposal(
     bool Proven, FailureClass Survives, KitGoal Goal, KitTotals Now, KitTotals Found, double Cost, double AtLeast, IReadOnlyList<KitChange> Changes, IReadOnlyList<ProposedChange> Setups,
-    IReadOnlyList<Exposed> Exposed, string Sentence, int Rounds, double Seconds);
+    IReadOnlyList<Exposed> Exposed, IReadOnlyList<TextPiece> Sentence, int Rounds, double Seconds);
 
 /// <summary>How far the search for a kit has come.</summary>
 /// <param name="Round">How often the report was asked.</param>

@@ -24,7 +24,7 @@ internal static class RandomLights
         bool Chance(double p) => random.NextDouble() < p;
         T Pick<T>(params T[] from) => from[random.Next(from.Length)];
 
-        List<Person> people = [new Person { Id = "p0", HandOverSeconds = Chance(0.3) ? 8 : null }, .. Chance(0.5) ? [new Person { Id = "p1", Role = Chance(0.5) ? PersonRole.Assistant : null, HandOverSeconds = Chance(0.5) ? 12 : null }] : Array.Empty<Person>()];
+        List<Person> people = [new Person { Id = "p0", Seconds = Chance(0.3) ? new OwnSeconds { FitFlash = 8, FitSupport = 12, FitFilter = 9, PlaceLight = 40, ChangeBattery = 11 } : null, HandOverSeconds = Chance(0.3) ? 8 : null }, .. Chance(0.5) ? [new Person { Id = "p1", Role = Chance(0.5) ? PersonRole.Assistant : null, HandOverSeconds = Chance(0.5) ? 12 : null }] : Array.Empty<Person>()];
         List<Place> places = [new Place { Id = "belt", Person = people[^1].Id, ReachSeconds = 5 }, new Place { Id = "bag", ReachSeconds = Pick(20.0, 90) }, new Place { Id = "car", ReachSeconds = 400 }];
         string At() => Pick("belt", "bag", "bag", "car");
         var items = new List<Item>

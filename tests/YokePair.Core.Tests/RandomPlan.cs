@@ -22,7 +22,7 @@ internal static class RandomPlan
     {
         var random = new Random(seed);
         string[] mounts = ["K1", "K2"];
-        var people = Enumerable.Range(0, random.Next(1, 3)).Select(i => new Person { Id = $"p{i}" }).ToList();
+        var people = Enumerable.Range(0, random.Next(1, 3)).Select(i => new Person { Id = $"p{i}", Seconds = Chance(0.2) ? new OwnSeconds { ChangeLens = Pick(15.0, 45), Raise = Chance(0.5) ? 3 : null, Borrow = Chance(0.5) ? 20 : null, ChangeCard = Chance(0.5) ? 8 : null } : null }).ToList();
         var places = Enumerable.Range(0, 3).Select(i => new Place
         {
             Id = $"place{i}",

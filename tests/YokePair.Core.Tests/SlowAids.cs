@@ -37,10 +37,11 @@ internal sealed record SlowHelp(bool Supported = false, double? Lux = null, doub
 /// <summary>Tripods, filters, flashes and lights in the room, tried one by one for the plain reference.</summary>
 internal sealed class SlowAids(Plan plan, SlowReference slow)
 {
-    private HandlingSeconds S => plan.Rules.Seconds;
+    private HandlingSeconds S = new();
 
     public IEnumerable<(SlowAid Aid, bool Full)> For(Part part, Need need, string person, Body body, List<Item> chain, bool? plain)
     {
+        S = slow.SecondsOf(person);
         var without = plain;
         var stand = SlowAid.None;
         var supported = false;

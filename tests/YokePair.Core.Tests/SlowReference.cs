@@ -312,7 +312,7 @@ internal sealed class SlowReference(Plan plan)
 
     private double? Seconds(Part part, string who, Body body, List<Item> chain, Battery battery, List<(Card Card, int Slot)> cards, SlowAid aid, List<SlowPick> picks)
     {
-        var s = plan.Rules.Seconds;
+        var s = SecondsOf(who);
         var total = s.Raise;
         var fetch = new List<Item> { body };
         var on = GlassOn(part, body);
@@ -373,6 +373,19 @@ internal sealed class SlowReference(Plan plan)
     /// <summary>Whether another part that goes on at the same time has a thing in a hand or on a stand, and this one has not.</summary>
     public bool Elsewhere(Part part, string id) => SetupOf(part, id) is null && plan.Parts.Any(o =>
         o.Id != part.Id && o.Start < part.End && part.Start < o.End && (SetupOf(o, id) is not null || InLights(o, id)));
+
+    /// <summary>The rules' seconds, but for those that somebody has of their own.</summary>
+    public HandlingSeconds SecondsOf(string person)
+    {
+        var (rules, own) = (plan.Rules.Seconds, plan.People.First(p => p.Id == person).Seconds);
+        if (own is null) return rules;
+        return new HandlingSeconds
+        {
+            Raise = own.Raise ?? rules.Raise, ChangeLens = own.ChangeLens ?? rules.ChangeLens, FitAdapter = own.FitAdapter ?? rules.FitAdapter, ChangeBattery = own.ChangeBattery ?? rules.ChangeBattery,
+            ChangeCard = own.ChangeCard ?? rules.ChangeCard, FitFlash = own.FitFlash ?? rules.FitFlash, Borrow = own.Borrow ?? rules.Borrow, FitSupport = own.FitSupport ?? rules.FitSupport,
+            FitFilter = own.FitFilter ?? rules.FitFilter, PlaceLight = own.PlaceLight ?? rules.PlaceLight,
+        };
+    }
 
     public static Setup? SetupOf(Part part, string id) => part.Setups.FirstOrDefault(s => s.Named().Any(n => n.Id == id));
 

@@ -49,6 +49,10 @@ internal static class Asking
 
     public static async Task<JsonElement> Json(this HttpClient client, string path) => await client.GetFromJsonAsync<JsonElement>(path);
 
+    /// <summary>An answer that comes line by line.</summary>
+    public static async Task<IReadOnlyList<JsonElement>> Lines(this HttpClient client, string path) =>
+        [.. (await client.GetStringAsync(new Uri(path, UriKind.Relative))).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonDocument.Parse(line).RootElement)];
+
     public static async Task<JsonElement> Json(this HttpResponseMessage response) => await response.Content.ReadFromJsonAsync<JsonElement>();
 
     public static Task<HttpResponseMessage> Post(this HttpClient client, string path, object body) => client.PostAsJsonAsync(path, body);

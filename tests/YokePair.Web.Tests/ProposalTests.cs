@@ -112,7 +112,7 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
     public async Task A_need_tells_its_figures_beside_what_the_craft_computes()
     {
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
-        var why = await client.Json($"/api/assignments/{key}/parts/floor/needs/bandp");
+        var why = (await client.Lines($"/api/assignments/{key}/parts/floor/needs/bandp"))[0].GetProperty("explanation");
         var weighed = why.GetProperty("weighed").EnumerateArray().ToList();
         Assert.Contains(weighed, w => w.GetProperty("aid").GetString() == "lights" && w.GetProperty("with").EnumerateArray().Any(i => i.GetString() == "tr1") && w.GetProperty("fit").GetProperty("flashPower").GetDouble() is > 0 and <= 1);
         Assert.Contains(weighed, w => w.GetProperty("aid").GetString() == "flash" && w.GetProperty("fit").GetProperty("recycleSeconds").GetDouble() > 0);

@@ -68,7 +68,7 @@ public sealed class KitProblem
         wish.Limits is not { Count: > 0 } limits ? []
             : [.. new KitProblem(plan, locker, wish with { FromLocker = false, Move = false }) is var problem ? limits.Zip(problem.Limits).SelectMany(l =>
                 l.Second.Options.Where(o => problem.Options[o].Fixed).Sum(o => problem.Options[o].Grams) is var stays && stays > l.First.Grams
-                    ? [new PlanProblem("limit", FormattableString.Invariant($"for {l.First.Id} is {l.First.Grams / 1000:0.#} kg; batteries, chargers and the rest that is not chosen here weigh {stays / 1000:0.#} kg there. Allow more, or move some of it"))]
+                    ? [new PlanProblem("limit", $"for {l.First.Id} is {Weight(l.First.Grams)}; batteries, chargers and the rest that is not chosen here weigh {Weight(stays)} there. Allow more, or move some of it")]
                     : Array.Empty<PlanProblem>()) : []];
 
     /// <summary>Needs, as part and need id, that do not survive everything asked even with all there is along.</summary>
@@ -143,6 +143,8 @@ public sealed class KitProblem
     }
 
     /// <summary>What the owner knows of two things holds wherever they are packed.</summary>
+    private static string Weight(double grams) => FormattableString.Invariant($"{grams / 1000:0.#} kg ({grams / 453.6:0.#} lb)");
+
     private List<PairRule> Pairs(Plan plan) =>
     [
         .. from pair in plan.KnownPairs()

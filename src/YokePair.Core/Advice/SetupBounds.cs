@@ -51,7 +51,7 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
             {
                 var setup = part.Setups.First(s => s.Person == slot.Person && s.Position == slot.Position);
                 var actor = layout.PersonIndex(slot.Person);
-                if (setup.Unattended == true ? need.Unattended != true : !layout.Actors.Contains(actor) || plan.Rules.Seconds.Raise > tolerance) continue;
+                if (setup.Unattended == true ? need.Unattended != true : !layout.Actors.Contains(actor) || kit.SecondsOf(actor).Raise > tolerance) continue;
                 if (need.Who != Need.Anyone && need.Who != slot.Person) continue;
                 for (var o = 0; o < slot.Options.Count; o++)
                 {
@@ -71,7 +71,6 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     /// </summary>
     private (bool Some, bool Full) Reached(PartLayout layout, Need need, double tolerance, Dictionary<FittedGlass, (bool Some, bool Full)> serving)
     {
-        var seconds = plan.Rules.Seconds;
         var (any, whole) = (false, false);
         foreach (var actor in layout.Actors)
         {
@@ -79,9 +78,9 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
             foreach (var (glass, (some, full)) in serving)
             {
                 if (!some || layout.IsUnattended(glass.Body)) continue;
-                var raised = layout.Cost(actor, layout.SourceOf(glass.Body)) + seconds.Raise;
+                var raised = layout.Cost(actor, layout.SourceOf(glass.Body)) + kit.SecondsOf(actor).Raise;
                 var ownHand = layout.SetupOf(glass.Body) is { } setup && layout.PersonIndex(setup.Person) == actor;
-                if (raised + (ownHand ? seconds.ChangeLens : 0) <= tolerance) (any, whole) = (true, whole || full);
+                if (raised + (ownHand ? kit.SecondsOf(actor).ChangeLens : 0) <= tolerance) (any, whole) = (true, whole || full);
             }
         }
         return (any, whole);
@@ -132,8 +131,9 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
         {
             Seconds = new HandlingSeconds { Raise = 0, ChangeLens = 0, FitAdapter = 0, ChangeBattery = 0, ChangeCard = 0, FitFlash = 0, Borrow = 0, FitSupport = 0, FitFilter = 0, PlaceLight = 0 },
         },
-        People = [.. plan.People.Select(p => p with { HandOverSeconds = null })],
-        Places = [.. plan.Places.Select(p => p with { ReachSeconds = 0 })],
-        Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null })],
+        People = [.. plan.People.Select(p => p with { HandOverSeconds = null, Seconds = null })],
+        Places = [.. plan.Places.Select(p => p with { ReachSeconds = 0, Person = null })],
+        // What is out of reach in a part could have been fetched before it.
+        Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null, Unreachable = [] })],
     };
 }

@@ -22,25 +22,35 @@ namespace YokePair.Core.Advice;
 /// <param name="PrepareSeconds">Seconds to fetch it before the part begins.</param>
 public sealed record SetupChoice(PlanEdit Edit, bool Current, int Strands, IReadOnlyList<string> Hanging, IReadOnlyList<string> Uncovered, Interval EquivalentMm, string? From, double PrepareSeconds);
 
+/// <summary>What a position could carry in a part.</summary>
+/// <param name="Glass">Every chain of glass that fits the body, what is on now first.</param>
+/// <param name="Shoes">Ids of the flashes and triggers that its shoe takes.</param>
+/// <param name="Supports">Ids of the tripods and monopods.</param>
+public sealed record HandChoices(IReadOnlyList<SetupChoice> Glass, IReadOnlyList<string> Shoes, IReadOnlyList<string> Supports);
+
 /// <summary>Tries everything that fits a position.</summary>
 public static class SetupChoices
 {
     /// <summary>Every chain that fits a body for one position, what is on now first, then the strongest part. The body is the given one.</summary>
     /// <returns>Null when the plan has no such part or person.</returns>
-    public static IReadOnlyList<SetupChoice>? For(DayAnalysis day, string partId, string person, string position, string? bodyId, CancellationToken cancel = default)
+    public static HandChoices? For(DayAnalysis day, string partId, string person, string position, string? bodyId, CancellationToken cancel = default)
     {
         var plan = day.Whole;
         if (plan.Parts.FirstOrDefault(p => p.Id == partId) is not { } part || plan.People.All(p => p.Id != person)) return null;
         var setup = part.Setups.FirstOrDefault(s => s.Person == person && s.Position == position);
         var body = plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == (bodyId ?? setup?.Body)) ?? plan.Items.OfType<Body>().FirstOrDefault();
-        if (body is null) return [];
+        if (body is null) return new HandChoices([], [], []);
         var close = part.Needs.Any(n => n.CloseWidthMm is not null);
         var tried = GlassOnBody.Fitting(body, plan)
             // A tube serves close-ups and nothing else.
             .Where(glass => (glass.Tube is null || close) && plan.CanBeInHand(part, glass.Pieces) && !glass.Pieces.Any(piece => day.Outage.IsGone(day.Kit.IndexOf(piece.Id), part)))
             .ToList();
         var choices = tried.AsParallel().AsOrdered().WithCancellation(cancel).Select(Choice).OfType<SetupChoice>();
-        return [.. choices.OrderByDescending(c => c.Current).ThenBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count).ThenBy(c => c.EquivalentMm.Low)];
+        SetupChoice[] ordered = [.. choices.OrderByDescending(c => c.Current).ThenBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count).ThenBy(c => c.EquivalentMm.Low)];
+        var alone = setup?.Unattended == true;
+        return new HandChoices(ordered,
+            [.. plan.Items.Where(i => Shoe.Takes(plan, body, i, alone)).Select(i => i.Id)],
+            [.. plan.Items.Where(i => i is Support { CarriesCamera: true }).Select(i => i.Id)]);
 
         SetupChoice? Choice(GlassOnBody glass)
         {

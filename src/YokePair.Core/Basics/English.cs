@@ -21,6 +21,13 @@ internal static class English
         : seconds < 120 ? FormattableString.Invariant($"{seconds:0.#} s")
         : FormattableString.Invariant($"{seconds / 60:0.#} min");
 
+    /// <summary>A stretch of time: 25 min, 1 h 30 min, 2 h.</summary>
+    public static string Minutes(TimeSpan time)
+    {
+        var (hours, minutes) = ((int)time.TotalHours, time.Minutes);
+        return string.Join(' ', new[] { hours > 0 ? FormattableString.Invariant($"{hours} h") : "", minutes > 0 || hours == 0 ? FormattableString.Invariant($"{minutes} min") : "" }.Where(t => t.Length > 0));
+    }
+
     public static string Tenths(double value) => value.ToString("0.#", CultureInfo.InvariantCulture);
 
     /// <summary>Two significant figures, thousands set off by a thin space, as the dial of a camera is read.</summary>

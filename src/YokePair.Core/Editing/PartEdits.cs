@@ -59,7 +59,7 @@ public sealed record SplitPart : PlanEdit
         var middle = start.AddMinutes(Math.Max(1, half));
         if (middle <= start || middle >= end) return Refuse("part", $"{part.Label} is too short to split");
         var second = part with { Id = ItemIds.New("part", part.Label, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal)), Name = $"{part.Label}, later", Start = middle, Needs = [] };
-        return new EditResult(plan with { Parts = [.. plan.Parts.SelectMany(p => p == part ? [part with { End = middle }, second] : new[] { p })] }, $"{part.Label} split at {middle:HH:mm}", []);
+        return new EditResult(plan with { Parts = [.. plan.Parts.SelectMany(p => p == part ? [part with { End = middle }, second] : new[] { p })] }, $"{part.Label} split in two", []);
     }
 }
 

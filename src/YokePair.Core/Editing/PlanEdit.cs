@@ -25,6 +25,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(SetLights), "setLights")]
 [JsonDerivedType(typeof(Equip), "equip")]
 [JsonDerivedType(typeof(SetPerson), "setPerson")]
+[JsonDerivedType(typeof(SetRules), "setRules")]
 [JsonDerivedType(typeof(AddDay), "addDay")]
 [JsonDerivedType(typeof(PutNeed), "putNeed")]
 [JsonDerivedType(typeof(RemoveNeed), "removeNeed")]

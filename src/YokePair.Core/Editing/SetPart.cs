@@ -105,13 +105,13 @@ public sealed record SetPart : PlanEdit
         Say(Name is not null, $"called {changed.Label}");
         Say(Location is not null, $"at {changed.Location}");
         Say(Present is not null, changed.Present?.Count > 0 ? $"with {string.Join(", ", changed.Present)}" : "nobody there");
-        Say(Start is not null, $"starts {changed.Start:HH:mm} (was {part.Start:HH:mm})");
-        Say(End is not null, $"ends {changed.End:HH:mm} (was {part.End:HH:mm})");
+        Say(Start is not null, $"starts {Moved(changed.Start - part.Start)}");
+        Say(End is not null, $"ends {Moved(changed.End - part.End)}");
         Say(Noted is not null, FormattableString.Invariant($"light EV {changed.Ev} from a noted exposure"));
         Say(LedBands is not null, changed.LedBands == true ? "LED light that bands" : "no light that bands");
         Say(Gel is not null, changed.Gel is null ? "no gel asked" : $"gel {changed.Gel}");
         Say(WhiteBalance is not null, changed.WhiteBalance is null ? "no note on white balance" : $"white balance: {changed.WhiteBalance}");
-        Say(TemperatureC is not null, FormattableString.Invariant($"{changed.TemperatureC} °C"));
+        Say(TemperatureC is not null, "another temperature");
         Say(Rain is not null, changed.Rain == true ? "rain" : "dry");
         Say(Socket is not null, changed.Socket == true ? "a socket" : "no socket");
         Say(StayBehindM is not null, changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off") : "no line to stay behind");
@@ -130,6 +130,11 @@ public sealed record SetPart : PlanEdit
             if (when) said.Add(what);
         }
     }
+
+    // Told as a difference, which every clock shows alike.
+    private static string Moved(TimeSpan? by) => by is not { } moved ? "at another time"
+        : moved == TimeSpan.Zero ? "as it did"
+        : $"{English.Minutes(moved.Duration())} {(moved > TimeSpan.Zero ? "later" : "earlier")}";
 
     private bool Cleared(string field) => Clear?.Contains(field) == true;
 

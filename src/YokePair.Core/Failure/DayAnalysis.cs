@@ -119,8 +119,7 @@ public sealed class DayAnalysis
     private bool StandsOnTheSame(DayAnalysis earlier)
     {
         var (now, then) = (Plan, earlier.Plan);
-        return Equals(now.Rules, then.Rules) && now.Items.SequenceEqual(then.Items) && now.People.SequenceEqual(then.People) && now.Places.SequenceEqual(then.Places)
-            && now.KnownPairs().SequenceEqual(then.KnownPairs());
+        return PlanSection.All.All(s => !s.IsEverywhere || s.IsSame(now, then)) && (now.PairsAtHome ?? []).SequenceEqual(then.PairsAtHome ?? []);
     }
 
     /// <summary>

@@ -18,6 +18,7 @@ namespace YokePair.Core.Locker;
 /// <param name="AgeYears">Years since its first use.</param>
 /// <param name="Alone">Why its loss is replaced by nothing; null when it is.</param>
 /// <param name="Warnings">What else should be known: doubtful, weak, due for service, estimates.</param>
+/// <param name="WeightG">Weight, grams; null = not known.</param>
 /// <param name="Level">For a battery, its health (0 when not charged); for a card, 1 clear, 0 otherwise.</param>
 /// <param name="State">For a battery: charged or flat; for a card: its state.</param>
 /// <param name="Slots">For a body, the types of its card slots.</param>
@@ -35,6 +36,7 @@ public sealed record ThingView(
     double? AgeYears,
     string? Alone,
     IReadOnlyList<string> Warnings,
+    double? WeightG,
     double? Level,
     string? State,
     IReadOnlyList<string>? Slots,
@@ -89,7 +91,7 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
         return new ThingView(
             item.Id, ItemKinds.Of(item), item.Label, item.Number, ThingLine.Of(item), item.Owner, item.Status ?? Availability.Ready, item.WhyAway(day),
             item.FirstUse is { } first ? Math.Round((day.DayNumber - first.DayNumber) / 365.25, 1) : null,
-            alone, warnings,
+            alone, warnings, item.WeightG,
             item switch { Battery b => b.Charged ? b.Health ?? 1 : 0, Cells c => c.Charged ? 1 : 0, Card c => c.State == Card.Clear ? 1 : 0, _ => null },
             item switch { Battery b => b.Charged ? "charged" : "flat", Cells c => c.Charged ? "charged" : "flat", Card c => c.State, _ => null },
             item is Body body ? [.. body.Slots.Select(s => s.Type ?? "")] : null,
@@ -143,8 +145,7 @@ internal static class ThingLine
             Case c => [c.InnerMm is { } inner ? string.Join(" × ", inner.Select(English.Tenths)) + " mm" : null, c.Lockable == true ? "locks" : null, c.Cabin == true ? "cabin size" : null],
             _ => [],
         };
-        var all = parts.Append(item.WeightG is { } weight ? weight < 1000 ? $"{English.Tenths(weight)} g" : $"{English.Tenths(weight / 1000)} kg" : null)
-            .Append(item.Roles is { Count: > 0 } roles ? string.Join(", ", roles) : null)
+        var all = parts.Append(item.Roles is { Count: > 0 } roles ? string.Join(", ", roles) : null)
             .Append(item.Count is > 1 ? $"{item.Count} of them" : null);
         return string.Join(" · ", all.Where(p => !string.IsNullOrEmpty(p)));
     }

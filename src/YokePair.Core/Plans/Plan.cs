@@ -176,6 +176,9 @@ public sealed record Person
     /// <summary>Seconds it takes to be handed something they carry; null = as the rules say for borrowing.</summary>
     public double? HandOverSeconds { get; init; }
 
+    /// <summary>Seconds of their own, where they differ from the rules; null = as the rules say.</summary>
+    public OwnSeconds? Seconds { get; init; }
+
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 }

@@ -29,7 +29,10 @@ public static class PlanCheck
             if (place.Person is { } person) ids.Person($"places[{i}].person", person, found);
         }
         for (var i = 0; i < plan.People.Count; i++)
+        {
             found.Figure($"people[{i}].handOverSeconds", plan.People[i].HandOverSeconds, 0, ProblemList.MostSeconds, "seconds");
+            if (plan.People[i].Seconds is { } own) CheckSeconds($"people[{i}].seconds", own.Over(new HandlingSeconds()), found);
+        }
         for (var i = 0; i < plan.Items.Count; i++) ItemCheck.Figures(plan.Items[i], $"items[{i}]", found);
 
         for (var i = 0; i < (plan.Pairs?.Count ?? 0); i++)
@@ -165,14 +168,18 @@ public static class PlanCheck
         found.Figure("rules.flashIso", rules.FlashIso, 1, 1e8, "ISO");
         found.Figure("rules.tolerance.once", rules.Tolerance.Once, 0, ProblemList.MostSeconds, "seconds");
         found.Figure("rules.tolerance.must", rules.Tolerance.Must, 0, ProblemList.MostSeconds, "seconds");
-        var s = rules.Seconds;
+        CheckSeconds("rules.seconds", rules.Seconds, found);
+    }
+
+    private static void CheckSeconds(string at, HandlingSeconds s, ProblemList found)
+    {
         foreach (var (name, value) in new[]
                  {
                      ("raise", s.Raise), ("changeLens", s.ChangeLens), ("fitAdapter", s.FitAdapter), ("changeBattery", s.ChangeBattery),
                      ("changeCard", s.ChangeCard), ("fitFlash", s.FitFlash), ("borrow", s.Borrow), ("fitSupport", s.FitSupport),
                      ("fitFilter", s.FitFilter), ("placeLight", s.PlaceLight),
                  })
-            found.Figure($"rules.seconds.{name}", value, 0, ProblemList.MostSeconds, "seconds");
+            found.Figure($"{at}.{name}", value, 0, ProblemList.MostSeconds, "seconds");
     }
 }
 

@@ -28,7 +28,6 @@ internal static class HandChanges
     public static IReadOnlyList<HandChange> Of(DayAnalysis day)
     {
         var plan = day.Plan;
-        var hands = plan.Rules.Seconds;
         var changes = new List<HandChange>();
         var before = new Dictionary<string, (Setup Setup, Part Part)>(StringComparer.Ordinal);
         foreach (var part in Day.InOrder(plan))
@@ -39,6 +38,7 @@ internal static class HandChanges
                 if (before.TryGetValue(body, out var was) && Chain(was.Setup) is var old && Chain(setup) is var now && !old.SequenceEqual(now))
                 {
                     string[] fitted = [.. now.Where(piece => !old.Contains(piece))];
+                    var hands = day.Kit.SecondsOf(day.PartOf(part.Id)!.Ways.Layout.PersonIndex(setup.Person));
                     var seconds = hands.ChangeLens + hands.FitAdapter * fitted.Count(piece => piece != setup.Lens && plan.Items.FirstOrDefault(i => i.Id == piece)?.Place != "@" + setup.Lens)
                         + Preparation.Seconds(day, part, setup.Person, fitted);
                     var free = part.Start is { } start && was.Part.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;

@@ -25,7 +25,8 @@ public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Chang
 /// <param name="Pull">The pull.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Items">Ids of the things that are gone with it; none where a person is absent or a radio jammed.</param>
-public sealed record PulledOut(Pulled Pull, string Name, IReadOnlyList<string> Items);
+/// <param name="Parts">Ids of the parts in which it is out.</param>
+public sealed record PulledOut(Pulled Pull, string Name, IReadOnlyList<string> Items, IReadOnlyList<string> Parts);
 
 /// <summary>What a pull does to one need.</summary>
 /// <param name="Part">Part id.</param>
@@ -69,7 +70,7 @@ public static class PullTest
             ordered,
             before.Needs.Count - changes.Count,
             swaps,
-            [.. left.Pulled.Select(p => new PulledOut(p, LossWords.Pulled(names, p.Kind, p.Item), outage.ItemsOf(p)))]);
+            [.. left.Pulled.Select(p => new PulledOut(p, LossWords.Pulled(names, p.Kind, p.Item), outage.ItemsOf(p), [.. plan.Parts.Where(part => Day.Lasts(plan, part, p.FromPart, p.UntilPart)).Select(part => part.Id)]))]);
     }
 
     private static List<string> Stays(Plan plan, NeedReport now, WayReport? then)

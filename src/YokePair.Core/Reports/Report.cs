@@ -59,6 +59,9 @@ public sealed record Report
     /// <summary>Cards by type.</summary>
     public required IReadOnlyList<SupplyCount> Cards { get; init; }
 
+    /// <summary>Id of the place each thing is packed in, things it lies on followed; none for what is in no place.</summary>
+    public required IReadOnlyDictionary<string, string> Packed { get; init; }
+
     /// <summary>What is packed where.</summary>
     public required IReadOnlyList<PlaceCount> Carry { get; init; }
 
@@ -108,7 +111,9 @@ public sealed record PartReport(string Part, int Strands);
 /// <summary>An item that belongs to a cut set of a once or must need.</summary>
 /// <param name="Item">Item id.</param>
 /// <param name="Strands">Size of the smallest such set: 1 = it alone carries a need.</param>
-public sealed record ItemReport(string Item, int Strands);
+/// <param name="Partners">Ids of the things any one of which carries a need together with it, where nothing carries it alone.</param>
+/// <param name="PairedNeeds">How many needs it carries together with one of those.</param>
+public sealed record ItemReport(string Item, int Strands, IReadOnlyList<string> Partners, int PairedNeeds);
 
 /// <summary>A way of meeting a need.</summary>
 /// <param name="Person">Who.</param>

@@ -53,13 +53,7 @@ internal static class ReportBuilder
             SinglePoints = singlePoints,
             Needs = needs,
             Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
-            Items =
-            [
-                .. needs.Where(n => n.Importance != Importance.Nice)
-                    .SelectMany(n => n.Cuts.SelectMany(c => c.Select(id => (Id: id, c.Count))))
-                    .GroupBy(x => x.Id, x => x.Count)
-                    .Select(g => new ItemReport(g.Key, g.Min())),
-            ],
+            Items = [.. ItemsOf(needs)],
             Events = withEvents ? [.. Losses.Of(kit).Select(l => Of(day, l))] : [],
             Power =
             [
@@ -67,8 +61,18 @@ internal static class ReportBuilder
                 .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged),
             ],
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
+            Packed = Enumerable.Range(0, kit.Items.Length).Select(i => (kit.Items[i].Id, Place: kit.PackedIn(i))).Where(p => p.Place is not null).ToDictionary(p => p.Id, p => p.Place!, StringComparer.Ordinal),
             Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => kit.PackedIn(i) == p.Id)))],
         };
+    }
+
+    /// <summary>How much hangs by each thing: alone, or together with one other.</summary>
+    private static IEnumerable<ItemReport> ItemsOf(List<NeedReport> needs)
+    {
+        var counted = needs.Where(n => n.Importance != Importance.Nice).ToList();
+        var paired = counted.Where(n => n.Margin == 2).SelectMany(n => n.Cuts.Where(c => c.Count == 2).SelectMany(c => new[] { (Item: c[0], Other: c[1], Need: n), (Item: c[1], Other: c[0], Need: n) })).ToLookup(x => x.Item);
+        return counted.SelectMany(n => n.Cuts.SelectMany(c => c.Select(id => (Id: id, c.Count)))).GroupBy(x => x.Id, x => x.Count)
+            .Select(g => new ItemReport(g.Key, g.Min(), [.. paired[g.Key].Select(x => x.Other).Distinct()], paired[g.Key].Select(x => x.Need).Distinct().Count()));
     }
 
     private static List<AwayThing> Away(DayAnalysis day)

@@ -27,7 +27,7 @@ internal static class WayReports
 
     private static List<Step> Steps(Kit kit, PartLayout layout, Way way)
     {
-        var hands = kit.Plan.Rules.Seconds;
+        var hands = kit.SecondsOf(way.Rig.Actor);
         var rig = way.Rig;
         var steps = new List<Step>();
         var fetched = rig.Fetched(layout).Concat(way.Picks.Where(p => !p.From.InPlace).Select(p => (p.Item, p.From.Source)));

@@ -40,7 +40,7 @@ internal sealed class CameraDay
     public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || day.Outage.IsGone(item, Parts[part]);
 
     /// <summary>Seconds it takes to put a battery or card in.</summary>
-    public double ChangeSeconds(int item) => Kit.Items[item] is Card ? Kit.Plan.Rules.Seconds.ChangeCard : Kit.Plan.Rules.Seconds.ChangeBattery;
+    public double ChangeSeconds(int item, int actor) => Kit.Items[item] is Card ? Kit.SecondsOf(actor).ChangeCard : Kit.SecondsOf(actor).ChangeBattery;
 
     /// <summary>
     /// The cameras at work: those set up in the hands and whole, and those that the report takes up instead. Those in hands share the

@@ -67,7 +67,7 @@ public static class SwapPlans
             var body = (Body)kit.Items[work.Body];
             int? number = work.Slot == SlotWork.BatterySlot ? null : work.Slot + 1;
             if (work is { IsLater: true, Planned: [var planned, ..] } && work.Draws[0].Part < until)
-                yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null, kit.Items[planned].Id, null, day.ChangeSeconds(planned)), null, work.Draws[0].Part);
+                yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null, kit.Items[planned].Id, null, day.ChangeSeconds(planned, work.Work[0].Actor)), null, work.Draws[0].Part);
             foreach (var (swap, putIn, old, rest) in slot.Follow(kit, state, until).Swaps)
             {
                 var (draw, camera) = (work.Draws[swap.Draw], work.Work[swap.Draw]);
@@ -99,7 +99,7 @@ public static class SwapPlans
         foreach (var layout in day.Layouts.Skip(Math.Max(0, camera.Part - 1)).Take(camera.Part > 0 ? 2 : 1).Reverse())
         {
             var source = layout.SourceOf(state.HolderOf(item));
-            if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + day.ChangeSeconds(item) > swap.Cost.Seconds + 1e-6) continue;
+            if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + day.ChangeSeconds(item, camera.Actor) > swap.Cost.Seconds + 1e-6) continue;
             var hand = layout.HandsOf(source);
             if (hand == camera.Actor) return state.Inside(kit, item) is var on && on != Kit.None && kit.Items[on] is Body ? kit.Items[on].Id : null;
             return source == layout.Room ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source].Id;

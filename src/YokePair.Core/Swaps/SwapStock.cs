@@ -112,7 +112,7 @@ internal sealed class SwapStock
     {
         var layout = day.Layouts[at];
         if (day.IsGone(item, wanted) || !layout.Actors.Contains(actor)) return null;
-        var seconds = layout.Cost(actor, SourceOf(item, at)) + day.ChangeSeconds(item);
+        var seconds = layout.Cost(actor, SourceOf(item, at)) + day.ChangeSeconds(item, actor);
         return double.IsPositiveInfinity(seconds) ? null : new SwapCost { Seconds = seconds };
     }
 

@@ -12,6 +12,7 @@ internal sealed class Kit
     public const int None = -1;
 
     private readonly Dictionary<string, int> indexes;
+    private readonly HandlingSeconds[] seconds;
 
     /// <summary>The kit of a plan.</summary>
     /// <param name="plan">The plan.</param>
@@ -30,6 +31,7 @@ internal sealed class Kit
             RestsOn[i] = at is { } reference ? IndexOf(reference.Item) : None;
             SlotOf[i] = (at?.Slot ?? 0) - 1;
         }
+        seconds = [.. plan.People.Select(p => p.Seconds?.Over(plan.Rules.Seconds) ?? plan.Rules.Seconds)];
         Pairings = new Pairings(plan, IndexOf);
         Twins = new Twins(plan, Items, RestsOn, IndexOf);
         Glass = like is not null && HasTheGlassOf(like) ? [.. like.Glass.Select(With)] : FitGlass();
@@ -53,6 +55,9 @@ internal sealed class Kit
 
     /// <summary>By item: the slot its place names, counted from 0, or −1.</summary>
     public int[] SlotOf { get; }
+
+    /// <summary>Seconds that operations take a person, by number.</summary>
+    public HandlingSeconds SecondsOf(int person) => seconds[person];
 
     /// <summary>What the owner knows of pairs of them.</summary>
     public Pairings Pairings { get; }

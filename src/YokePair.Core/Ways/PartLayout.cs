@@ -143,15 +143,16 @@ internal sealed class PartLayout
             cost[i] = Part.Unreachable.Contains(place.Id) || !present.Contains(owner)
                 ? double.PositiveInfinity
                 : Part.ReachSeconds?.TryGetValue(place.Id, out var here) == true ? here : place.ReachSeconds;
-            if (owner != actor) cost[i] += HandOver(owner);
+            if (owner != actor) cost[i] += HandOver(owner, actor);
         }
         for (var p = 0; p < people.Count; p++)
-            cost[kit.Plan.Places.Count + p] = p == actor ? 0 : present.Contains(p) ? HandOver(p) : double.PositiveInfinity;
-        cost[Room] = kit.Plan.Rules.Seconds.PlaceLight;
+            cost[kit.Plan.Places.Count + p] = p == actor ? 0 : present.Contains(p) ? HandOver(p, actor) : double.PositiveInfinity;
+        cost[Room] = kit.SecondsOf(actor).PlaceLight;
         return cost;
     }
 
-    private double HandOver(int person) => kit.Plan.People[person].HandOverSeconds ?? kit.Plan.Rules.Seconds.Borrow;
+    /// <summary>Seconds it takes one person to be handed something by another: as who hands over is known for, else as who takes it is used to.</summary>
+    private double HandOver(int from, int to) => kit.Plan.People[from].HandOverSeconds ?? kit.SecondsOf(to).Borrow;
 
     private int[] GlassOn(int body)
     {

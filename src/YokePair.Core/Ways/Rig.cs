@@ -97,7 +97,7 @@ internal sealed record Rig
     /// <summary>Works out a rig; null when a piece cannot be got at.</summary>
     public static Rig? Create(Kit kit, PartLayout layout, FittedGlass fitted, int actor, Supplies supplies)
     {
-        var hands = kit.Plan.Rules.Seconds;
+        var hands = kit.SecondsOf(actor);
         var seconds = layout.Cost(actor, layout.SourceOf(fitted.Body)) + hands.Raise;
         if (double.IsPositiveInfinity(seconds)) return null;
         var on = layout.OnBody(fitted.Body);
@@ -246,7 +246,7 @@ internal sealed record Rig
         var (sources, seconds) = (Sources, Seconds);
         foreach (var filter in filters)
             if (!Fetch(layout, filter, ref sources, ref seconds)) return null;
-        return this with { Filters = filters, Sources = sources, Items = [.. Items, .. filters], Seconds = seconds + filters.Length * kit.Plan.Rules.Seconds.FitFilter };
+        return this with { Filters = filters, Sources = sources, Items = [.. Items, .. filters], Seconds = seconds + filters.Length * kit.SecondsOf(Actor).FitFilter };
     }
 
     /// <summary>With something in the shoe: whether it must be fitted, from where things are fetched then, and how long it takes; null when it cannot be got at.</summary>
@@ -254,7 +254,7 @@ internal sealed record Rig
     {
         if (layout.InShoe(thing, Fitted!.Body)) return (false, Sources, Seconds);
         var (sources, seconds) = (Sources, Seconds);
-        return Fetch(layout, thing, ref sources, ref seconds) ? (true, sources, seconds + kit.Plan.Rules.Seconds.FitFlash) : null;
+        return Fetch(layout, thing, ref sources, ref seconds) ? (true, sources, seconds + kit.SecondsOf(Actor).FitFlash) : null;
     }
 
     private bool Fetch(PartLayout layout, int thing, ref int[] sources, ref double seconds)

@@ -139,7 +139,7 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
     }
 
     private LightSet Together(IReadOnlyList<LightSet> lights, int? standIn) =>
-        new([.. lights.SelectMany(l => l.Items).Distinct()], [.. lights.SelectMany(l => l.Asks)], standIn is null ? 0 : kit.Plan.Rules.Seconds.PlaceLight, standIn, [.. lights.SelectMany(l => l.Flashes)], lights.Sum(l => l.LuxAtOneM));
+        new([.. lights.SelectMany(l => l.Items).Distinct()], [.. lights.SelectMany(l => l.Asks)], standIn is null ? 0 : kit.SecondsOf(actor).PlaceLight, standIn, [.. lights.SelectMany(l => l.Flashes)], lights.Sum(l => l.LuxAtOneM));
 
     private static IEnumerable<int[]> Choose(int of, int count, int from = 0)
     {

@@ -42,7 +42,7 @@ internal sealed class Supplies
     private static Supplies For(Kit kit, PartLayout layout, int actor, int bodyIndex, Endurance? lasts)
     {
         var body = (Body)kit.Items[bodyIndex];
-        var hands = kit.Plan.Rules.Seconds;
+        var hands = kit.SecondsOf(actor);
         var batteries = new Grouping(layout, actor, hands.ChangeBattery);
         foreach (var i in kit.Batteries)
         {
@@ -77,7 +77,7 @@ internal sealed class Supplies
     /// <summary>A tripod or monopod for a body: the one it stands on, or one to be fetched.</summary>
     public static OptionGroup[] SupportsFor(Kit kit, PartLayout layout, int actor, int body)
     {
-        var supports = new Grouping(layout, actor, kit.Plan.Rules.Seconds.FitSupport);
+        var supports = new Grouping(layout, actor, kit.SecondsOf(actor).FitSupport);
         foreach (var i in kit.Supports) supports.Add(i, layout.OnSupport(i, body), kit.Items[i].Doubtful);
         return supports.Groups();
     }
@@ -100,7 +100,7 @@ internal sealed class Supplies
         if (thing?.CellsType is { } cells) asks.Add(new Ask(Want.Cells, CellsOf(kit, layout, actor, item, cells)));
         if (thing?.CardType is { } type)
         {
-            var cards = new Grouping(layout, actor, kit.Plan.Rules.Seconds.ChangeCard);
+            var cards = new Grouping(layout, actor, kit.SecondsOf(actor).ChangeCard);
             foreach (var i in kit.Cards)
             {
                 var card = (Card)kit.Items[i];
@@ -120,7 +120,7 @@ internal sealed class Supplies
     public static OptionGroup[]? BatteriesFor(Kit kit, PartLayout layout, int actor, int light)
     {
         if (((StandLight)kit.Items[light]).BatteryType is not { } type) return null;
-        var batteries = new Grouping(layout, actor, kit.Plan.Rules.Seconds.ChangeBattery);
+        var batteries = new Grouping(layout, actor, kit.SecondsOf(actor).ChangeBattery);
         foreach (var i in kit.Batteries)
             if (kit.Items[i] is Battery { Charged: true } battery && battery.Type == type) batteries.Add(i, kit.RestsOn[i] == light, battery.Doubtful);
         return batteries.Groups();
@@ -128,7 +128,7 @@ internal sealed class Supplies
 
     private static OptionGroup[] CellsOf(Kit kit, PartLayout layout, int actor, int thing, string type)
     {
-        var cells = new Grouping(layout, actor, kit.Plan.Rules.Seconds.ChangeBattery);
+        var cells = new Grouping(layout, actor, kit.SecondsOf(actor).ChangeBattery);
         foreach (var i in kit.Cells)
             if (kit.Items[i] is Cells { Charged: true } set && set.Type == type)
                 cells.Add(i, kit.RestsOn[i] == thing, set.Doubtful);

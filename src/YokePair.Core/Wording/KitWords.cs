@@ -16,7 +16,7 @@ namespace YokePair.Core.Wording;
 public static class KitWords
 {
     /// <summary>One sentence a client could read, with the gap where the search was stopped.</summary>
-    public static string Say(KitWish wish, bool proven, Plan plan, IReadOnlyList<ExposedNeed> exposed, double cost, double atLeast)
+    public static IReadOnlyList<TextPiece> Say(KitWish wish, bool proven, Plan plan, IReadOnlyList<ExposedNeed> exposed, double cost, double atLeast)
     {
         var counted = plan.Parts.Sum(p => p.Needs.Count(n => n.Importance != Importance.Nice));
         var exposedNeeds = exposed.Select(e => (e.Part, e.Need)).Distinct().ToList();
@@ -28,16 +28,19 @@ public static class KitWords
             _ => "can still be taken in time whatever one thing fails, or one camera or one bag is lost with all in it",
         };
         var which = exposedNeeds.Count == 0 ? $"Every one of the {counted} pictures that matter" : $"{counted - exposedNeeds.Count} of the {counted} pictures that matter";
-        var amount = wish.Goal switch
-        {
-            KitGoal.Weight => $"{English.Tenths(cost / 1000)} kg",
-            KitGoal.Count => $"{cost:0} things",
-            KitGoal.Value => $"a value of {cost:0}",
-            _ => cost == 1 ? "one change" : $"{English.Number((int)cost)} changes",
-        };
-        var bound = wish.Goal == KitGoal.Weight ? $"{English.Tenths(atLeast / 1000)} kg" : FormattableString.Invariant($"{atLeast:0}");
-        return $"{which} {survives}; {(proven ? $"no kit does it with less than {amount}" : $"this one takes {amount}, and less than {bound} is not possible")}.";
+        var amount = Amount(wish.Goal, cost);
+        return proven
+            ? [new TextPiece($"{which} {survives}; no kit does it with less than "), amount, new TextPiece(".")]
+            : [new TextPiece($"{which} {survives}; this one takes "), amount, new TextPiece(", and less than "), Amount(wish.Goal, atLeast), new TextPiece(" is not possible.")];
     }
+
+    private static TextPiece Amount(KitGoal goal, double amount) => goal switch
+    {
+        KitGoal.Weight => new TextPiece("", Grams: amount),
+        KitGoal.Count => new TextPiece($"{amount:0} things"),
+        KitGoal.Value => new TextPiece($"a value of {amount:0}"),
+        _ => new TextPiece(amount == 1 ? "one change" : $"{English.Number((int)amount)} changes"),
+    };
 
     /// <summary>What the kit leaves exposed, each with what is lost in words.</summary>
     public static IReadOnlyList<Exposed> Name(Plan plan, IReadOnlyList<ExposedNeed> exposed)

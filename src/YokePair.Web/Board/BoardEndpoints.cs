@@ -19,6 +19,11 @@ using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Board;
 
+/// <summary>A line of what is said of a need: why it stands as it does, then, where it is exposed, what would mend it.</summary>
+/// <param name="Explanation">Why; null in the second line.</param>
+/// <param name="Mends">What would mend it; null in the first line.</param>
+public sealed record NeedAnswer(NeedExplanation? Explanation, IReadOnlyList<Mend>? Mends);
+
 /// <summary>Everything the day board shows, in one answer.</summary>
 /// <param name="Key">Key of the assignment.</param>
 /// <param name="Revision">Revision this is; an edit says which one it was made on.</param>
@@ -48,13 +53,12 @@ internal static class BoardEndpoints
         Change(one.MapPost("/edits", Edit).WithName("EditPlan"));
         Change(one.MapPost("/undo", Undo).WithName("UndoEdit"));
         Change(one.MapPost("/redo", Redo).WithName("RedoEdit"));
-        one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedExplanation>().ProducesProblem(StatusCodes.Status404NotFound);
-        one.MapGet("/parts/{part}/needs/{need}/mends", Mends).WithName("MendNeed").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound);
         one.MapPost("/preview", Preview).WithName("PreviewEdits").Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         one.MapGet("/losses/{kind}/{id}/mends", LossMends).WithName("MendLoss").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/losses/{kind}/{id}/parts/{part}/needs/{need}", LossChain).WithName("ExplainLoss").Produces<IReadOnlyList<string>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/what-if", WhatIf).WithName("WhatIf").Produces<WhatIfView>().ProducesProblem(StatusCodes.Status404NotFound);
-        one.MapGet("/parts/{part}/choices", Choices).WithName("SetupChoices").Produces<IReadOnlyList<SetupChoice>>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/parts/{part}/choices", Choices).WithName("SetupChoices").Produces<HandChoices>().ProducesProblem(StatusCodes.Status404NotFound);
     }
 
     private static void Change(RouteHandlerBuilder route) =>
@@ -75,14 +79,18 @@ internal static class BoardEndpoints
     private static async Task<IResult> Redo(string key, StepRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel) =>
         await AnswerAsync(await store.RedoAsync(key, request.BaseRevision, cancel), request.Pull, days, summaries, cancel);
 
-    private static Task<IResult> Explain(string key, string part, string need, string[]? pull, Days days, CancellationToken cancel) =>
-        AskAsync(key, pull, days, "need", session => session.Day.Explain(part, need), cancel);
-
-    // What is offered mends the plan; what is pulled on trial is left aside.
-    private static async Task<IResult> Mends(string key, string part, string need, Days days, CancellationToken cancel)
+    private static async Task<IResult> Explain(string key, string part, string need, string[]? pull, Days days, HttpContext http, CancellationToken cancel)
     {
+        if (await days.FindAsync(key, pull, cancel) is not { } session) return Problems.NotFound("assignment");
+        if (session.Day.Explain(part, need) is not { } why) return Problems.NotFound("need");
         var things = await days.ThingsAsync(cancel);
-        return await AskAsync(key, null, days, "need", session => Mending.For(session.Whole, part, need, things, cancel), cancel);
+        await Lines.StreamAsync<NeedAnswer>(http, (tell, stop) =>
+        {
+            tell(new NeedAnswer(why, null));
+            // What is offered mends the plan; what is pulled on trial is left aside.
+            if (why.Report.Strands < 2 || session.Pulls) tell(new NeedAnswer(null, Mending.For(session.Whole, part, need, things, stop)));
+        }, cancel);
+        return Results.Empty;
     }
 
     private static async Task<IResult> LossMends(string key, string kind, string id, Days days, CancellationToken cancel)

@@ -1,8 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
-using System.Threading.Channels;
-using Microsoft.AspNetCore.Http.Json;
-using Microsoft.Extensions.Options;
 using YokePair.Core.Advice;
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
@@ -31,19 +27,17 @@ public sealed record KitAnswer(KitProgress? Progress, KitProposal? Found);
 /// <summary>Searches that take longer than an edit. Each answers line by line; closing the connection stops it.</summary>
 internal static class ProposalEndpoints
 {
-    private const string Lines = "application/x-ndjson";
-
     /// <summary>A search that nobody stops ends by itself, with its bound.</summary>
     private static readonly TimeSpan Longest = TimeSpan.FromMinutes(2);
 
     public static void MapProposals(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
-        api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
+        api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
+        api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
     }
 
     private static async Task<IResult> Kit(
-        string key, string? survives, string? goal, bool? locker, bool? move, bool? free, string[]? limit, Days store, IOptions<JsonOptions> json, HttpContext http, CancellationToken cancel)
+        string key, string? survives, string? goal, bool? locker, bool? move, bool? free, string[]? limit, Days store, HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, null, cancel) is not { } session) return Web.Problems.NotFound("assignment");
         var (limits, problems) = LimitsOf(session.Plan, limit ?? []);
@@ -55,9 +49,9 @@ internal static class ProposalEndpoints
         if (problems.Count > 0) return Web.Problems.Unprocessable("No kit was looked for.", problems);
         using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         ends.CancelAfter(Longest);
-        await StreamAsync<KitAnswer>(http, json.Value.SerializerOptions, (tell, _) =>
+        await Lines.StreamAsync<KitAnswer>(http, (tell, _) =>
         {
-            var progress = new Callback<KitProgress>(p => tell(new KitAnswer(p, null)));
+            var progress = new Lines.Callback<KitProgress>(p => tell(new KitAnswer(p, null)));
             tell(new KitAnswer(null, LightestKit.Find(session.Plan, things, wish, progress, ends.Token)));
         }, cancel);
         return Results.Empty;
@@ -79,45 +73,14 @@ internal static class ProposalEndpoints
         return (limits, problems);
     }
 
-    private static async Task<IResult> Setups(string key, string[]? part, bool? secondBest, string[]? pull, Days store, IOptions<JsonOptions> json, HttpContext http, CancellationToken cancel)
+    private static async Task<IResult> Setups(string key, string[]? part, bool? secondBest, string[]? pull, Days store, HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, pull, cancel) is not { } session) return Web.Problems.NotFound("assignment");
-        await StreamAsync<SetupsAnswer>(http, json.Value.SerializerOptions, (tell, stop) =>
+        await Lines.StreamAsync<SetupsAnswer>(http, (tell, stop) =>
         {
-            var progress = new Callback<SearchProgress>(p => tell(new SetupsAnswer(p, null)));
+            var progress = new Lines.Callback<SearchProgress>(p => tell(new SetupsAnswer(p, null)));
             tell(new SetupsAnswer(null, FewestChanges.Find(new SetupProblem(session.Day, part is { Length: > 0 } ? part : null), secondBest == true, progress, stop)));
         }, cancel);
         return Results.Empty;
-    }
-
-    private static async Task StreamAsync<T>(HttpContext http, JsonSerializerOptions options, Action<Action<T>, CancellationToken> search, CancellationToken cancel)
-    {
-        var lines = Channel.CreateUnbounded<T>();
-        var work = Task.Run(() =>
-        {
-            try
-            {
-                search(line => lines.Writer.TryWrite(line), cancel);
-                lines.Writer.Complete();
-            }
-            catch (Exception e) when (lines.Writer.TryComplete(e))
-            {
-                // The reader below throws it, so that it is logged with its request.
-            }
-        }, CancellationToken.None);
-        http.Response.ContentType = Lines;
-        await foreach (var line in lines.Reader.ReadAllAsync(cancel))
-        {
-            await http.Response.Body.WriteAsync(JsonSerializer.SerializeToUtf8Bytes(line, options), cancel);
-            await http.Response.Body.WriteAsync("\n"u8.ToArray(), cancel);
-            await http.Response.Body.FlushAsync(cancel);
-        }
-        await work;
-    }
-
-    /// <summary>Tells at once, in the order things happen.</summary>
-    private sealed class Callback<T>(Action<T> tell) : IProgress<T>
-    {
-        public void Report(T value) => tell(value);
     }
 }

@@ -2,7 +2,8 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
-export type BoardView = Schemas["BoardView"];
+/** The board as the page holds it: always with its plan. */
+export type BoardView = Schemas["BoardView"] & { plan: Plan };
 export type Plan = Schemas["Plan"];
 export type Part = Schemas["Part"];
 export type Need = Schemas["Need"];
@@ -20,7 +21,7 @@ export type Swap = Schemas["Swap"];
 export type SwapChanges = Schemas["SwapChanges"];
 export type Mend = Schemas["Mend"];
 export type SetupChoice = Schemas["SetupChoice"];
-export type Verdict = Schemas["Verdict"];
+export type NeedAnswer = Schemas["NeedAnswer"];
 export type LockerPage = Schemas["LockerPage"];
 export type ThingView = Schemas["ThingView"];
 export type ThingDetail = Schemas["ThingDetail"];

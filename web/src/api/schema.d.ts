@@ -276,22 +276,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/assignments/{key}/parts/{part}/needs/{need}/mends": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["MendNeed"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/assignments/{key}/preview": {
         parameters: {
             query?: never;
@@ -659,12 +643,12 @@ export interface components {
             start: null | string;
             end: null | string;
             /** Format: int32 */
-            people: number;
+            people: null | number;
             /** Format: int32 */
-            things: number;
+            things: null | number;
             /** Format: int32 */
-            strands: number;
-            verdict: components["schemas"]["Verdict"];
+            strands: null | number;
+            verdict: null | components["schemas"]["VerdictText"];
         };
         /** @enum {unknown} */
         Availability: "ready" | "lent" | "rentedOut" | "rentedIn" | "inRepair" | "lost" | "retired" | null;
@@ -689,8 +673,7 @@ export interface components {
              * @description Revision this is; an edit says which one it was made on.
              */
             revision: number;
-            /** @description The plan. */
-            plan: components["schemas"]["Plan"];
+            plan: null | components["schemas"]["Plan"];
             /** @description The report with what is pulled gone, without events. */
             report: components["schemas"]["Report"];
             pull: null | components["schemas"]["PullResult"];
@@ -869,7 +852,7 @@ export interface components {
             edits: components["schemas"]["PlanEdit"][];
             pull?: null | string[];
         };
-        /** @description A need that a loss leaves late or lost. */
+        /** @description A need that a kit leaves uncovered or hanging, in words. */
         Exposed: {
             /** @description Part id. */
             part: string;
@@ -1082,6 +1065,15 @@ export interface components {
             freeSeconds: number;
             /** @description Whether there is less time than it takes, and something in the part happens once. */
             tight: boolean;
+        };
+        /** @description What a position could carry in a part. */
+        HandChoices: {
+            /** @description Every chain of glass that fits the body, what is on now first. */
+            glass: components["schemas"]["SetupChoice"][];
+            /** @description Ids of the flashes and triggers that its shoe takes. */
+            shoes: string[];
+            /** @description Ids of the tripods and monopods. */
+            supports: string[];
         };
         /** @description Seconds that each operation takes. */
         HandlingSeconds: {
@@ -2901,6 +2893,13 @@ export interface components {
              * @description Size of the smallest such set: 1 = it alone carries a need.
              */
             strands: number;
+            /** @description Ids of the things any one of which carries a need together with it, where nothing carries it alone. */
+            partners: string[];
+            /**
+             * Format: int32
+             * @description How many needs it carries together with one of those.
+             */
+            pairedNeeds: number;
         };
         /** @description Continuous light. */
         ItemStandLight: {
@@ -3323,12 +3322,10 @@ export interface components {
             changes: components["schemas"]["KitChange"][];
             /** @description Where setups are free, the glass that the cameras carry instead. */
             setups: components["schemas"]["ProposedChange"][];
-            /** @description What today's kit does not survive. */
-            exposedNow: components["schemas"]["Exposed"][];
             /** @description What the kit found does not survive either, by the whole report: what nothing there is to choose from would. */
             exposed: components["schemas"]["Exposed"][];
             /** @description The proof, or how far it came, in one sentence. */
-            sentence: string;
+            sentence: components["schemas"]["TextPiece"][];
             /**
              * Format: int32
              * @description How often the report was asked.
@@ -3429,6 +3426,14 @@ export interface components {
             bodies: components["schemas"]["BodyOutfit"][];
             /** @description The whole in a sentence. */
             headline: string;
+        };
+        /** @description What a loss does in a part. */
+        LossCell: {
+            /** @description Part id. */
+            part: string;
+            worst: null | components["schemas"]["Outcome"];
+            /** @description Ids of the needs it makes worse. */
+            needs: string[];
         };
         /** @description Things that fail together, and what that does in each part. */
         LossEvent: {
@@ -3535,6 +3540,11 @@ export interface components {
             shutterSeconds: number;
             /**
              * Format: double
+             * @description Shortest shutter time that still shows the blur wanted, seconds; null = none is wanted.
+             */
+            shortestShutterSeconds?: null | number;
+            /**
+             * Format: double
              * @description Smallest f-number that depth allows, stated for full frame; null = from DepthPreset? Need.Depth or Interval? Need.DepthM.
              */
             minFNumber?: null | number;
@@ -3600,6 +3610,12 @@ export interface components {
             bounce?: null | components["schemas"]["Bounce"];
             stands?: null | components["schemas"]["StandLighting"];
         };
+        /** @description A line of what is said of a need: why it stands as it does, then, where it is exposed, what would mend it. */
+        NeedAnswer: {
+            explanation: null | components["schemas"]["NeedExplanation"];
+            /** @description What would mend it; null in the first line. */
+            mends: null | components["schemas"]["Mend"][];
+        };
         /** @description Why a need stands as it does: every body and glass there is, weighed against it. */
         NeedExplanation: {
             /** @description What the report says of it. */
@@ -3636,6 +3652,8 @@ export interface components {
              */
             toleranceSeconds: null | number;
             best: null | components["schemas"]["WayReport"];
+            /** @description Whether every way was tried; else a moment of very many ways may stand better than shown. */
+            exhaustive: boolean;
             /**
              * Format: int32
              * @description How many strands carry it: 0 broken, 1 hangs by one thing, 2, or 3 for three and more. The one number behind
@@ -4293,6 +4311,8 @@ export interface components {
             name: string;
             /** @description Ids of the things that are gone with it; none where a person is absent or a radio jammed. */
             items: string[];
+            /** @description Ids of the parts in which it is out. */
+            parts: string[];
         };
         /**
          * @description How well something serves a need.
@@ -4337,7 +4357,7 @@ export interface components {
             /** @description The day in a sentence or two. */
             verdict: string;
             /** @description The same words in pieces, so that those which name a thing can lead to it. */
-            verdictParts: components["schemas"]["Verdict"];
+            verdictParts: components["schemas"]["VerdictText"];
             /** @description Needs that are late or lost with nothing failed. */
             gaps: components["schemas"]["Gap"][];
             /** @description Items whose loss alone leaves a once or must need late or lost. */
@@ -4362,6 +4382,10 @@ export interface components {
             power: components["schemas"]["SupplyCount"][];
             /** @description Cards by type. */
             cards: components["schemas"]["SupplyCount"][];
+            /** @description Id of the place each thing is packed in, things it lies on followed; none for what is in no place. */
+            packed: {
+                [key: string]: string;
+            };
             /** @description What is packed where. */
             carry: components["schemas"]["PlaceCount"][];
             /** @description Nothing uncovered, no single thing that costs a picture, and nothing in a hand that is not there. */
@@ -4489,6 +4513,11 @@ export interface components {
             equivalentMm: components["schemas"]["Interval"];
             /** @description Where the lens is now: a place id, or null when it is in a hand already. */
             from: null | string;
+            /**
+             * Format: double
+             * @description Seconds to fetch it before the part begins.
+             */
+            prepareSeconds: number;
         };
         /** @description One line of an answer that comes as it is found: how far the search is, or in the last line what it found. */
         SetupsAnswer: {
@@ -4531,11 +4560,11 @@ export interface components {
              */
             seconds: number;
         };
-        /** @description Several things that one cause could take together, called by its name. */
+        /** @description Things that one cause would take together, called by name. */
         SharedCause: {
             /** @description What they share. */
             kind: components["schemas"]["CauseKind"];
-            /** @description In words. */
+            /** @description The sentence. */
             text: string;
             /** @description Ids of the things. */
             items: string[];
@@ -4800,6 +4829,21 @@ export interface components {
             kind: string;
             parts: string[];
         };
+        /** @description A piece of a sentence, with the ids it speaks of. */
+        TextPiece: {
+            /** @description The words. */
+            text: string;
+            item?: null | string;
+            /** @description Part id, if it names a need or part. */
+            part?: null | string;
+            /** @description Need id, if it names one. */
+            need?: null | string;
+            /**
+             * Format: double
+             * @description A weight instead of words, to be written in the reader's unit.
+             */
+            grams?: null | number;
+        };
         /** @description One thing with all that is known of it. */
         ThingDetail: {
             id: string;
@@ -4842,6 +4886,11 @@ export interface components {
             alone: null | string;
             /** @description What else should be known: doubtful, weak, due for service, estimates. */
             warnings: string[];
+            /**
+             * Format: double
+             * @description Weight, grams; null = not known.
+             */
+            weightG: null | number;
             /**
              * Format: double
              * @description For a battery, its health (0 when not charged); for a card, 1 clear, 0 otherwise.
@@ -4909,11 +4958,11 @@ export interface components {
             meaning: string;
         };
         /** @description A verdict in two parts: the headline, and the details one may need to act. */
-        Verdict: {
+        VerdictText: {
             /** @description What a tired person must see. */
             headline: string;
             /** @description The rest, in pieces. */
-            details: components["schemas"]["Wording"][];
+            details: components["schemas"]["TextPiece"][];
         };
         /** @description A way of meeting a need. */
         WayReport: {
@@ -4974,14 +5023,6 @@ export interface components {
             /** @description What makes it no use. */
             noFor: components["schemas"]["Shortfalls"][];
         };
-        /** @description What a loss does in one part. */
-        WhatIfCell: {
-            /** @description Part id. */
-            part: string;
-            worst: null | components["schemas"]["Outcome"];
-            /** @description Ids of the needs it makes worse, the worst first. */
-            needs: string[];
-        };
         /** @description A loss, part by part. */
         WhatIfRow: {
             /** @description Id of the thing, place, person, radio system, battery type or event; for a rig, of its body. */
@@ -4993,7 +5034,7 @@ export interface components {
             /** @description Ids of everything that goes with it in any part. */
             items: string[];
             /** @description Every part, in the order of the day. */
-            cells: components["schemas"]["WhatIfCell"][];
+            cells: components["schemas"]["LossCell"][];
             /**
              * Format: int32
              * @description How many once and must needs become late or lost.
@@ -5025,16 +5066,6 @@ export interface components {
             name: string;
             parts: components["schemas"]["Part"][];
             table: components["schemas"]["WhatIfTable"];
-        };
-        /** @description A piece of a sentence, with the ids it speaks of. */
-        Wording: {
-            /** @description The words. */
-            text: string;
-            item?: null | string;
-            /** @description Part id, if it names a need or part. */
-            part?: null | string;
-            /** @description Need id, if it names one. */
-            need?: null | string;
         };
     };
     responses: never;
@@ -5453,6 +5484,7 @@ export interface operations {
         parameters: {
             query?: {
                 pull?: string[];
+                have?: number;
             };
             header?: never;
             path: {
@@ -5662,40 +5694,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["NeedExplanation"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    MendNeed: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-                part: string;
-                need: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Mend"][];
+                    "application/x-ndjson": components["schemas"]["NeedAnswer"];
                 };
             };
             /** @description Not Found */
@@ -5884,7 +5883,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SetupChoice"][];
+                    "application/json": components["schemas"]["HandChoices"];
                 };
             };
             /** @description Not Found */

@@ -1,6 +1,6 @@
 import { Fragment, useState, type ReactNode } from "react";
 import type { NeedExplanation, Weighed } from "../api/client";
-import { useDay } from "../board/DayContext";
+import { useDay } from "../day/DayContext";
 import { useWidth } from "../shared/useWidth";
 import { benchRows, rowKey } from "./benchModel";
 

@@ -13,17 +13,17 @@ import { useKeys } from "../shared/useKeys";
 import { useMediaQuery } from "../shared/useMediaQuery";
 import { boardKeyOf, boardKeys } from "./boardKeys";
 import { BoardHeader } from "./BoardHeader";
-import { DayContext } from "./DayContext";
+import { DayContext } from "../day/DayContext";
 import { DayGrid } from "./DayGrid";
 import { DayList } from "./DayList";
-import { makeDay, setupOf } from "./dayModel";
-import { Inspector } from "./Inspector";
+import { makeDay, setupOf } from "../day/dayModel";
+import { Inspector } from "../inspector/Inspector";
 import { NoticeBar } from "./NoticeBar";
-import { PullStrip } from "./PullStrip";
+import { PullStrip } from "../pulls/PullStrip";
 import { Shelf } from "./Shelf";
 import { TrialBar, useTrialFromElsewhere } from "./TrialBar";
-import { useBoard } from "./useBoard";
-import { useDayUrl } from "./useDayUrl";
+import { useBoard } from "../day/useBoard";
+import { useDayUrl } from "../day/useDayUrl";
 import { VerdictBar } from "./VerdictBar";
 
 export function Board() {
@@ -36,9 +36,9 @@ export function Board() {
   const [pulling, setPulling] = useState(false);
   const [help, setHelp] = useState(false);
   const phone = useMediaQuery("(max-width: 700px)");
-  const real = useMemo(() => board && makeDay(board, pulls), [board, pulls]);
+  const real = useMemo(() => board && makeDay(board), [board]);
   const tried = trial?.board;
-  const day = useMemo(() => (tried ? makeDay(tried, pulls) : real), [tried, real, pulls]);
+  const day = useMemo(() => (tried ? makeDay(tried) : real), [tried, real]);
   const asIs = tried && real ? real : null;
   useTrialFromElsewhere(tryOut, !!board);
 

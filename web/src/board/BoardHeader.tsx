@@ -1,6 +1,6 @@
 import { date } from "../shared/format";
 import { PageHeader } from "../shared/PageHeader";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () => void; help: () => void }) {
   const { day, select } = useDay();

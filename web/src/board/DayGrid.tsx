@@ -3,11 +3,11 @@ import type { Part } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { useWidth } from "../shared/useWidth";
 import { strandWord } from "../shared/words";
-import { useDay } from "./DayContext";
-import { columnWidths, setupOf, timeScale, type Position } from "./dayModel";
+import { useDay } from "../day/DayContext";
+import { columnWidths, setupOf, timeScale, type Position } from "../day/dayModel";
 import { HandCell } from "./HandCell";
 import { Join } from "./Join";
-import { moveBetweenCells } from "./moveBetweenCells";
+import { moveBetweenCells } from "../shared/moveBetweenCells";
 import { NeedMark } from "./NeedMark";
 import { PartHead } from "./PartHead";
 

@@ -2,7 +2,7 @@ import { memo } from "react";
 import { Strands } from "../marks/Strands";
 import { time } from "../shared/format";
 import { strandWord } from "../shared/words";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 import { HandCell } from "./HandCell";
 import { NeedMark } from "./NeedMark";
 import { rulesOf } from "./PartHead";

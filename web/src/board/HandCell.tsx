@@ -1,10 +1,10 @@
 import { memo } from "react";
 import { useDroppable } from "@dnd-kit/core";
 import type { Part } from "../api/client";
-import { useDay } from "./DayContext";
-import { chainOf, setupOf, thingsOf, type Position } from "./dayModel";
+import { useDay } from "../day/DayContext";
+import { chainOf, setupOf, thingsOf, type Position } from "../day/dayModel";
 import { seconds } from "../shared/format";
-import { PullMenu } from "./PullMenu";
+import { PullMenu } from "../pulls/PullMenu";
 
 interface Props {
   at: Position;

@@ -2,7 +2,7 @@ import type { ScaleLinear } from "d3-scale";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Part, PlanEdit } from "../api/client";
 import { localText, time } from "../shared/format";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 const minute = 60_000;
 const step = 5 * minute;

@@ -1,7 +1,7 @@
 import type { Need, Part } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { outcomeWord, strandWord } from "../shared/words";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 /** A need with its strand mark; weak ones stand out by weight, not by colour alone. */
 export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: string }) {

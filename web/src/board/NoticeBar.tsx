@@ -1,6 +1,6 @@
 import { ProblemError, type PlanEdit } from "../api/client";
 import { Problem } from "../shared/Problem";
-import type { Notice } from "./useBoard";
+import type { Notice } from "../day/useBoard";
 
 /** A change that was not made, and what can be done about it. */
 export function NoticeBar({

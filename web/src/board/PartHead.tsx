@@ -1,6 +1,6 @@
 import type { Part } from "../api/client";
 import { number, shortDate, time } from "../shared/format";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 /** What a part forbids, in words. */
 export function rulesOf(part: Part, name: (id: string) => string): string[] {

@@ -3,9 +3,9 @@ import { useDraggable } from "@dnd-kit/core";
 import type { Item, Plan } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { seconds } from "../shared/format";
-import { useDay } from "./DayContext";
-import { moveBetweenCells } from "./moveBetweenCells";
-import { TakeAlong } from "./TakeAlong";
+import { useDay } from "../day/DayContext";
+import { moveBetweenCells } from "../shared/moveBetweenCells";
+import { TakeAlong } from "../inspector/TakeAlong";
 
 const order = ["body", "lens", "adapter", "converter", "tube", "flash"];
 const rank = (item: Item) => {

@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import { useLocation, useNavigate } from "react-router";
-import { useDay, type Trial } from "./DayContext";
-import type { Day } from "./dayModel";
+import { useDay, type Trial } from "../day/DayContext";
+import type { Day } from "../day/dayModel";
 
 const hanging = (day: Day) =>
   day.board.report.needs.filter((n) => n.importance !== "nice" && n.strands === 1).length;

@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 interface Props {
   pending: boolean;

@@ -13,7 +13,12 @@ const largestFile = 8 * 1024 * 1024;
 
 /** Every assignment with its verdict, and the ways to begin. */
 export function Home() {
-  const list = useQuery({ queryKey: ["assignments"], queryFn: () => answer(api.GET("/api/assignments")) });
+  const list = useQuery({
+    queryKey: ["assignments"],
+    queryFn: ({ signal }) => answer(api.GET("/api/assignments", { signal })),
+    // Verdicts that are still being worked out are asked for again until they are there.
+    refetchInterval: ({ state }) => (state.data?.some((a) => !a.verdict) ? 1500 : false),
+  });
   return (
     <div>
       <PageHeader />
@@ -26,17 +31,32 @@ export function Home() {
           {list.data?.map((a) => (
             <li key={a.key} className="border-b border-rule">
               <Link to={`/${a.key}/day`} className="flex items-center gap-4 py-3">
-                <Strands count={a.strands} width={34} height={20} label={a.name} />
+                {a.strands == null ? (
+                  <span className="w-[34px]" aria-hidden />
+                ) : (
+                  <Strands count={a.strands} width={34} height={20} label={a.name} />
+                )}
                 <span className="min-w-0 flex-1">
                   <span className="text-base font-bold">{a.name}</span>{" "}
                   <span className="text-quiet">
-                    {date(a.start)} · {a.people} {a.people === 1 ? "photographer" : "photographers"} ·{" "}
-                    {a.things} things
+                    {date(a.start)}
+                    {a.people != null && (
+                      <>
+                        {" "}
+                        · {a.people} {a.people === 1 ? "photographer" : "photographers"} · {a.things} things
+                      </>
+                    )}
                   </span>
-                  <span className="block font-semibold">{a.verdict.headline}</span>
-                  <span className="line-clamp-2 max-w-prose text-quiet">
-                    {a.verdict.details.map((d) => d.text).join("")}
-                  </span>
+                  {a.verdict ? (
+                    <>
+                      <span className="block font-semibold">{a.verdict.headline}</span>
+                      <span className="line-clamp-2 max-w-prose text-quiet">
+                        {a.verdict.details.map((d) => d.text).join("")}
+                      </span>
+                    </>
+                  ) : (
+                    <span className="block text-quiet">The verdict is being worked out …</span>
+                  )}
                 </span>
               </Link>
             </li>

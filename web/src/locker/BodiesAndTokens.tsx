@@ -1,5 +1,6 @@
+import { weight } from "../shared/format";
 import type { LockerPage, ThingView } from "../api/client";
-import { moveBetweenCells } from "../board/moveBetweenCells";
+import { moveBetweenCells } from "../shared/moveBetweenCells";
 
 interface Props {
   page: LockerPage;
@@ -36,7 +37,9 @@ export function Bodies({ page, things, selected, select }: Props) {
                     </svg>
                   ))}
                 </span>
-                <span className="narrow block">{b.line}</span>
+                <span className="narrow block">
+                  {[b.line, b.weightG == null ? "" : weight(b.weightG)].filter(Boolean).join(" · ")}
+                </span>
                 {outfit && (
                   <span className="narrow block">
                     {count(outfit.glass, "lens", "lenses")}

@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import type { GlassRule, LockerPage, ThingView } from "../api/client";
 import { fNumber, focal } from "../shared/format";
 import { useWidth } from "../shared/useWidth";
-import { moveBetweenCells } from "../board/moveBetweenCells";
+import { moveBetweenCells } from "../shared/moveBetweenCells";
 
 const ticks = [8, 10, 14, 20, 24, 35, 50, 70, 85, 100, 135, 200, 300, 400, 600, 800];
 const rowHeight = 17;

@@ -1,5 +1,5 @@
 import type { ThingView } from "../api/client";
-import { moveBetweenCells } from "../board/moveBetweenCells";
+import { moveBetweenCells } from "../shared/moveBetweenCells";
 
 /** Everything that is not drawn elsewhere on the page, or, while one looks for something, all that was found. */
 export function ThingList({

@@ -1,3 +1,4 @@
+import { weight } from "../shared/format";
 import { useState } from "react";
 import type { FigureValue, LockerPage, PairFit, ThingDetail } from "../api/client";
 import { answer, api, ProblemError } from "../api/client";
@@ -37,7 +38,10 @@ export function ThingPanel({ id, page, select }: Props) {
       {error && <Problem error={error} />}
       <div className="flex flex-wrap items-baseline gap-x-3 pr-14">
         <h2 className="text-[15px] font-bold">{shown?.name ?? id}</h2>
-        <span className="text-quiet">{shown?.line}</span>
+        <span className="text-quiet">
+          {shown &&
+            [shown.line, shown.weightG == null ? "" : weight(shown.weightG)].filter(Boolean).join(" · ")}
+        </span>
         {shown?.alone && <span className="font-semibold text-hangs">alone: {shown.alone}</span>}
         {shown?.away && <span className="font-semibold text-hangs">{shown.away}</span>}
         {thing && thing.idle.length > 0 && (

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { ThemeButton } from "./ThemeButton";
+import { UnitsButton } from "./UnitsButton";
 import { Wordmark } from "./Wordmark";
 
 /** The line at the top of every page: where one is, where else one can go, what can be done. */
@@ -26,6 +27,7 @@ export function PageHeader({
         <Link to="/" className="py-1">
           Assignments
         </Link>
+        <UnitsButton />
         <ThemeButton />
       </span>
     </header>

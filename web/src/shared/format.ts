@@ -1,8 +1,10 @@
 // The one place where figures become text.
 
-const plain = new Intl.NumberFormat(undefined, { maximumFractionDigits: 1 });
-const clock = new Intl.DateTimeFormat(undefined, { hour: "numeric", minute: "2-digit" });
-const day = new Intl.DateTimeFormat(undefined, {
+import { fromGrams, locale, weightUnit } from "./units";
+
+const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 1 });
+const clock = new Intl.DateTimeFormat(locale, { hour: "numeric", minute: "2-digit" });
+const day = new Intl.DateTimeFormat(locale, {
   weekday: "short",
   day: "numeric",
   month: "long",
@@ -11,11 +13,13 @@ const day = new Intl.DateTimeFormat(undefined, {
 
 export const number = (value: number) => plain.format(value);
 
+export const weight = (grams: number) => `${number(fromGrams(grams))} ${weightUnit}`;
+
 export const time = (local: string | null | undefined) => (local ? clock.format(new Date(local)) : "");
 
 export const date = (local: string | null | undefined) => (local ? day.format(new Date(local)) : "");
 
-const weekday = new Intl.DateTimeFormat(undefined, { weekday: "short", day: "numeric" });
+const weekday = new Intl.DateTimeFormat(locale, { weekday: "short", day: "numeric" });
 
 /** Enough of a date to tell the days of one assignment apart. */
 export const shortDate = (local: string | null | undefined) => (local ? weekday.format(new Date(local)) : "");

@@ -1,6 +1,6 @@
 import { useQueries } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { pullOf, pullText } from "../board/pulls";
+import { pullOf, pullText } from "../day/pulls";
 import { answer, api, type WhatIfRow, type WhatIfView } from "../api/client";
 
 /** How each picture of a part comes to what a loss leaves of it, link by link. */
@@ -19,9 +19,10 @@ export function LossChains({
   const chains = useQueries({
     queries: cell.needs.map((need) => ({
       queryKey: ["board", assignment, "chain", row.kind, row.id, cell.part, need],
-      queryFn: () =>
+      queryFn: ({ signal }) =>
         answer(
           api.GET("/api/assignments/{key}/losses/{kind}/{id}/parts/{part}/needs/{need}", {
+            signal,
             params: { path: { key: assignment, kind: row.kind, id: row.id, part: cell.part, need } },
           }),
         ),

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { answer, api, type WhatIfRow } from "../api/client";
-import { useBoard } from "../board/useBoard";
-import { MendLine } from "../shared/MendLine";
+import { useBoard } from "../day/useBoard";
+import { MendLine } from "../marks/MendLine";
 import { Problem } from "../shared/Problem";
 import { ProblemError } from "../api/client";
 
@@ -14,9 +14,10 @@ export function LossMends({ row, assignment }: { row: WhatIfRow; assignment: str
   const navigate = useNavigate();
   const { data, error } = useQuery({
     queryKey: ["board", assignment, "mends", row.kind, row.id, board?.revision],
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       answer(
         api.GET("/api/assignments/{key}/losses/{kind}/{id}/mends", {
+          signal,
           params: { path: { key: assignment, kind: row.kind, id: row.id } },
         }),
       ),

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { ProblemError } from "../api/client";
-import { useBoard } from "../board/useBoard";
+import { useBoard } from "../day/useBoard";
 import { Choose, Typing } from "../shared/Choose";
 import { Problem } from "../shared/Problem";
 

@@ -6,7 +6,7 @@ import { Strands } from "../marks/Strands";
 import { LossChains } from "./LossChains";
 import { LossMends } from "./LossMends";
 import { OwnEvents } from "./OwnEvents";
-import { pullOf, pullText } from "../board/pulls";
+import { pullOf, pullText } from "../day/pulls";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { time } from "../shared/format";
@@ -27,7 +27,8 @@ export function WhatIf() {
   const key = useParams().assignment ?? "";
   const { data, error } = useQuery({
     queryKey: ["board", key, "what-if"],
-    queryFn: () => answer(api.GET("/api/assignments/{key}/what-if", { params: { path: { key } } })),
+    queryFn: ({ signal }) =>
+      answer(api.GET("/api/assignments/{key}/what-if", { signal, params: { path: { key } } })),
   });
   const [all, setAll] = useState(false);
   const [picked, setPicked] = useState<string[]>([]);

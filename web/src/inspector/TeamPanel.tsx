@@ -3,7 +3,7 @@ import type { Person } from "../api/client";
 import { Choose } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { seconds } from "../shared/format";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 const roles = [
   ["photographer", "photographs"],

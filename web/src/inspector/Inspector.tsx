@@ -1,11 +1,11 @@
 import { Docked } from "../shared/Docked";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 import { HandPanel } from "./HandPanel";
 import { ItemPanel } from "./ItemPanel";
-import { KitPanel } from "./KitPanel";
+import { KitPanel } from "../searches/KitPanel";
 import { NeedPanel } from "./NeedPanel";
 import { PartPanel } from "./PartPanel";
-import { SetupsPanel } from "./SetupsPanel";
+import { SetupsPanel } from "../searches/SetupsPanel";
 import { TeamPanel } from "./TeamPanel";
 
 /** What is selected, in figures, with what can be done about it. Docked, so that the board stays in view. */

@@ -2,20 +2,14 @@ import type { Item } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { time } from "../shared/format";
 import { outcomeWord } from "../shared/words";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 /** One thing: where it is, what hangs by it, where else it could be. */
 export function ItemPanel({ item }: { item: Item }) {
   const { day, edit, select, togglePull } = useDay();
   const { plan, report } = day.board;
   const hits = report.singlePoints.find((s) => s.item === item.id)?.hits ?? [];
-  const pairs = report.needs.filter(
-    (n) =>
-      n.importance !== "nice" && n.margin === 2 && n.cuts.some((c) => c.length === 2 && c.includes(item.id)),
-  );
-  const partners = [
-    ...new Set(pairs.flatMap((n) => n.cuts.filter((c) => c.length === 2 && c.includes(item.id)).flat())),
-  ].filter((id) => id !== item.id);
+  const { partners, pairedNeeds } = day.itemReport(item.id) ?? { partners: [], pairedNeeds: 0 };
   const pulled = day.isGone(item.id);
   const rig = { kind: "rig", item: item.id } as const;
   const on = item.place?.startsWith("@");
@@ -55,14 +49,14 @@ export function ItemPanel({ item }: { item: Item }) {
             </ul>
           </>
         )}
-        {hits.length === 0 && pairs.length > 0 && (
+        {hits.length === 0 && pairedNeeds > 0 && (
           <p className="mt-1">
             Nothing is lost without it alone. Together with {partners.slice(0, 3).map(day.name).join(" or ")}
-            {partners.length > 3 ? ` or ${partners.length - 3} others` : ""} it carries {pairs.length}{" "}
-            {pairs.length === 1 ? "need" : "needs"}.
+            {partners.length > 3 ? ` or ${partners.length - 3} others` : ""} it carries {pairedNeeds}{" "}
+            {pairedNeeds === 1 ? "need" : "needs"}.
           </p>
         )}
-        {hits.length === 0 && pairs.length === 0 && !pulled && (
+        {hits.length === 0 && pairedNeeds === 0 && !pulled && (
           <p className="mt-1">It can fail, alone or with any one other thing, and nothing is lost.</p>
         )}
       </div>

@@ -1,7 +1,7 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
-import { useDay } from "./DayContext";
-import { pullText, type Pull } from "./pulls";
+import { useDay } from "../day/DayContext";
+import { pullText, type Pull } from "../day/pulls";
 
 interface Props {
   things: string[];

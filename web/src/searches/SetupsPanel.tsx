@@ -4,7 +4,7 @@ import { Problem } from "../shared/Problem";
 import { Tick } from "../shared/Choose";
 import { useSearch } from "../shared/useSearch";
 import { Waiting } from "../shared/Waiting";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 /** Proposes the setups with the fewest changes of glass that meet every need, as pieces to take or leave. */
 export function SetupsPanel({ assignment }: { assignment: string }) {

@@ -1,32 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
-import { answer, api, type Need, type Part } from "../api/client";
-import { MendLine } from "../shared/MendLine";
-import { useDay } from "./DayContext";
+import type { Mend } from "../api/client";
+import { MendLine } from "../marks/MendLine";
+import { useDay } from "../day/DayContext";
 
 /** What would mend a need that hangs by one thing or is not covered; each was tried on the whole day before it is shown. */
-export function Mends({
-  assignment,
-  part,
-  need,
-  strands,
-}: {
-  assignment: string;
-  part: Part;
-  need: Need;
-  strands: number;
-}) {
+export function Mends({ mends: data, strands }: { mends: Mend[] | null | undefined; strands: number }) {
   const { day, edit, tryOut, pulls } = useDay();
   const wanted = strands < 2 || pulls.length > 0;
-  const { data } = useQuery({
-    queryKey: ["mends", assignment, part.id, need.id, day.board.revision],
-    queryFn: () =>
-      answer(
-        api.GET("/api/assignments/{key}/parts/{part}/needs/{need}/mends", {
-          params: { path: { key: assignment, part: part.id, need: need.id } },
-        }),
-      ),
-    enabled: wanted,
-  });
   if (!wanted || (data?.length === 0 && strands > 1)) return null;
   return (
     <div className="w-[22rem] max-w-full">

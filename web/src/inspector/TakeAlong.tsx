@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useLocker } from "../locker/useLocker";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 /** Things of the locker that are not packed yet; what is not here on the day says so before it is taken. */
 export function TakeAlong() {

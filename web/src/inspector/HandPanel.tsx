@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Item, type Part } from "../api/client";
+import { answer, api, type Part, type SetupChoice } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { Choose, Tick } from "../shared/Choose";
-import { focal } from "../shared/format";
-import { useDay } from "./DayContext";
-import { setupOf, type Position } from "./dayModel";
+import { focal, seconds } from "../shared/format";
+import { useDay } from "../day/DayContext";
+import { setupOf, type Position } from "../day/dayModel";
 
 /** What a position carries in a part, and what the part would be worth with anything else that fits. */
 export function HandPanel({ assignment, part, at }: { assignment: string; part: Part; at: Position }) {
@@ -16,9 +16,10 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
   const where = { part: part.id, person: at.person, position: at.position };
   const { data, error } = useQuery({
     queryKey: ["choices", assignment, where, body, day.board.revision, pulls],
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       answer(
         api.GET("/api/assignments/{key}/parts/{part}/choices", {
+          signal,
           params: {
             path: { key: assignment, part: part.id },
             query: { person: at.person, position: at.position, body, pull: pulls },
@@ -51,14 +52,22 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
           ))}
         </select>
       </label>
-      {setup?.body && <Equipment key={setup.body} part={part} at={at} />}
+      {setup?.body && (
+        <Equipment
+          key={setup.body}
+          part={part}
+          at={at}
+          shoes={data?.shoes ?? []}
+          supports={data?.supports ?? []}
+        />
+      )}
       {error && <p role="alert">{error.message}</p>}
       {!data && !error && <p className="text-quiet">Trying everything that fits …</p>}
       <ul
         className="mt-1.5 grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-x-6 gap-y-0.5"
         aria-label="Glass that fits"
       >
-        {data?.map((choice) => {
+        {data?.glass.map((choice) => {
           if (choice.edit.type !== "mount") return null;
           const glass = [
             choice.edit.lens,
@@ -82,7 +91,7 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
                   <span className="font-semibold">{glass.map(day.name).join(" + ")}</span>{" "}
                   <span className="text-quiet">
                     {focal(choice.equivalentMm)}
-                    {choice.current ? ", on now" : choice.from ? "" : ", in a hand"}
+                    {choice.current ? ", on now" : choice.from ? fetched(choice) : ", in a hand"}
                   </span>
                   <span className="block truncate text-[12px]">{harm.join("; ") || "every need holds"}</span>
                 </span>
@@ -95,14 +104,26 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
   );
 }
 
+/** What it takes to have it in the hand when the part begins. */
+const fetched = ({ prepareSeconds }: SetupChoice) =>
+  prepareSeconds > 0 ? `, ${seconds(prepareSeconds)} to fetch before` : "";
+
 /** What else belongs to the position: what is in the shoe, what it stands on, whether it is left alone. */
-function Equipment({ part, at }: { part: Part; at: Position }) {
+function Equipment({
+  part,
+  at,
+  shoes,
+  supports,
+}: {
+  part: Part;
+  at: Position;
+  shoes: string[];
+  supports: string[];
+}) {
   const { day, edit } = useDay();
   const setup = setupOf(part, at);
   if (!setup) return null;
-  const { items } = day.board.plan;
-  const named = (wanted: (i: Item) => boolean) =>
-    items.filter(wanted).map((i): [string, string] => [i.id, day.name(i.id)]);
+  const named = (ids: string[]) => ids.map((id): [string, string] => [id, day.name(id)]);
   const set = (change: { shoe?: string | null; support?: string | null; unattended?: boolean }) =>
     edit({
       type: "equip",
@@ -119,16 +140,14 @@ function Equipment({ part, at }: { part: Part; at: Position }) {
         label="In the shoe"
         value={setup.flash ?? setup.trigger ?? ""}
         empty="nothing"
-        options={named(
-          (i) => i.kind === "flash" || (i.kind === "trigger" && (!!i.sends || !!setup.unattended)),
-        )}
+        options={named(shoes)}
         choose={(shoe) => set({ shoe: shoe || null })}
       />
       <Choose
         label="Stands on"
         value={setup.support ?? ""}
         empty="nothing, by hand"
-        options={named((i) => i.kind === "support" && (i.form === "tripod" || i.form === "monopod"))}
+        options={named(supports)}
         choose={(support) => set({ support: support || null })}
       />
       <Tick label="left alone" on={!!setup.unattended} set={(unattended) => set({ unattended })} />

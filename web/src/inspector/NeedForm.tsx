@@ -2,7 +2,7 @@ import { useState, type ReactNode } from "react";
 import type { Computed, Need, Part, Subject } from "../api/client";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { fNumber, focal, number, seconds, shutter } from "../shared/format";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 import { colours, depths, figure, lightKinds, motions, range, subjects, text, worths } from "./needWords";
 import { readShutter } from "./PartPlace";
 

@@ -18,7 +18,9 @@ export type Bench = "framing" | "light";
 /** What is seen and what is pulled live in the address, so that a link or a reload shows the same. */
 export function useDayUrl() {
   const [params, setParams] = useSearchParams();
-  const pulls = useMemo(() => params.getAll("pull"), [params]);
+  // The same list as long as the same is pulled, whatever else of the address changes.
+  const pulled = params.getAll("pull").join("\n");
+  const pulls = useMemo(() => (pulled ? pulled.split("\n") : []), [pulled]);
   const selection = useMemo(() => readSelection(params), [params]);
 
   const select = useCallback(

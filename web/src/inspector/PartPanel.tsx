@@ -2,7 +2,7 @@ import { ToggleGroup } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import type { Part } from "../api/client";
 import { TypedField } from "../shared/TypedField";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 import { Cautions } from "./Cautions";
 import { PartActions } from "./PartActions";
 import { LightLevel, Place, Reach } from "./PartPlace";

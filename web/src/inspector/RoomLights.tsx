@@ -2,7 +2,7 @@ import type { Item, Part, PlacedLight } from "../api/client";
 import { Choose } from "../shared/Choose";
 import { seconds } from "../shared/format";
 import { TypedField } from "../shared/TypedField";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 /** Lights and relays that stand in the room in a part: each with what holds it, by what it hears and what feeds it. */
 export function RoomLights({ part }: { part: Part }) {

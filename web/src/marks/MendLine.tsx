@@ -1,6 +1,6 @@
 import type { Mend } from "../api/client";
-import { Strands } from "../marks/Strands";
-import { number, seconds } from "./format";
+import { Strands } from "./Strands";
+import { number, seconds, weight } from "../shared/format";
 
 /** One mend: what it does, what it mends and what it costs; to be looked at first or done at once. */
 export function MendLine({
@@ -41,11 +41,7 @@ export function MendLine({
 function costOf(mend: Mend) {
   const handling = Math.abs(mend.handlingSeconds);
   return `costs ${[
-    mend.grams == null
-      ? "a weight not known"
-      : mend.grams === 0
-        ? "no weight"
-        : `${number(mend.grams / 1000)} kg`,
+    mend.grams == null ? "a weight not known" : mend.grams === 0 ? "no weight" : weight(mend.grams),
     handling < 1
       ? "no handling"
       : `${seconds(handling)} ${mend.handlingSeconds < 0 ? "less" : "more"} handling in the day`,

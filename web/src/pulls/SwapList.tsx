@@ -1,7 +1,7 @@
 import type { Swap, SwapChanges } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { seconds, time } from "../shared/format";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 const fate = { new: "new", other: "with another", dropped: "no longer", stays: "as planned" } as const;
 

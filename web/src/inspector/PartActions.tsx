@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { answer, api, type Part } from "../api/client";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 /** Changing the run of the day from one part: more needs, a part after it, split, join, out. */
 export function PartActions({ part }: { part: Part }) {

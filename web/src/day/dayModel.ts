@@ -1,6 +1,6 @@
 import { scaleLinear, type ScaleLinear } from "d3-scale";
 import type { BoardView, Item, NeedReport, Part, Setup } from "../api/client";
-import { isSamePull, readPull, type Pull } from "./pulls";
+import { isSamePull, kindOf, type Pull } from "./pulls";
 
 /** One camera position, running through the day. */
 export interface Position {
@@ -19,6 +19,8 @@ export interface Day {
   partStrands: (part: string) => number;
   /** 1 or 2 where a need could miss it; 3 otherwise. */
   itemStrands: (item: string) => number;
+  /** What hangs by it alone or with one other; undefined where nothing does. */
+  itemReport: (item: string) => BoardView["report"]["items"][number] | undefined;
   /** The place a thing is packed in, nested things followed. */
   placeOf: (item: Item) => string | undefined;
   /** Whether just this is pulled, of a part in that part. */
@@ -29,7 +31,7 @@ export interface Day {
   away: (item: string, part?: string) => string | undefined;
 }
 
-export function makeDay(board: BoardView, pulls: string[]): Day {
+export function makeDay(board: BoardView): Day {
   const { plan, report } = board;
   const items = new Map(plan.items.map((i) => [i.id, i]));
   const names = new Map<string, string>([
@@ -40,19 +42,14 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
   const away = new Map(report.away.map((a) => [a.item, a]));
   const needs = new Map(report.needs.map((n) => [`${n.part}/${n.need}`, n]));
   const partStrands = new Map(report.parts.map((p) => [p.part, p.strands]));
-  const itemStrands = new Map(report.items.map((i) => [i.item, i.strands]));
+  const thingReports = new Map(report.items.map((i) => [i.item, i]));
   const parts = [...plan.parts].sort((a, b) => (a.start ?? "").localeCompare(b.start ?? ""));
-  const order = new Map(parts.map((p, i) => [p.id, i]));
-  const lasts = (from?: string | null, until?: string | null, part?: string) => {
-    if (part === undefined) return true;
-    const start = order.get(from ?? "") ?? -1;
-    const mended = order.get(until ?? "") ?? parts.length;
-    const at = order.get(part) ?? 0;
-    return at >= start && at < (mended > start ? mended : parts.length);
-  };
-  const out = pulls.map(readPull);
+  const out = board.pull?.out ?? [];
+  const holdsIn = (parts: string[], part?: string) => part === undefined || parts.includes(part);
   const isOut = (pull: Pull, part?: string) =>
-    out.some((p) => isSamePull(p, pull) && lasts(p.part, p.until, part));
+    out.some(
+      (o) => isSamePull({ item: o.pull.item, ...kindOf(o.pull.kind) }, pull) && holdsIn(o.parts, part),
+    );
   return {
     board,
     parts,
@@ -61,19 +58,11 @@ export function makeDay(board: BoardView, pulls: string[]): Day {
     name: (id) => names.get(id) ?? id,
     needReport: (part, need) => needs.get(`${part}/${need}`),
     partStrands: (part) => partStrands.get(part) ?? 3,
-    itemStrands: (item) => itemStrands.get(item) ?? 3,
-    placeOf: (item) => {
-      let place = item.place ?? undefined;
-      for (let hops = 0; place?.startsWith("@") && hops < items.size; hops++) {
-        const inner = place.slice(1);
-        place = (items.get(inner) ?? items.get(inner.replace(/\/\d+$/, "")))?.place ?? undefined;
-      }
-      return place;
-    },
+    itemStrands: (item) => thingReports.get(item)?.strands ?? 3,
+    itemReport: (item) => thingReports.get(item),
+    placeOf: (item) => report.packed[item.id],
     isOut,
-    isGone: (item, part) =>
-      isOut({ item }, part) ||
-      !!board.pull?.out.some((o) => o.items.includes(item) && lasts(o.pull.fromPart, o.pull.untilPart, part)),
+    isGone: (item, part) => out.some((o) => o.items.includes(item) && holdsIn(o.parts, part)),
     away: (item, part) => {
       const missing = away.get(item);
       return missing && (!part || missing.parts.includes(part)) ? missing.why : undefined;

@@ -1,11 +1,12 @@
 import { useState } from "react";
 import type { FailureClass, KitGoal, KitProgress, KitProposal } from "../api/client";
 import { Choose, Tick, Typing } from "../shared/Choose";
-import { number } from "../shared/format";
+import { number, weight } from "../shared/format";
+import { toKilograms, weightUnit } from "../shared/units";
 import { Problem } from "../shared/Problem";
 import { useSearch } from "../shared/useSearch";
 import { Waiting } from "../shared/Waiting";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 const classes: [FailureClass, string][] = [
   ["none", "nothing fails"],
@@ -20,8 +21,7 @@ const goals: [KitGoal, string][] = [
   ["changes", "changes from today"],
 ];
 
-const amount = (goal: KitGoal, value: number) =>
-  goal === "weight" ? `${number(value / 1000)} kg` : number(value);
+const amount = (goal: KitGoal, value: number) => (goal === "weight" ? weight(value) : number(value));
 
 /** Finds the least kit that survives what may fail, as a difference from what is packed today, with the proof. */
 export function KitPanel({ assignment }: { assignment: string }) {
@@ -45,8 +45,12 @@ export function KitPanel({ assignment }: { assignment: string }) {
       move: String(move),
       free: String(free),
     });
-    for (const [id, kg] of Object.entries(limits))
-      if (kg.trim()) query.append("limit", `${id}:${kg.trim().replace(",", ".")}`);
+    for (const [id, typed] of Object.entries(limits)) {
+      const text = typed.trim().replace(",", ".");
+      // What is no number goes as it was typed, so that the server can say so.
+      if (text)
+        query.append("limit", `${id}:${Number.isNaN(Number(text)) ? text : toKilograms(Number(text))}`);
+    }
     void start(`/api/assignments/${encodeURIComponent(assignment)}/kit-proposal?${query}`);
   };
   return (
@@ -83,14 +87,14 @@ export function KitPanel({ assignment }: { assignment: string }) {
           </>
         )}
         <details className="w-full">
-          <summary className="cursor-pointer">Limits of bags and people, kg</summary>
+          <summary className="cursor-pointer">Limits of bags and people, {weightUnit}</summary>
           <div className="flex flex-wrap gap-3 py-1">
             {[...places, ...people].map((p) => (
               <Typing
                 key={p.id}
                 label={p.name ?? p.id}
                 value={limits[p.id] ?? ""}
-                type={(kg) => setLimits({ ...limits, [p.id]: kg })}
+                type={(limit) => setLimits({ ...limits, [p.id]: limit })}
                 placeholder="none"
               />
             ))}
@@ -119,15 +123,13 @@ export function KitPanel({ assignment }: { assignment: string }) {
               <li key={c.thing}>
                 {c.name}
                 {c.to && ` into ${day.name(c.to)}`}{" "}
-                <span className="text-quiet">
-                  {c.grams > 0 ? `${number(c.grams / 1000)} kg` : "not weighed"}
-                </span>
+                <span className="text-quiet">{c.grams > 0 ? weight(c.grams) : "not weighed"}</span>
               </li>
             ))}
           </ul>
         </div>
       );
-    const less = (found.now.grams - found.found.grams) / 1000;
+    const less = found.now.grams - found.found.grams;
     const exposed = [
       ...new Set(
         found.exposed.map(
@@ -137,11 +139,13 @@ export function KitPanel({ assignment }: { assignment: string }) {
     ];
     return (
       <div role="status" className="flex flex-col gap-1">
-        <p className="max-w-[62rem] text-[15px] font-semibold">{found.sentence}</p>
+        <p className="max-w-[62rem] text-[15px] font-semibold">
+          {found.sentence.map((piece) => (piece.grams == null ? piece.text : weight(piece.grams))).join("")}
+        </p>
         <p>
           {found.found.things} things instead of {found.now.things}
-          {Math.abs(less) >= 0.05 &&
-            `, ${number(Math.abs(less))} kg ${less > 0 ? "less" : "more"} as far as weighed`}
+          {Math.abs(less) >= 50 &&
+            `, ${weight(Math.abs(less))} ${less > 0 ? "less" : "more"} as far as weighed`}
           .
           {found.found.unweighed > 0 &&
             ` ${found.found.unweighed} have no known weight; a usual one was reckoned.`}

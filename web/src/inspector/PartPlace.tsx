@@ -1,9 +1,10 @@
+import { fromCelsius, temperatureUnit, toCelsius } from "../shared/units";
 import { useState } from "react";
 import type { Part } from "../api/client";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { number, seconds, shutter } from "../shared/format";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 
 type Set = (change: object) => void;
 
@@ -148,11 +149,11 @@ export function Place({ part, set }: { part: Part; set: Set }) {
         commit={(m) => set({ stayBehindM: Number(m || 0) })}
       />
       <TypedField
-        label="Temperature, °C"
+        label={`Temperature, ${temperatureUnit}`}
         type="number"
         mayBeEmpty
-        value={part.temperatureC == null ? "" : String(part.temperatureC)}
-        commit={(c) => set(c === "" ? { clear: ["temperatureC"] } : { temperatureC: Number(c) })}
+        value={part.temperatureC == null ? "" : String(Math.round(fromCelsius(part.temperatureC) * 10) / 10)}
+        commit={(c) => set(c === "" ? { clear: ["temperatureC"] } : { temperatureC: toCelsius(Number(c)) })}
       />
       <Tick label="rain" on={!!part.rain} set={(rain) => set({ rain })} />
       <Tick label="a socket" on={!!part.socket} set={(socket) => set({ socket })} />

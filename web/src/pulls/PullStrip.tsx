@@ -3,8 +3,8 @@ import { Strands } from "../marks/Strands";
 import { Choose } from "../shared/Choose";
 import { seconds, time } from "../shared/format";
 import { outcomeWord, stepText, waitText } from "../shared/words";
-import { useDay } from "./DayContext";
-import { isSamePull, kindOf, pullText, readPull, type Pull } from "./pulls";
+import { useDay } from "../day/DayContext";
+import { isSamePull, kindOf, pullText, readPull, type Pull } from "../day/pulls";
 import { SwapList } from "./SwapList";
 
 /** What to do now, need by need, worst first. */

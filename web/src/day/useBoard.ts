@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useCallback, useState } from "react";
 import type { Trial } from "./DayContext";
 import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
+import { boardWithPlan, hasSameItems, latest } from "./boardAnswers";
 
 /** Something the photographer must know about a change that was not made. */
 export interface Notice {
@@ -20,36 +21,36 @@ export function useBoard(key: string, pull: string[]) {
   const queryKey = ["board", key, pull];
   const query = useQuery({
     queryKey,
-    queryFn: () =>
-      answer(api.GET("/api/assignments/{key}/board", { params: { path: { key }, query: { pull } } })),
+    queryFn: async ({ signal }) => {
+      // The plan travels only when the page does not have that revision.
+      const known = latest(client, key);
+      const params = { path: { key }, query: { pull, have: known?.revision } };
+      return boardWithPlan(await answer(api.GET("/api/assignments/{key}/board", { params, signal })), known);
+    },
     placeholderData: keepPreviousData,
   });
 
   const change = useMutation({
     // Changes wait for one another, so that each is made on the revision the one before it left.
     scope: { id: key },
-    mutationFn: (wanted: Change) => {
+    mutationFn: async (wanted: Change) => {
       const baseRevision = client.getQueryData<BoardView>(queryKey)?.revision ?? 0;
       const params = { path: { key } };
-      if ("edits" in wanted)
-        return answer(
-          api.POST("/api/assignments/{key}/edits", {
-            params,
-            body: { baseRevision, edits: wanted.edits, pull },
-          }),
-        );
-      return answer(
-        wanted.step === "undo"
-          ? api.POST("/api/assignments/{key}/undo", { params, body: { baseRevision, pull } })
-          : api.POST("/api/assignments/{key}/redo", { params, body: { baseRevision, pull } }),
-      );
+      const body = { baseRevision, pull };
+      const asked =
+        "edits" in wanted
+          ? api.POST("/api/assignments/{key}/edits", { params, body: { ...body, edits: wanted.edits } })
+          : wanted.step === "undo"
+            ? api.POST("/api/assignments/{key}/undo", { params, body })
+            : api.POST("/api/assignments/{key}/redo", { params, body });
+      return boardWithPlan(await answer(asked));
     },
     onSuccess: (board) => {
       setNotice(null);
       client.setQueryData(queryKey, board);
       void client.invalidateQueries({
         queryKey: ["board", key],
-        predicate: (q) => q.queryKey[2] !== pull,
+        predicate: (q) => !hasSameItems(q.queryKey[2], pull),
       });
     },
     onError: (error, wanted) => {
@@ -65,16 +66,18 @@ export function useBoard(key: string, pull: string[]) {
   });
 
   const trial = useMutation({
-    mutationFn: (wanted: Trial) =>
-      answer(
-        api.POST("/api/assignments/{key}/preview", {
-          params: { path: { key } },
-          body: {
-            baseRevision: client.getQueryData<BoardView>(queryKey)?.revision ?? 0,
-            edits: wanted.edits,
-            pull,
-          },
-        }),
+    mutationFn: async (wanted: Trial) =>
+      boardWithPlan(
+        await answer(
+          api.POST("/api/assignments/{key}/preview", {
+            params: { path: { key } },
+            body: {
+              baseRevision: client.getQueryData<BoardView>(queryKey)?.revision ?? 0,
+              edits: wanted.edits,
+              pull,
+            },
+          }),
+        ),
       ),
     onError: (error) =>
       setNotice({ title: error.message, lines: error instanceof ProblemError ? error.lines : [] }),

@@ -1,17 +1,17 @@
-import { useQuery } from "@tanstack/react-query";
 import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
-import { answer, api, type Need, type NeedExplanation, type Part, type Weighed } from "../api/client";
+import { type Need, type NeedExplanation, type Part, type Weighed } from "../api/client";
 import { FramingBench } from "../bench/FramingBench";
 import { LightBench } from "../bench/LightBench";
 import { rowKey } from "../bench/benchModel";
 import { Strands } from "../marks/Strands";
 import { fNumber, focal, isoAsked, isoSet, number, seconds, shutter, stops } from "../shared/format";
 import { outcomeWord, shortfallText, strandWord, stepText, waitText } from "../shared/words";
-import { useDay } from "./DayContext";
+import { useDay } from "../day/DayContext";
 import { Mends } from "./Mends";
 import { NeedForm } from "./NeedForm";
-import type { Bench } from "./useDayUrl";
+import { useNeed } from "./useNeed";
+import type { Bench } from "../day/useDayUrl";
 
 const shownAtFirst = 5;
 const layouts = [
@@ -35,16 +35,8 @@ export function NeedPanel({
   const { day, asIs, edit, pulls, select } = useDay();
   const [changing, setChanging] = useState(false);
   const { revision } = day.board;
-  const { data, error } = useQuery({
-    queryKey: ["why", assignment, part.id, need.id, revision, pulls],
-    queryFn: () =>
-      answer(
-        api.GET("/api/assignments/{key}/parts/{part}/needs/{need}", {
-          params: { path: { key: assignment, part: part.id, need: need.id }, query: { pull: pulls } },
-        }),
-      ),
-    placeholderData: (old) => old,
-  });
+  const { data: told, error } = useNeed(assignment, part.id, need.id, revision, pulls);
+  const data = told?.explanation;
   // The panel explains the day as it is; what is only tried out stands beside it.
   const tried = asIs ? day.needReport(part.id, need.id) : undefined;
   if (error) return <p role="alert">{error.message}</p>;
@@ -91,6 +83,12 @@ export function NeedPanel({
             Take it out
           </button>
         </p>
+        {!data.report.exhaustive && (
+          <p role="note">
+            So many ways are there to take these at once that not all were tried: it may stand better than
+            shown.
+          </p>
+        )}
         {changing && (
           <NeedForm part={part} need={need} computed={data.asked.computed} done={() => setChanging(false)} />
         )}
@@ -133,7 +131,7 @@ export function NeedPanel({
         {bench === "light" && <LightBench explanation={data} part={part} />}
         {!bench && !need.role && <WaysTable explanation={data} />}
       </div>
-      <Mends assignment={assignment} part={part} need={need} strands={data.report.strands} />
+      <Mends mends={told?.mends} strands={data.report.strands} />
     </div>
   );
 }
@@ -210,14 +208,14 @@ function Row({ weighed: w, explanation: { asked } }: { weighed: Weighed; explana
   const gone = w.gone.length > 0;
   const no = w.noFor.length > 0;
   const short = shortfallText(w);
-  const late = w.seconds != null && asked.toleranceSeconds != null && w.seconds > asked.toleranceSeconds;
+  const late = !gone && !no && w.outcome === "late";
   const verdict = gone
     ? `gone: ${w.gone.map(day.name).join(", ")}`
     : no
       ? `no: ${short}`
       : w.seconds == null
         ? "cannot be got at"
-        : [late ? "late" : outcomeWord[w.outcome], short].filter(Boolean).join(", ");
+        : [outcomeWord[w.outcome], short].filter(Boolean).join(", ");
   return (
     <tr className={gone || no ? "text-quiet" : ""}>
       <td

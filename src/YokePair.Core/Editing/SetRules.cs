@@ -1,0 +1,69 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Locker;
+using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Editing;
+
+/// <summary>Changes how the day is reckoned. What is not given stays as it is.</summary>
+public sealed record SetRules : PlanEdit
+{
+    /// <summary>Whether every frame is to be recorded twice at once.</summary>
+    public bool? DualRecord { get; init; }
+
+    /// <summary>Fewest megapixels left after any crop.</summary>
+    public double? MinMegapixels { get; init; }
+
+    /// <summary>How many times too long a lens may be for what can be stitched.</summary>
+    public double? StitchLimit { get; init; }
+
+    /// <summary>ISO at which on-camera flash is reckoned.</summary>
+    public double? FlashIso { get; init; }
+
+    /// <summary>How long what happens once may wait, seconds.</summary>
+    public double? OnceSeconds { get; init; }
+
+    /// <summary>How long what must be had may wait, seconds.</summary>
+    public double? MustSeconds { get; init; }
+
+    /// <summary>Seconds of single operations.</summary>
+    public OwnSeconds? Seconds { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        var old = plan.Rules;
+        var next = plan with
+        {
+            Rules = old with
+            {
+                DualRecord = DualRecord ?? old.DualRecord,
+                MinMegapixels = MinMegapixels ?? old.MinMegapixels,
+                StitchLimit = StitchLimit ?? old.StitchLimit,
+                FlashIso = FlashIso ?? old.FlashIso,
+                Tolerance = old.Tolerance with { Once = OnceSeconds ?? old.Tolerance.Once, Must = MustSeconds ?? old.Tolerance.Must },
+                Seconds = Seconds?.Over(old.Seconds) ?? old.Seconds,
+            },
+        };
+        var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith("rules", StringComparison.Ordinal));
+        return wrong is not null ? Refuse(FieldOf(wrong.Field), wrong.Message) : new EditResult(next, Said(), []);
+    }
+
+    private static string FieldOf(string field) => field switch
+    {
+        "rules.tolerance.once" => "onceSeconds",
+        "rules.tolerance.must" => "mustSeconds",
+        _ => field["rules.".Length..],
+    };
+
+    private string Said()
+    {
+        if (DualRecord is { } two) return two ? "Two records of every frame" : "One record of a frame is enough";
+        if (OnceSeconds is { } once) return FormattableString.Invariant($"What happens once waits {once} s");
+        if (MustSeconds is { } must) return FormattableString.Invariant($"What must be had waits {must} s");
+        return Seconds is not null ? "Seconds of an operation" : "How the day is reckoned";
+    }
+}
