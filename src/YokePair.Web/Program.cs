@@ -70,7 +70,7 @@ app.UseMiddleware<PageProtection>();
 app.UseMiddleware<CrossSiteWrites>();
 app.UseDefaultFiles();
 app.UseMiddleware<CompressedFiles>();
-app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe });
+app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe, ServeUnknownFileTypes = true });
 
 var api = app.MapGroup("/api");
 api.MapAssignments();

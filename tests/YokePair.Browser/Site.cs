@@ -7,6 +7,9 @@ namespace YokePair.Browser;
 public sealed partial class Site : IDisposable
 {
     private readonly string directory = Path.Combine(Path.GetTempPath(), $"yoke-site-{Guid.NewGuid():N}");
+    // A machine three times as slow, with everything else running besides.
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+
     private readonly bool seed;
     private Process process = null!;
 
@@ -63,9 +66,25 @@ public sealed partial class Site : IDisposable
             started.Set();
         };
         process.BeginOutputReadLine();
-        if (started.Wait(TimeSpan.FromSeconds(20))) return;
+        if (started.Wait(Patience) && IsHealthy()) return;
         process.Kill();
         throw new InvalidOperationException("The server did not start; build src/YokePair.Web and web first.");
+    }
+
+    /// <summary>Whether the program says of itself that it can answer, its file included.</summary>
+    private bool IsHealthy()
+    {
+        using var client = new HttpClient { BaseAddress = Address };
+        for (var until = DateTime.UtcNow + Patience; DateTime.UtcNow < until; Thread.Sleep(50))
+            try
+            {
+                if (client.GetAsync(new Uri("/health", UriKind.Relative)).GetAwaiter().GetResult().IsSuccessStatusCode) return true;
+            }
+            catch (HttpRequestException)
+            {
+                // Not yet.
+            }
+        return false;
     }
 
     private static string FindRoot()

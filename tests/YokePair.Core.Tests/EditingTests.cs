@@ -148,8 +148,12 @@ public sealed class EditingTests
                         Assert.Equal(mend.Strands, after.Needs.First(n => n.Part == part.Id && n.Need == need.Id).Strands);
                         Assert.Equal(mend.GapsClosed, before.Gaps.Count - after.Gaps.Count);
                         Assert.All(mend.SinglePointsGone, gone => Assert.DoesNotContain(after.SinglePoints, s => s.Item == gone));
+                        // No other need that was met hangs by a thing that it did not hang by before.
+                        Assert.Subset(Hanging(before).ToHashSet(), Hanging(after).Where(h => (h.Part, h.Need) != (part.Id, need.Id) && !before.Gaps.Any(g => (g.Part, g.Need) == (h.Part, h.Need))).ToHashSet());
                     }
         }, iter: 150);
         Assert.True(offered > 20, $"{offered} mends offered");
+
+        static IEnumerable<(string Part, string Need, string Item)> Hanging(Report report) => report.SinglePoints.SelectMany(s => s.Hits.Select(h => (h.Part, h.Need, s.Item)));
     }
 }

@@ -113,9 +113,9 @@ public sealed class LightFigures
     public void Frames_follow_from_kind_and_length(string? kind, int minutes, int low, int likely, int high)
     {
         var part = new Part { Id = "p", Ev = 5, Kind = kind, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 14, 0, 0).AddMinutes(minutes) };
-        Assert.Equal(new FrameCount { Low = low, Likely = likely, High = high }, FrameEstimate.Of(part));
+        Assert.Equal(new FrameCount { Low = low, Likely = likely, High = high }, FrameEstimate.Of(new Plan { Format = Plan.FormatName, Version = 1 }, part));
         var typed = new FrameCount { Low = 1, Likely = 2, High = 3 };
-        Assert.Equal(typed, FrameEstimate.Of(part with { Frames = typed }));
+        Assert.Equal(typed, FrameEstimate.Of(new Plan { Format = Plan.FormatName, Version = 1 }, part with { Frames = typed }));
     }
 
     [Theory]

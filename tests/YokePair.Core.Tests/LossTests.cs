@@ -24,13 +24,19 @@ public sealed class LossTests
     [Fact]
     public void A_jammed_radio_is_the_same_as_things_that_speak_none()
     {
-        var row = WhatIfTable.Of(new DayAnalysis(Wedding)).Rows.Single(r => r.Kind == LossKind.Radio);
-        Assert.Equal("R24", row.Id);
-        var deaf = new DayAnalysis(Wedding with
+        // Lit by nothing but the flashes that stand in the hall.
+        var lit = Wedding with
         {
-            Items = [.. Wedding.Items.Select(i => i switch { Flash f => f with { RadioSystem = null, CanSend = null, CanHear = null }, Trigger t => t with { Sends = null, Hears = null }, _ => i })],
+            Parts = [.. Wedding.Parts.Select(p => p.Lights is null ? p : p with { Needs = [.. p.Needs.Select(n => n with { Light = [LightKind.Stands], Stands = n.Stands ?? new StandLighting { DistanceM = 3 } })] })],
+        };
+        var row = WhatIfTable.Of(new DayAnalysis(lit)).Rows.Single(r => r.Kind == LossKind.Radio);
+        Assert.Equal("R24", row.Id);
+        Assert.Contains(row.Cells, c => c.Needs.Count > 0);
+        var deaf = new DayAnalysis(lit with
+        {
+            Items = [.. lit.Items.Select(i => i switch { Flash f => f with { RadioSystem = null, CanSend = null, CanHear = null }, Trigger t => t with { Sends = null, Hears = null }, _ => i })],
         }).Report(withEvents: false);
-        var before = new DayAnalysis(Wedding).Report(withEvents: false);
+        var before = new DayAnalysis(lit).Report(withEvents: false);
         foreach (var cell in row.Cells)
             Assert.Equal(deaf.Needs.Zip(before.Needs).Where(n => n.First.Part == cell.Part && n.First.Baseline > n.Second.Baseline).Select(n => n.First.Need).Order(), cell.Needs.Order());
     }

@@ -45,7 +45,7 @@ public sealed class StartingTests
         string?[][] hands = [.. plan.Parts[0].Setups.Select(s => new[] { s.Body, s.Lens })];
         Assert.Equal([["b1", "l35"], ["b2", "l85"]], hands);
         Assert.DoesNotContain(plan.Items, i => i.Owner == "second");
-        Assert.Equal("@b1", plan.Items.OfType<Battery>().First(b => b.Place == "@b1").Place);
+        Assert.All(plan.Parts[0].Setups, s => Assert.Single(plan.Items.OfType<Battery>(), b => b.Place == "@" + s.Body));
     }
 
     [Fact]

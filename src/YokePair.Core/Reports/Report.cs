@@ -59,6 +59,9 @@ public sealed record Report
     /// <summary>Cards by type.</summary>
     public required IReadOnlyList<SupplyCount> Cards { get; init; }
 
+    /// <summary>What the rules' waits and seconds come to.</summary>
+    public required Reckoning Reckoning { get; init; }
+
     /// <summary>Id of the place each thing is packed in, things it lies on followed; none for what is in no place.</summary>
     public required IReadOnlyDictionary<string, string> Packed { get; init; }
 

@@ -49,7 +49,7 @@ internal static class ReportBuilder
             Away = away,
             Changes = HandChanges.Of(day),
             LightMoves = Reports.LightMoves.Of(day.Plan),
-            Frames = [.. day.Plan.Parts.Select(p => new PartFrames(p.Id, FrameEstimate.Of(p, Clock.Length(day.Plan, p)), p.Frames is not null))],
+            Frames = [.. day.Plan.Parts.Select(p => new PartFrames(p.Id, FrameEstimate.Of(day.Plan, p), p.Frames is not null))],
             SinglePoints = singlePoints,
             Needs = needs,
             Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
@@ -61,6 +61,7 @@ internal static class ReportBuilder
                 .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged),
             ],
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
+            Reckoning = Reckoning.Of(day.Plan, needs),
             Packed = Enumerable.Range(0, kit.Items.Length).Select(i => (kit.Items[i].Id, Place: kit.PackedIn(i))).Where(p => p.Place is not null).ToDictionary(p => p.Id, p => p.Place!, StringComparer.Ordinal),
             Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => kit.PackedIn(i) == p.Id)))],
         };

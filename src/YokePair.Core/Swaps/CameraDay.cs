@@ -58,7 +58,7 @@ internal sealed class CameraDay
                     cameras[Kit.IndexOf(body)] = (layout.PersonIndex(setup.Person), setup.Unattended == true);
             foreach (var need in day.PartOf(part.Id)!.Needs)
                 if (need.Outcome.IsMet() && need.Best?.Rig is { Fitted: { } fitted } rig) cameras.TryAdd(fitted.Body, (rig.Actor, false));
-            var frames = FrameEstimate.Of(part, Clock.Length(Kit.Plan, part)).High;
+            var frames = FrameEstimate.Of(Kit.Plan, part).High;
             var hands = cameras.Values.Count(c => !c.Alone);
             if (frames > 0) work.AddRange(cameras.Select(c => new CameraWork(c.Key, p, c.Value.Actor, c.Value.Alone ? frames : (double)frames / hands, c.Value.Alone)));
         }

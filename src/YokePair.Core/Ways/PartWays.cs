@@ -83,7 +83,7 @@ internal sealed class PartWays
             if (setup.Unattended != true || setup.Body is null) continue;
             var body = Kit.IndexOf(setup.Body);
             var owner = Layout.PersonIndex(setup.Person);
-            var inside = Supplies.Inside(Kit, Layout, owner, body, new Endurance(Part));
+            var inside = Supplies.Inside(Kit, Layout, owner, body, new Endurance(Kit.Plan, Part));
             if (Array.Find(Kit.Glass, g => g.Body == body && !Rig.IsChanged(Layout.OnBody(body), g)) is { } fitted)
                 yield return Rig.Alone(fitted, owner, Kit.Plan.People.Count + s, inside, Kit.IndexOf(setup.Trigger), Supplies.SendersFor(Kit, Layout, owner, setup.Trigger));
         }

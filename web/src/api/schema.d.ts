@@ -3725,6 +3725,59 @@ export interface components {
          * @enum {unknown}
          */
         Outcome: "holds" | "thins" | "late" | "lost";
+        /** @description Seconds that operations take somebody, where they differ from the rules. */
+        OwnSeconds: {
+            /**
+             * Format: double
+             * @description Raise another camera to the eye.
+             */
+            raise?: null | number;
+            /**
+             * Format: double
+             * @description Take one lens off and put another on.
+             */
+            changeLens?: null | number;
+            /**
+             * Format: double
+             * @description Fit an adapter, converter or tube that is not already on the lens.
+             */
+            fitAdapter?: null | number;
+            /**
+             * Format: double
+             * @description Change a battery, or a flash's cells.
+             */
+            changeBattery?: null | number;
+            /**
+             * Format: double
+             * @description Change one card.
+             */
+            changeCard?: null | number;
+            /**
+             * Format: double
+             * @description Slide a flash into the shoe and lock it.
+             */
+            fitFlash?: null | number;
+            /**
+             * Format: double
+             * @description Get something from a colleague's hands, pocket or bag.
+             */
+            borrow?: null | number;
+            /**
+             * Format: double
+             * @description Put the camera on a tripod or monopod.
+             */
+            fitSupport?: null | number;
+            /**
+             * Format: double
+             * @description Screw a filter in.
+             */
+            fitFilter?: null | number;
+            /**
+             * Format: double
+             * @description Take a light off its stand, or put another one there.
+             */
+            placeLight?: null | number;
+        };
         /**
          * @description How two things get on with each other.
          * @enum {unknown}
@@ -3864,6 +3917,7 @@ export interface components {
              * @description Seconds it takes to be handed something they carry; null = as the rules say for borrowing.
              */
             handOverSeconds?: null | number;
+            seconds?: null | components["schemas"]["OwnSeconds"];
         };
         /** @enum {unknown} */
         PersonRole: "photographer" | "assistant" | null;
@@ -3945,7 +3999,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4176,6 +4230,39 @@ export interface components {
              */
             reachSeconds?: null | number;
         };
+        /** @description Changes how the day is reckoned. What is not given stays as it is. */
+        PlanEditSetRules: {
+            /** @enum {string} */
+            type?: "setRules";
+            /** @description Whether every frame is to be recorded twice at once. */
+            dualRecord?: null | boolean;
+            /**
+             * Format: double
+             * @description Fewest megapixels left after any crop.
+             */
+            minMegapixels?: null | number;
+            /**
+             * Format: double
+             * @description How many times too long a lens may be for what can be stitched.
+             */
+            stitchLimit?: null | number;
+            /**
+             * Format: double
+             * @description ISO at which on-camera flash is reckoned.
+             */
+            flashIso?: null | number;
+            /**
+             * Format: double
+             * @description How long what happens once may wait, seconds.
+             */
+            onceSeconds?: null | number;
+            /**
+             * Format: double
+             * @description How long what must be had may wait, seconds.
+             */
+            mustSeconds?: null | number;
+            seconds?: null | components["schemas"]["OwnSeconds"];
+        };
         /** @description Splits a part in the middle; its needs stay with the first half. */
         PlanEditSplitPart: {
             /** @enum {string} */
@@ -4347,6 +4434,13 @@ export interface components {
          * @enum {unknown}
          */
         QuietRule: "no" | "preferred" | "required";
+        /** @description What the rules' waits and seconds come to on this day. */
+        Reckoning: {
+            /** @description For once and for must: what waits by the rule alone. */
+            waits: components["schemas"]["WaitReckoned"][];
+            /** @description How often each operation is needed, taking each picture as one would. */
+            steps: components["schemas"]["StepsReckoned"][];
+        };
         /** @description Things to be deleted; things that plans use only if told so. */
         RemoveRequest: {
             things: components["schemas"]["SeenThing"][];
@@ -4382,6 +4476,8 @@ export interface components {
             power: components["schemas"]["SupplyCount"][];
             /** @description Cards by type. */
             cards: components["schemas"]["SupplyCount"][];
+            /** @description What the rules' waits and seconds come to. */
+            reckoning: components["schemas"]["Reckoning"];
             /** @description Id of the place each thing is packed in, things it lies on followed; none for what is in no place. */
             packed: {
                 [key: string]: string;
@@ -4681,6 +4777,16 @@ export interface components {
             baseRevision: number;
             pull?: null | string[];
         };
+        /** @description How often an operation is needed. */
+        StepsReckoned: {
+            /** @description The operation. */
+            action: components["schemas"]["StepAction"];
+            /**
+             * Format: int32
+             * @description In so many steps of the day's pictures.
+             */
+            times: number;
+        };
         /** @description Something the arithmetic cannot do without. */
         StillAsked: {
             /** @description Its name. */
@@ -4963,6 +5069,25 @@ export interface components {
             headline: string;
             /** @description The rest, in pieces. */
             details: components["schemas"]["TextPiece"][];
+        };
+        /** @description What waits by the rule alone. */
+        WaitReckoned: {
+            /** @description Once or must. */
+            importance: components["schemas"]["Importance"];
+            /**
+             * Format: int32
+             * @description How many needs.
+             */
+            needs: number;
+            /**
+             * Format: double
+             * @description Seconds that the slowest of their ways takes; null = there is none.
+             */
+            slowestSeconds: null | number;
+            /** @description Part of that need. */
+            part: null | string;
+            /** @description That need. */
+            need: null | string;
         };
         /** @description A way of meeting a need. */
         WayReport: {

@@ -38,6 +38,13 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
         Least kit
       </button>
       <button
+        onClick={() => select({ kind: "rules" })}
+        title="How long things wait and take, and what else is reckoned with"
+        className="py-1"
+      >
+        How it reckons
+      </button>
+      <button
         onClick={undo}
         disabled={!undoes}
         title={undoes ? `Undo: ${undoes}` : "Nothing to undo"}

@@ -10,7 +10,8 @@ export type Selection =
   | { kind: "item"; item: string }
   | { kind: "setups" }
   | { kind: "kit" }
-  | { kind: "team" };
+  | { kind: "team" }
+  | { kind: "rules" };
 
 /** How the ways of a need are laid out. */
 export type Bench = "framing" | "light";
@@ -81,7 +82,7 @@ function readSelection(params: URLSearchParams): Selection | null {
   const [part, need, hand, item, show, bench] = ["part", "need", "hand", "item", "show", "bench"].map((key) =>
     params.get(key),
   );
-  if (show === "setups" || show === "kit" || show === "team") return { kind: show };
+  if (show === "setups" || show === "kit" || show === "team" || show === "rules") return { kind: show };
   if (item) return { kind: "item", item };
   if (!part) return null;
   if (need)
@@ -101,6 +102,7 @@ function writeSelection(selection: Selection): [string, string][] {
     case "setups":
     case "kit":
     case "team":
+    case "rules":
       return [["show", selection.kind]];
     case "item":
       return [["item", selection.item]];

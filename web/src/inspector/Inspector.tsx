@@ -5,6 +5,7 @@ import { ItemPanel } from "./ItemPanel";
 import { KitPanel } from "../searches/KitPanel";
 import { NeedPanel } from "./NeedPanel";
 import { PartPanel } from "./PartPanel";
+import { RulesPanel } from "./RulesPanel";
 import { SetupsPanel } from "../searches/SetupsPanel";
 import { TeamPanel } from "./TeamPanel";
 
@@ -13,7 +14,10 @@ export function Inspector({ assignment }: { assignment: string }) {
   const { day, selection, select } = useDay();
   if (!selection) return null;
   const tall =
-    (selection.kind === "need" && !!selection.bench) || selection.kind === "part" || selection.kind === "kit";
+    (selection.kind === "need" && !!selection.bench) ||
+    selection.kind === "part" ||
+    selection.kind === "kit" ||
+    selection.kind === "rules";
   const part = "part" in selection ? day.parts.find((p) => p.id === selection.part) : undefined;
   const need = selection.kind === "need" ? part?.needs.find((n) => n.id === selection.need) : undefined;
   const item = selection.kind === "item" ? day.item(selection.item) : undefined;
@@ -41,6 +45,7 @@ export function Inspector({ assignment }: { assignment: string }) {
       {selection.kind === "setups" && <SetupsPanel assignment={assignment} />}
       {selection.kind === "kit" && <KitPanel assignment={assignment} />}
       {selection.kind === "team" && <TeamPanel />}
+      {selection.kind === "rules" && <RulesPanel />}
       {!part && !item && ("part" in selection || "item" in selection) && (
         <p>This is no longer in the plan.</p>
       )}
