@@ -1,9 +1,10 @@
 using BenchmarkDotNet.Running;
 using YokePair.Bench;
 
-// dotnet run -c Release -- core [--filter *TenTimes*] | page | kit
+// dotnet run -c Release -- core [--filter *TenTimes*] | page | kit | moments
 if (args is ["page", ..]) return PageLatency.Measure();
 if (args is ["kit", ..]) return KitSearch.Measure();
+if (args is ["moments", ..]) return Moments.Measure();
 var summary = BenchmarkRunner.Run<ReportBenchmarks>(null, args is ["core", .. var rest] ? rest : args);
 // Removing every three things, every two and every one, and looking again each time, is what the cut sets save.
 var (report, removal) = (Median(nameof(ReportBenchmarks.Wedding)), Median(nameof(ReportBenchmarks.OneTriple)));

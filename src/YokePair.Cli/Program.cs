@@ -1,14 +1,17 @@
+using System.CommandLine;
 using YokePair.Cli;
 
-return args switch
-{
-    ["analyse", var path] => Analyse.Run(path, Console.OpenStandardOutput(), Console.Error),
-    ["schema"] => Schema.Write(Console.Out),
-    _ => Usage(),
-};
+Argument<string> file = new("FILE") { Description = "A plan file, *.yoke.json." };
+Command analyse = new("analyse", "Report on a plan file as JSON; exit code 0 sound, 1 gaps or single points, 2 unreadable.") { file };
+analyse.SetAction(said => Analyse.Run(said.GetRequiredValue(file), Console.OpenStandardOutput(), Console.Error));
 
-static int Usage()
-{
-    Console.Error.WriteLine("usage: yoke analyse FILE    report on a plan file as JSON; exit code 0 sound, 1 gaps or single points, 2 unreadable");
-    return Analyse.Unreadable;
-}
+Command schema = new("schema", "The JSON Schema of plan files.");
+schema.SetAction(_ => Console.Out.WriteLine(Schema.Text()));
+
+Command columns = new("columns", "The columns of a locker's table, as a page of Markdown.");
+columns.SetAction(_ => Console.Out.Write(Columns.Text()));
+
+var parsed = new RootCommand("Yoke Pair on the command line.") { analyse, schema, columns }.Parse(args);
+var code = parsed.Invoke();
+// What was not understood is no verdict on a plan.
+return parsed.Errors.Count > 0 ? Analyse.Unreadable : code;

@@ -20,13 +20,6 @@ namespace YokePair.Cli;
 /// <summary>The JSON Schema of plan files, made from the types that read them so that the two cannot differ.</summary>
 public static class Schema
 {
-    /// <summary>Writes the schema.</summary>
-    public static int Write(TextWriter output)
-    {
-        output.WriteLine(Text());
-        return 0;
-    }
-
     /// <summary>The schema as published in docs/plan-file.schema.json.</summary>
     public static string Text()
     {

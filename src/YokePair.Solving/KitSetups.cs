@@ -41,7 +41,7 @@ internal sealed class KitSetups
         bool[] all = [.. problem.Options.Select(o => things.Add(o.Thing))];
         if (Apply(plan, problem.Changes(all), []) is not { } whole) return;
         Beyond = [.. problem.ExposedIn(Improved(whole, null, CancellationToken.None)!.Value.Plan).Select(e => (e.Part, e.Need))];
-        IsCertain = Beyond.All(need => hopeless.Contains(need) || plan.Parts.First(p => p.Id == need.Part).Setups.Count(s => s.Body is not null) <= HandsTriedTogether);
+        IsCertain = Beyond.All(need => hopeless.Contains(need) || plan.PartOf(need.Part)!.Setups.Count(s => s.Body is not null) <= HandsTriedTogether);
     }
 
     /// <summary>Needs that no setups found protect even with everything along.</summary>

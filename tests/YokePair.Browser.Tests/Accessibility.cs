@@ -7,7 +7,7 @@ public sealed class Accessibility
     [InlineData("hall")]
     public void No_view_has_serious_findings(string theme)
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site, theme: theme);
         foreach (var path in new[]
                  {
@@ -28,7 +28,7 @@ public sealed class Accessibility
     [Fact]
     public void Nor_has_the_phone()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site, 390, 844, touch: true, theme: "hall");
         foreach (var path in new[] { "/", Page.Wedding, Page.Wedding + "?part=details&need=ring", Page.Wedding + "?part=floor&need=throw&bench=light", Page.Wedding + "?part=floor", "/locker?thing=z70" })
         {

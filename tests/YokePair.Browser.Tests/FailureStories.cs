@@ -8,7 +8,7 @@ public sealed class FailureStories
     [Fact]
     public void Every_planted_fault_is_mended_by_an_offered_diff_until_nothing_can_cost_a_picture()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open("/steamer-wedding/what-if");
         page.Until(() => page.Verdict.Contains("two things, one camera with all on it and one person", StringComparison.Ordinal), "the four rows that do harm");
         Assert.Contains("only sound adapter for two lenses", page.Text("[aria-label='Shared causes']"), StringComparison.Ordinal);
@@ -33,7 +33,7 @@ public sealed class FailureStories
     [Fact]
     public void A_verdict_is_told_as_a_chain_and_what_does_not_move_along_is_said()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open("/steamer-wedding/day?pull=b2&part=details&need=ring");
         page.Until(() => page.Text("ol[aria-label='How the verdict came about']").Contains("Without the Halm 45 no. 2 four of them fall away", StringComparison.Ordinal), "what the pull cut");
         Assert.Contains("the faces of the couple and its buttons stay on the other body", page.Text("[aria-label='What to do now']"), StringComparison.Ordinal);
@@ -55,7 +55,7 @@ public sealed class FailureStories
     [Fact]
     public void What_is_pulled_may_fail_later_and_be_mended_before_the_day_is_over()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open("/steamer-wedding/day?pull=z70");
         const string Out = "[aria-label='What is pulled'] li";
         page.Until(() => page.Strands("dinner/speaker") == 0, "the speech to be lost without it");
@@ -73,7 +73,7 @@ public sealed class FailureStories
     [Fact]
     public void A_bag_a_camera_with_all_on_it_and_a_person_are_pulled_and_batteries_are_changed_otherwise()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding);
         page.Button("Pull test").Click();
         page.Hand("vows", "lead", "left").Click();
@@ -107,7 +107,7 @@ public sealed class FailureStories
     [Fact]
     public void The_least_kit_is_proven_seen_on_the_day_taken_and_undone()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open("/steamer-wedding/day?show=kit");
         page.Button("Search").Click();
         page.Until(() => page.Text(Inspector).Contains("no kit does it with less than", StringComparison.Ordinal), "the proof");
@@ -124,7 +124,7 @@ public sealed class FailureStories
     [Fact]
     public void Several_losses_are_pulled_together_from_the_table()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open("/steamer-wedding/what-if");
         page.Button("others can go").Click();
         page.Find("input[aria-label='Halm 45 no. 1, together with others']").Click();
@@ -138,7 +138,7 @@ public sealed class FailureStories
     [Fact]
     public void An_event_of_ones_own_is_tried_with_the_rest()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open("/steamer-wedding/what-if");
         page.Find("form[aria-label='An event of your own'] input").SendKeys("Both macro lenses in the rain");
         page.Choose("form[aria-label='An event of your own'] select:has(option[value=m60])", "m60");

@@ -84,7 +84,7 @@ public sealed class LockerStories
     [Fact]
     public void The_rule_of_glass_is_walked_by_keyboard_and_seen_through_another_body()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open("/locker?day=2027-06-12");
         page.VerdictBecomes("Three things are alone of their kind; two are not here on the day.");
         Assert.Contains("Between 200 and 300 nothing reaches.", page.Text("section[aria-label=Glass]"), StringComparison.Ordinal);
@@ -186,7 +186,7 @@ public sealed class LockerStories
     [Fact]
     public void A_thing_is_taken_along_from_the_locker()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding);
         page.VerdictBecomes("Two needs");
         page.Until(() => page.Has("#take option[value=l300]"), "what is in the locker");

@@ -10,7 +10,7 @@ public sealed class RoomStories
     [Fact]
     public void A_gap_in_the_dark_is_closed_with_lights_in_the_room()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding + "?part=lanterns&hand=lead%3Aleft");
         Assert.Equal(0, page.Strands("lanterns/launch"));
         page.Choose(Inspector + " select:has(option[value=tr1])", "tr1");
@@ -45,7 +45,7 @@ public sealed class RoomStories
     [Fact]
     public void The_benches_lay_out_every_glass_and_what_the_backup_costs()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding + "?part=vows&need=rings");
         page.Button("Framing bench").Click();
         page.Until(() => page.Has("section[aria-label='Framing bench']"), "the framing bench");
@@ -66,7 +66,7 @@ public sealed class RoomStories
     [Fact]
     public void Fewest_changes_are_proposed_by_key_taken_in_part_and_put_back()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding);
         page.Find("[data-need]");
         page.Hands.KeyDown(Keys.Shift).SendKeys("f").KeyUp(Keys.Shift).Perform();
@@ -87,7 +87,7 @@ public sealed class RoomStories
     [Fact]
     public void A_team_of_three_a_day_more_and_two_places_at_once()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding);
         page.Button("2 photographers").Click();
         page.Find(Inspector + " form input").SendKeys("Ned" + Keys.Enter);
@@ -110,7 +110,7 @@ public sealed class RoomStories
     [Fact]
     public void What_is_in_the_shoe_and_under_the_camera_is_set_for_a_hand()
     {
-        using var site = new Site(seed: true);
+        var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding + "?part=vows&hand=lead%3Aright");
         page.Choose(Inspector + " select:has(option[value=tp1])", "tp1");
         page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tp1])")).GetAttribute("value") == "tp1", "on the tripod");

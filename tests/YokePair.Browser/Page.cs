@@ -1,7 +1,6 @@
 using System.Text.Json;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
-using OpenQA.Selenium.Chromium;
 using OpenQA.Selenium.Interactions;
 
 namespace YokePair.Browser;
@@ -9,36 +8,34 @@ namespace YokePair.Browser;
 /// <summary>A browser on the app, in the words of the person who uses it.</summary>
 public sealed class Page : IDisposable
 {
-    private readonly string profile = Directory.CreateTempSubdirectory("yoke-profile-").FullName;
+    private readonly Browser browser;
     private readonly Site site;
 
     public Page(Site site, int width = 1280, int height = 800, bool touch = false, string theme = "table")
     {
         this.site = site;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile}", $"--window-size={width},{height}");
-        options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
-        if (touch) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = width, Height = height, PixelRatio = 1, EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (a phone)" });
-        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
-        if (!touch) Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        browser = Browser.Take(width, height, touch);
+        Key = site.IsShared ? site.AnotherWedding() : Site.Wedding;
         Driver.Navigate().GoToUrl(new Uri(site.Address, "/mark.svg"));
         Driver.ExecuteScript("localStorage.setItem('theme', arguments[0])", theme);
     }
 
-    public ChromeDriver Driver { get; }
+    public ChromeDriver Driver => browser.Driver;
+
+    /// <summary>Key of the wedding this page works on, in a shared server one of its own; in paths it goes by the demo's.</summary>
+    public string Key { get; }
 
     public Page Open(string path)
     {
-        Driver.Navigate().GoToUrl(new Uri(site.Address, path));
+        Driver.Navigate().GoToUrl(new Uri(site.Address, path.Replace($"/{Site.Wedding}/", $"/{Key}/", StringComparison.Ordinal)));
         return this;
     }
 
-    public static string Wedding => "/steamer-wedding/day";
+    public static string Wedding => $"/{Site.Wedding}/day";
 
     public string Verdict => Text("[data-testid=verdict]");
 
-    public string Path => new Uri(Driver.Url).PathAndQuery;
+    public string Path => new Uri(Driver.Url).PathAndQuery.Replace($"/{Key}/", $"/{Site.Wedding}/", StringComparison.Ordinal);
 
     /// <summary>What the thing in focus says it is.</summary>
     public string Focus => (string)Driver.ExecuteScript("return document.activeElement.textContent")!;
@@ -127,25 +124,14 @@ public sealed class Page : IDisposable
 
     public void Picture(string file) => Driver.GetScreenshot().SaveAsFile(file);
 
-    public void Dispose()
-    {
-        Driver.Quit();
-        Driver.Dispose();
-        try
-        {
-            Directory.Delete(profile, recursive: true);
-        }
-        catch (IOException)
-        {
-            // The browser may still be closing its files; the folder is a temporary one.
-        }
-    }
+    public void Dispose() => browser.GiveBack(site.Address);
 
     /// <summary>Waits for something to be found.</summary>
     public T Until<T>(Func<T?> found, string what)
     {
-        var giveUp = DateTime.UtcNow.AddSeconds(25);
-        while (true)
+        // A machine three times as slow, with a search of the solver's to be waited for.
+        var giveUp = DateTime.UtcNow.AddSeconds(60);
+        for (var pause = 20; ; pause = Math.Min(pause * 3 / 2, 250))
         {
             try
             {
@@ -156,7 +142,8 @@ public sealed class Page : IDisposable
                 // Drawn anew between finding and asking; look again.
             }
             if (DateTime.UtcNow > giveUp) throw new TimeoutException($"There never was {what}. The page says: {Driver.FindElement(By.TagName("body")).Text.ReplaceLineEndings(" / ")}");
-            Thread.Sleep(20);
+            // Asking takes the page's time: less and less often.
+            Thread.Sleep(pause);
         }
     }
 }

@@ -1,4 +1,6 @@
 using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text.Json;
 using System.Text.RegularExpressions;
 
 namespace YokePair.Browser;
@@ -20,6 +22,30 @@ public sealed partial class Site : IDisposable
         this.seed = seed;
         Start("http://127.0.0.1:0");
     }
+
+    private static readonly Lazy<Site> One = new(() =>
+    {
+        var site = new Site(seed: true);
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => site.Dispose();
+        return site;
+    });
+
+    /// <summary>One with the demo days and locker for all stories that leave the locker as it is; each page has a wedding of its own there.</summary>
+    public static Site Shared => One.Value;
+
+    /// <summary>Whether others are at work in it.</summary>
+    internal bool IsShared => One.IsValueCreated && One.Value == this;
+
+    /// <summary>The wedding once more, as if somebody opened it anew; its key.</summary>
+    internal string AnotherWedding()
+    {
+        using var client = new HttpClient { BaseAddress = Address };
+        using var answer = client.PostAsync(new Uri($"/api/demos/{Wedding}", UriKind.Relative), null).GetAwaiter().GetResult();
+        return answer.EnsureSuccessStatusCode().Content.ReadFromJsonAsync<JsonElement>().GetAwaiter().GetResult().GetProperty("key").GetString()!;
+    }
+
+    /// <summary>Key of the demo wedding.</summary>
+    public const string Wedding = "steamer-wedding";
 
     /// <summary>Where it listens.</summary>
     public Uri Address { get; private set; } = null!;

@@ -10,7 +10,9 @@ using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Core.Starting;
 using YokePair.Core.Swaps;
+using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 

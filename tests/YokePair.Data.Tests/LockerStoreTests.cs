@@ -85,6 +85,107 @@ public sealed class LockerStoreTests : StoreTests
         Assert.Equal("red", Assert.Single((await With(s => s.LoadAsync())).Things).Extra!["strap"].GetString());
     }
 
+    [Fact]
+    public async Task One_adds_undoes_and_adds_another()
+    {
+        await With(s => s.ChangeAsync("first", [new LockerChange("l1", null, Lens)]));
+        await With(s => s.StepAsync(undo: true));
+        await With(s => s.LoadAsync());
+        Assert.True((await With(async s =>
+        {
+            // As a request does: looks first, then writes.
+            await s.LoadAsync();
+            return await s.ChangeAsync("second", [new LockerChange("l2", null, Lens with { Id = "l2" })]);
+        })).Done);
+        var now = await With(s => s.LoadAsync());
+        Assert.Equal(("second", null), (now.Undo, now.Redo));
+    }
+
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    [InlineData(4)]
+    public async Task Any_run_of_changes_undos_and_redos_is_what_a_plain_list_says(int seed)
+    {
+        var random = new Random(seed);
+        var list = new PlainLocker();
+        for (var step = 0; step < 70; step++)
+        {
+            var said = await With(async store =>
+            {
+                var locker = await store.LoadAsync();
+                var ids = Enumerable.Range(0, random.Next(1, 4)).Select(_ => $"t{random.Next(6)}").Distinct().ToList();
+                var changes = ids.Select(id => new LockerChange(id, locker.Revisions.TryGetValue(id, out var revision) ? revision : null,
+                    random.Next(4) == 0 && locker.Revisions.ContainsKey(id) ? null : Lens with { Id = id, Name = $"{id} of step {step}" })).ToList();
+                var (a, b) = ($"t{random.Next(6)}", $"t{random.Next(6)}");
+                PairRule[] pairs = a != b && list.Has(a) && list.Has(b) && !changes.Any(c => c.Now is null) ? [new PairRule { A = a, B = b, Fit = (PairFit)random.Next(4), Note = $"step {step}" }] : [];
+                switch (random.Next(7))
+                {
+                    case 0 or 1:
+                        list.Change($"step {step}", changes, []);
+                        return await store.ChangeAsync($"step {step}", changes);
+                    case 2:
+                        list.Change($"step {step}", changes, pairs);
+                        return await store.ImportAsync($"step {step}", changes, pairs);
+                    case 3 or 4:
+                        return (await store.StepAsync(undo: true)) is var undone && undone.Done == list.Undo() ? new LockerOutcome([]) : undone;
+                    case 5:
+                        return (await store.StepAsync(undo: false)) is var redone && redone.Done == list.Redo() ? new LockerOutcome([]) : redone;
+                    default:
+                        if (pairs.Length == 0) return new LockerOutcome([]);
+                        list.Change($"step {step}", [], pairs);
+                        return await store.SetPairAsync(pairs[0].A, pairs[0].B, pairs[0], $"step {step}");
+                }
+            });
+            Assert.True(said.Done, $"step {step}: {said.Refused}{string.Join(", ", said.Stale)}");
+            if (step % 20 == 19) await RestartAsync();
+            var now = await With(s => s.LoadAsync());
+            Assert.Equal(list.Things.OrderBy(t => t.Key).Select(t => t.Value), now.Things.OrderBy(t => t.Id).Select(t => t.Name));
+            Assert.Equal(list.Pairs.OrderBy(p => p.Key).Select(p => p.Value), now.Pairs.OrderBy(p => PlainLocker.KeyOf(p)).Select(p => p.Note));
+            Assert.Equal((list.UndoLabel, list.RedoLabel), (now.Undo, now.Redo));
+        }
+    }
+
+    /// <summary>A locker kept as the list of all it ever was.</summary>
+    private sealed class PlainLocker
+    {
+        private readonly List<(string Label, Dictionary<string, string> Things, Dictionary<string, string> Pairs)> states = [("", [], [])];
+        private int at;
+
+        public Dictionary<string, string> Things => states[at].Things;
+
+        public Dictionary<string, string> Pairs => states[at].Pairs;
+
+        public string? UndoLabel => at > 0 ? states[at].Label : null;
+
+        public string? RedoLabel => at < states.Count - 1 ? states[at + 1].Label : null;
+
+        public static string KeyOf(PairRule rule) => string.Join('+', new[] { rule.A, rule.B }.Order(StringComparer.Ordinal));
+
+        public bool Has(string id) => Things.ContainsKey(id);
+
+        public bool Undo() => at > 0 && --at >= 0;
+
+        public bool Redo() => at < states.Count - 1 && ++at > 0;
+
+        public void Change(string label, IReadOnlyList<LockerChange> changes, IReadOnlyList<PairRule> rules)
+        {
+            var (things, pairs) = (new Dictionary<string, string>(Things), new Dictionary<string, string>(Pairs));
+            foreach (var change in changes)
+                if (change.Now is { } now) things[change.Id] = now.Name!;
+                else
+                {
+                    things.Remove(change.Id);
+                    foreach (var key in pairs.Keys.Where(k => k.Split('+').Contains(change.Id)).ToList()) pairs.Remove(key);
+                }
+            foreach (var rule in rules) pairs[KeyOf(rule)] = rule.Note!;
+            states.RemoveRange(at + 1, states.Count - at - 1);
+            states.Add((label, things, pairs));
+            at++;
+        }
+    }
+
     /// <summary>Each use gets a store of its own, as each request does.</summary>
     private async Task<T> With<T>(Func<LockerStore, Task<T>> use)
     {

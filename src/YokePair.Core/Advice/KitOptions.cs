@@ -24,7 +24,7 @@ internal static class KitOptions
         var items = new List<Item>();
         var places = Sensible(plan);
         var inUse = plan.Parts.SelectMany(p => p.Setups.SelectMany(s => s.Named()).Select(n => n.Id).Concat((p.Lights ?? []).SelectMany(l => l.Named(_ => false)).Select(n => n.Id)))
-            .Concat(plan.Items.Select(i => PlaceReference.Parse(i.Place, id => plan.Items.Any(o => o.Id == id))?.Item).OfType<string>()).ToHashSet(StringComparer.Ordinal);
+            .Concat(plan.Items.Select(i => PlaceReference.Parse(i.Place, plan.HasItem)?.Item).OfType<string>()).ToHashSet(StringComparer.Ordinal);
         foreach (var item in plan.Items) Add(item, item.Id, item.Place ?? "", today: true);
         foreach (var item in wish.Move ? plan.Items : [])
             if (!item.IsFixed() && !inUse.Contains(item.Id) && item.Place?.StartsWith('@') == false)
@@ -40,7 +40,7 @@ internal static class KitOptions
             var from = known.GetValueOrDefault(thing);
             var grams = item.WeightG ?? from?.WeightG ?? 0;
             var value = item.Value ?? from?.Value ?? 0;
-            options.Add(new KitOption(thing, place, today, today && item.IsFixed(), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.Items.Any(i => i.Id == thing), plan.Places.FirstOrDefault(p => p.Id == place))));
+            options.Add(new KitOption(thing, place, today, today && item.IsFixed(), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.ItemOf(thing) is not null, plan.PlaceOf(place))));
             items.Add(today ? item : item with { Id = $"{thing}\u0000{place}", Place = place });
         }
     }

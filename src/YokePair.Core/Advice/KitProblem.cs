@@ -136,15 +136,15 @@ public sealed class KitProblem
             PlanEdit edit = now is null ? new UnpackThing { Item = thing.Key, Everywhere = true }
                 : was is null ? new PackThing { Thing = thing.Key, Place = now.Place, Found = locker.GetValueOrDefault(thing.Key) }
                 : new MoveItem { Item = thing.Key, Place = now.Place };
-            changes.Add(new KitChange(thing.Key, (today.Items.FirstOrDefault(i => i.Id == thing.Key) ?? locker[thing.Key]).Label, was?.Place, now?.Place, option.Grams, edit));
+            changes.Add(new KitChange(thing.Key, (today.ItemOf(thing.Key) ?? locker[thing.Key]).Label, was?.Place, now?.Place, option.Grams, edit));
         }
         // What leaves may carry what stays, so the things that lie on others go first.
         return [.. changes.OrderBy(c => c.To is null ? 0 : c.From is null ? 2 : 1).ThenBy(c => c.From?.StartsWith('@') == true ? 0 : 1).ThenByDescending(c => c.Grams)];
     }
 
-    /// <summary>What the owner knows of two things holds wherever they are packed.</summary>
     private static string Weight(double grams) => FormattableString.Invariant($"{grams / 1000:0.#} kg ({grams / 453.6:0.#} lb)");
 
+    /// <summary>What the owner knows of two things holds wherever they are packed.</summary>
     private List<PairRule> Pairs(Plan plan) =>
     [
         .. from pair in plan.KnownPairs()

@@ -26,21 +26,18 @@ internal sealed class KitVariants
     {
         var all = items.ToList();
         var at = plan.Items.Select((item, i) => (item.Id, At: i)).ToDictionary(x => x.Id, x => x.At, StringComparer.Ordinal);
+        var byId = plan.Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var own = plan.Parts.Select(part => HoldsOf(plan, part, at)).ToList();
         holds = [.. plan.Parts.Select((part, p) => ((int, Hold)[])[.. own[p], .. plan.Parts.SelectMany((other, o) => Day.Overlap(part, other) ? own[o].Select(h => (h.Item, h.Hold with { Here = false })) : [])])
             .Select(found => Enumerable.Range(0, plan.Items.Count).Select(i => found.Where(f => f.Item1 == i).Select(f => f.Item2).ToArray()).ToArray())];
         var ofThing = options.Select((option, o) => (option.Thing, o)).ToLookup(x => x.Thing, x => x.o, StringComparer.Ordinal);
         things = [.. Enumerable.Range(0, plan.Items.Count).Select(i =>
         {
-            var bearers = new List<int>();
-            var places = new List<string?> { plan.Items[i].Place };
-            while (PlaceReference.Parse(places[^1], at.ContainsKey) is { } on && at.TryGetValue(on.Item, out var bearer) && bearers.Count <= plan.Items.Count)
-            {
-                bearers.Add(bearer);
-                places.Add(plan.Items[bearer].Place);
-            }
+            List<Item> on = [.. PlaceReference.Bearers(plan.Items[i], byId)];
+            int[] bearers = [.. on.Select(b => at[b.Id])];
+            string?[] places = [plan.Items[i].Place, .. on.Select(b => b.Place)];
             int[] spares = [.. places.Select((place, level) => (level == 0 ? holds.Any(part => part[i].Any(h => h.With.Any(Loose))) : bearers.Take(level).All(Loose)) ? Spare(plan.Items[i], place, level) : -1)];
-            return new Thing([.. bearers], spares);
+            return new Thing(bearers, spares);
         })];
         bearersIn = [.. holds.Select(part => Enumerable.Range(0, plan.Items.Count).SelectMany(i => part[i].SelectMany(h => h.With).Concat(things[i].Spares.Any(s => s >= 0) ? things[i].Bearers : [])).Where(Loose).Distinct().ToArray())];
         Items = all;
@@ -116,7 +113,7 @@ internal sealed class KitVariants
         }
         foreach (var light in part.Lights ?? [])
         {
-            int[] pieces = [.. light.Named(id => plan.People.Any(p => p.Id == id)).Select(n => at[n.Id])];
+            int[] pieces = [.. light.Named(plan.HasPerson).Select(n => at[n.Id])];
             foreach (var piece in pieces) yield return (piece, new Hold([.. pieces.Where(w => w != piece)], true));
         }
     }

@@ -21,39 +21,40 @@ internal static class MendCandidates
     private const string Slung = "slung";
 
     /// <summary>Each thing in each other place at hand, bags before pockets, the quickest first.</summary>
-    public static IEnumerable<PlanEdit> Moves(Plan plan, Part part)
+    public static IEnumerable<PlanEdit> Moves(Plan plan, Part part, Bearing bearing)
     {
         var near = Bags(plan, part).ToList();
         foreach (var item in plan.Items)
         {
             // What a setup of this part names is in a hand, wherever it is packed; what lies on another thing goes with it.
             if (item is not (Body or Lens or Adapter or Converter or Tube or Flash or Battery or Cells or Card) || item.Place?.StartsWith('@') != false) continue;
-            if (part.Setups.Any(s => s.Named().Any(n => n.Id == item.Id))) continue;
+            if (part.Setups.Any(s => s.Named().Any(n => n.Id == item.Id)) || !bearing.Has(item)) continue;
             foreach (var place in near)
                 if (place.Id != item.Place) yield return new MoveItem { Item = item.Id, Place = place.Id };
         }
     }
 
     /// <summary>Each glass at hand on each camera in hand.</summary>
-    public static IEnumerable<PlanEdit> Mounts(Plan plan, Part part)
+    public static IEnumerable<PlanEdit> Mounts(Plan plan, Part part, Bearing bearing)
     {
         foreach (var setup in part.Setups)
         {
             if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is not { } body) continue;
             foreach (var glass in GlassOnBody.Fitting(body, plan))
-                if (part.Setups.All(s => s.Lens != glass.Lens.Id) && plan.CanBeInHand(part, glass.Pieces))
+                if (part.Setups.All(s => s.Lens != glass.Lens.Id) && bearing.Has(glass) && plan.CanBeInHand(part, glass.Pieces))
                     yield return Mount.Of(part.Id, setup.Person, setup.Position, glass);
         }
     }
 
     /// <summary>Each thing of the locker that is there that day, in the bags before the pockets, lightest first.</summary>
-    public static IEnumerable<PlanEdit> Packs(Plan plan, Part part, IReadOnlyList<Item> locker)
+    public static IEnumerable<PlanEdit> Packs(Plan plan, Part part, IReadOnlyList<Item> locker, Bearing bearing)
     {
         var packed = plan.Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
         foreach (var item in locker.OrderBy(i => i.WeightG ?? double.MaxValue))
         {
             if (packed.Contains(item.Id) || ItemKinds.IsFixed(item)) continue;
             if (Day.Of(part) is { } day && !item.IsHere(day)) continue;
+            if (!bearing.Has(item)) continue;
             foreach (var place in Bags(plan, part).Take(PlacesTried)) yield return new PackThing { Thing = item.Id, Place = place.Id, Found = item };
         }
     }

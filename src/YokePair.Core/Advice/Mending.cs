@@ -1,3 +1,4 @@
+using System.Text.Json;
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
@@ -65,7 +66,16 @@ public static class Mending
         if (need.Strands > 1) return [];
         // A need that shares a moment is only as safe as the moment; the other needs of the part need not be looked at.
         var alone = part.Part with { Needs = [need.Need, .. part.Part.Needs.Where(n => n != need.Need && n.Moment is not null && n.Moment == need.Need.Moment)] };
-        return new Search(day, [(part.Part, need.Need)], edited => StrandsIn(day, edited, alone, cancel), need.Strands, cancel).Offers(locker ?? [], []);
+        return new Search(day, [(part.Part, need.Need)], StrandsWith, need.Strands, cancel).Offers(locker ?? [], []);
+
+        int? StrandsWith(IReadOnlyList<PlanEdit> edits)
+        {
+            if (edits.Count == 1 && need.StrandsTried.TryGetValue(edits[0], out var known)) return known;
+            if (EditResult.Tried(day.Plan, edits) is not { } edited) return null;
+            var strands = StrandsIn(day, edited, alone, cancel);
+            if (edits.Count == 1) need.StrandsTried[edits[0]] = strands;
+            return strands;
+        }
     }
 
     /// <summary>
@@ -83,12 +93,12 @@ public static class Mending
         if (LossRows.Find(day, kind, id) is not { } row) return null;
         if (row.Costs == 0) return [];
         var plan = day.Plan;
-        var harmed = row.Cells.Where(c => c.Worst is Outcome.Late or Outcome.Lost).Select(c => (Part: plan.Parts.First(p => p.Id == c.Part), c.Needs)).ToList();
+        var harmed = row.Cells.Where(c => c.Worst is Outcome.Late or Outcome.Lost).Select(c => (Part: plan.PartOf(c.Part)!, c.Needs)).ToList();
         var needs = harmed.SelectMany(h => h.Needs.Select(n => (h.Part, Need: h.Part.Needs.First(x => x.Id == n)))).Where(n => n.Need.Importance != Importance.Nice).Take(2).ToList();
         var only = harmed.Select(h => h.Part.Id).ToHashSet(StringComparer.Ordinal);
         IReadOnlyList<PlanEdit> company = kind == LossKind.Person ? MendCandidates.Company(plan, id, harmed.Select(h => h.Part)) : [];
         // What helps where it hurt may hurt elsewhere: the whole row is asked before it is shown.
-        var search = new Search(day, needs, edited => -CostsOf(edited, only), -row.Costs, cancel) { Agrees = then => CostsOf(then, null) < row.Costs };
+        var search = new Search(day, needs, edits => EditResult.Tried(plan, edits) is { } edited ? -CostsOf(edited, only) : null, -row.Costs, cancel) { Agrees = then => CostsOf(then, null) < row.Costs };
         return search.Offers(locker ?? [], company.Count == 0 ? [] : [company]);
 
         int CostsOf(Plan edited, HashSet<string>? parts) => LossRows.Find(new DayAnalysis(edited, before: day, cancel: cancel), kind, id, parts)?.Costs ?? row.Costs;
@@ -96,15 +106,16 @@ public static class Mending
 
     private static int StrandsIn(DayAnalysis day, Plan edited, Part alone, CancellationToken cancel)
     {
-        var part = edited.Parts.First(p => p.Id == alone.Id) with { Needs = alone.Needs };
+        var part = edited.PartOf(alone.Id)! with { Needs = alone.Needs };
         return new DayAnalysis(edited.With(part), before: day, cancel: cancel).PartOf(part.Id)!.Needs[0].Strands;
     }
 
-    private sealed class Search(DayAnalysis day, List<(Part Part, Need Need)> needs, Func<Plan, int> worth, int now, CancellationToken cancel)
+    private sealed class Search(DayAnalysis day, List<(Part Part, Need Need)> needs, Func<IReadOnlyList<PlanEdit>, int?> worth, int now, CancellationToken cancel)
     {
         private readonly Plan plan = day.Plan;
         private readonly DayVerdict before = DayVerdict.Of(day);
         private readonly List<Mend> mends = [];
+        private readonly List<Bearing> bearings = [.. needs.Select(n => new Bearing(day, n.Part, n.Need))];
         private readonly HashSet<string> offered = new(StringComparer.Ordinal);
 
         /// <summary>What else must be true of a plan before it is offered.</summary>
@@ -112,9 +123,9 @@ public static class Mending
 
         public List<Mend> Offers(IReadOnlyList<Item> locker, List<IReadOnlyList<PlanEdit>> company)
         {
-            Try(needs.SelectMany(n => MendCandidates.Moves(plan, n.Part)).Distinct().Select(One), MendKind.Move);
-            Try(needs.SelectMany(n => MendCandidates.Mounts(plan, n.Part)).Distinct().Select(One), MendKind.Setup);
-            if (mends.Count < Offered) Try(needs.SelectMany(n => MendCandidates.Packs(plan, n.Part, locker)).Distinct().Select(One), MendKind.Pack);
+            Try(needs.SelectMany((n, i) => MendCandidates.Moves(plan, n.Part, bearings[i])).Distinct().Select(One), MendKind.Move);
+            Try(needs.SelectMany((n, i) => MendCandidates.Mounts(plan, n.Part, bearings[i])).Distinct().Select(One), MendKind.Setup);
+            if (mends.Count < Offered) Try(needs.SelectMany((n, i) => MendCandidates.Packs(plan, n.Part, locker, bearings[i])).Distinct().Select(One), MendKind.Pack);
             Try(company, MendKind.Company);
             if (mends.Count == 0) Try(needs.SelectMany(n => MendCandidates.Borrows(day, n.Part, n.Need)), MendKind.Borrow);
             return mends;
@@ -124,18 +135,19 @@ public static class Mending
 
         private void Try(IEnumerable<IReadOnlyList<PlanEdit>> candidates, MendKind kind)
         {
-            var better = candidates.Select(edits => (Edits: edits, Result: EditResult.Apply(plan, edits))).Where(e => e.Result.Plan is not null).ToList().AsParallel().AsOrdered().WithCancellation(cancel)
-                .Select(e => (e.Edits, e.Result, Worth: worth(e.Result.Plan!)))
+            var better = candidates.ToList().AsParallel().AsOrdered().WithCancellation(cancel).Select(edits => (Edits: edits, Worth: worth(edits)))
                 .Where(e => e.Worth > now).ToList().OrderByDescending(e => e.Worth).ThenBy(e => e.Edits.Count);
-            foreach (var (edits, result, gain) in better)
+            foreach (var (edits, gain) in better)
             {
                 if (mends.Count == Offered && kind != MendKind.Company) return;
                 // One offer for each thing and each position changed: four near-twins would crowd out a real choice.
                 if (offered.Contains(About(edits[0]))) continue;
-                var after = DayVerdict.Of(new DayAnalysis(result.Plan!, before: day, cancel: cancel));
-                if (!IsSafer(after) || !Agrees(result.Plan!)) continue;
+                // Now that it is worth while, as if it were made.
+                if (EditResult.Apply(plan, edits) is not { Plan: { } then } result) continue;
+                var after = DayVerdict.Of(day.WithEdit(JsonSerializer.Serialize(edits, PlanFile.JsonOptions), then, cancel));
+                if (!IsSafer(after) || !Agrees(then)) continue;
                 offered.Add(About(edits[0]));
-                mends.Add(Offer(kind, edits, result, gain, after));
+                mends.Add(Offer(kind, edits, result, gain!.Value, after));
             }
         }
 

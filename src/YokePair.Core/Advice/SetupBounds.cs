@@ -87,7 +87,7 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     }
 
     /// <summary>How well glass serves a need with whatever helps it best, if that could be had for nothing.</summary>
-    private static (bool Some, bool Full) Serves(Kit kit, Part part, Need need, GlassOnBody glass)
+    internal static (bool Some, bool Full) Serves(Kit kit, Part part, Need need, GlassOnBody glass)
     {
         if (need.Role is not null) return (false, false);
         var best = Helped(kit, part, need, glass).Min();

@@ -36,7 +36,7 @@ public static class SetupChoices
     public static HandChoices? For(DayAnalysis day, string partId, string person, string position, string? bodyId, CancellationToken cancel = default)
     {
         var plan = day.Whole;
-        if (plan.Parts.FirstOrDefault(p => p.Id == partId) is not { } part || plan.People.All(p => p.Id != person)) return null;
+        if (plan.PartOf(partId) is not { } part || plan.People.All(p => p.Id != person)) return null;
         var setup = part.Setups.FirstOrDefault(s => s.Person == person && s.Position == position);
         var body = plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == (bodyId ?? setup?.Body)) ?? plan.Items.OfType<Body>().FirstOrDefault();
         if (body is null) return new HandChoices([], [], []);
@@ -55,19 +55,28 @@ public static class SetupChoices
         SetupChoice? Choice(GlassOnBody glass)
         {
             var mount = Mount.Of(partId, person, position, glass);
-            if (mount.Apply(plan).Plan is not { } then) return null;
-            var needs = day.Trying(then, cancel).PartOf(partId)!.Needs;
+            if (StrandsWith(mount) is not { } strands) return null;
             var now = setup is not null && setup.Body == mount.Body && setup.Lens == mount.Lens && setup.Converter == mount.Converter && setup.Tube == mount.Tube && setup.Adapter == mount.Adapter;
             var inHand = part.Setups.Any(s => s.Lens == glass.Lens.Id);
-            return new SetupChoice(mount, now, StrandsOf(needs), [.. needs.Where(n => n.Strands == 1).Select(n => n.Need.Id)], [.. needs.Where(n => n.Strands == 0).Select(n => n.Need.Id)],
+            return new SetupChoice(mount, now, Weakest(part, strands), NeedsWith(1), NeedsWith(0),
                 glass.EquivalentMm, inHand ? null : glass.Lens.Place, inHand ? 0 : Preparation.Seconds(day, part, person, glass.Pieces.Select(p => p.Id)));
+
+            IReadOnlyList<string> NeedsWith(int count) => [.. part.Needs.Where((_, n) => strands[n] == count).Select(n => n.Id)];
+        }
+
+        int[]? StrandsWith(Mount mount)
+        {
+            if (day.PartOf(partId) is not { } found) return null;
+            if (found.StrandsTried.TryGetValue(mount, out var known)) return known;
+            if (mount.Apply(plan).Plan is not { } then) return null;
+            return found.StrandsTried[mount] = [.. day.Trying(then, cancel).PartOf(partId)!.Needs.Select(n => n.Strands)];
         }
     }
 
     /// <summary>The weakest of the needs that count; a part of nice needs only is as strong as they are.</summary>
-    private static int StrandsOf(IReadOnlyList<NeedFinding> needs)
+    private static int Weakest(Part part, int[] strands)
     {
-        var counted = needs.Where(n => n.Need.Importance != Importance.Nice).ToList();
-        return (counted.Count > 0 ? counted : needs).Select(n => n.Strands).DefaultIfEmpty(3).Min();
+        int[] counted = [.. strands.Where((_, n) => part.Needs[n].Importance != Importance.Nice)];
+        return (counted.Length > 0 ? counted : strands).DefaultIfEmpty(3).Min();
     }
 }

@@ -120,7 +120,7 @@ public sealed class SetupProblem
                     Part = slot.Part,
                     Person = slot.Person,
                     Position = slot.Position,
-                    Body = plan.Parts.First(p => p.Id == slot.Part).Setups.First(s => s.Person == slot.Person && s.Position == slot.Position).Body,
+                    Body = plan.PartOf(slot.Part)!.Setups.First(s => s.Person == slot.Person && s.Position == slot.Position).Body,
                     Lens = to.Lens,
                     Converter = to.Converter,
                     Tube = to.Tube,
@@ -131,7 +131,7 @@ public sealed class SetupProblem
 
             void Close()
             {
-                if (run is { } done) pieces.Add(new ProposedChange(position.Key.Person, position.Key.Position, [.. done.To.Items.Select(i => plan.Items.First(x => x.Id == i).Label)], done.Edits));
+                if (run is { } done) pieces.Add(new ProposedChange(position.Key.Person, position.Key.Position, [.. done.To.Items.Select(i => plan.ItemOf(i)!.Label)], done.Edits));
                 run = null;
             }
         }

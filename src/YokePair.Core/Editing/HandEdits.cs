@@ -32,19 +32,19 @@ public sealed record Equip : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         if (part.Setups.FirstOrDefault(s => s.Person == Person && s.Position == Position) is not { Body: { } bodyId } setup) return Refuse("position", "there is no camera in this hand; put one there first");
         var body = plan.Items.OfType<Body>().First(b => b.Id == bodyId);
-        var shoe = Shoe is null ? null : plan.Items.FirstOrDefault(i => i.Id == Shoe);
+        var shoe = Shoe is null ? null : plan.ItemOf(Shoe);
         if (Shoe is not null && shoe is not (Flash or Trigger)) return Refuse("shoe", $"\"{Shoe}\" is neither a flash nor a trigger");
         if (shoe is not null && !Ways.Shoe.Fits(body, shoe is Flash f ? f.Shoe : ((Trigger)shoe).Shoe)) return Refuse("shoe", $"the {shoe.Label} does not fit the shoe of the {body.Label} ({body.Shoe})");
-        if (Support is not null && plan.Items.FirstOrDefault(i => i.Id == Support) is not Support { CarriesCamera: true }) return Refuse("support", $"\"{Support}\" carries no camera; take a tripod or monopod");
+        if (Support is not null && plan.ItemOf(Support) is not Support { CarriesCamera: true }) return Refuse("support", $"\"{Support}\" carries no camera; take a tripod or monopod");
         var changed = setup with { Flash = (shoe as Flash)?.Id, Trigger = (shoe as Trigger)?.Id, Support = Support, Unattended = Unattended ? true : null };
         // What it takes, another hand or a stand gives up.
         var setups = part.Setups.Select(s => s == setup ? changed : s with { Flash = Given(s.Flash), Trigger = Given(s.Trigger), Support = s.Support == Support ? null : s.Support });
         var lights = part.Lights?.Where(l => Shoe is null || (l.Flash != Shoe && l.Relay != Shoe && l.Receiver != Shoe)).ToList();
         return new EditResult(plan.With(part with { Setups = [.. setups], Lights = lights?.Count > 0 ? lights : null }),
-            $"{part.Label}: {Person} {Position} {(shoe is null ? "with nothing in the shoe" : $"with {shoe.Label} in the shoe")}{(Support is null ? "" : ", on " + plan.Items.First(i => i.Id == Support).Label)}{(Unattended ? ", left alone" : "")}", []);
+            $"{part.Label}: {Person} {Position} {(shoe is null ? "with nothing in the shoe" : $"with {shoe.Label} in the shoe")}{(Support is null ? "" : ", on " + plan.ItemOf(Support)!.Label)}{(Unattended ? ", left alone" : "")}", []);
 
         string? Given(string? id) => id is not null && id == Shoe ? null : id;
     }
@@ -62,8 +62,8 @@ public sealed record SetLights : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
-        var taken = Lights.SelectMany(l => l.Named(id => plan.People.Any(p => p.Id == id))).Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
+        if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        var taken = Lights.SelectMany(l => l.Named(plan.HasPerson)).Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
         // A flash or trigger on a stand is in no shoe.
         var setups = part.Setups.Select(s => s with { Flash = Left(s.Flash), Trigger = Left(s.Trigger), Support = Left(s.Support) });
         var count = Lights.Count(l => l.Relay is null);

@@ -51,7 +51,7 @@ public sealed record Mount : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         var before = part.Setups.FirstOrDefault(s => s.Person == Person && s.Position == Position) ?? new Setup { Person = Person, Position = Position };
         if (Unfit(plan) is { } unfit) return unfit;
         var after = before with { Body = Body, Lens = Lens, Converter = Converter, Tube = Tube, Adapter = Adapter ?? AdapterNeeded(plan)?.Id };
@@ -110,7 +110,7 @@ public sealed record Mount : PlanEdit
     {
         var names = new[] { setup.Lens, setup.Converter, setup.Tube, setup.Adapter, setup.Body }
             .Where(id => id is not null)
-            .Select(id => plan.Items.FirstOrDefault(i => i.Id == id)?.Label ?? id)
+            .Select(id => plan.ItemOf(id)?.Label ?? id)
             .ToArray();
         return names.Length == 0 ? "nothing" : string.Join(" + ", names);
     }

@@ -41,7 +41,7 @@ public sealed record PutNeed : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         var need = Need;
         if (Motion is { } motion) need = need with { Motion = motion, ShutterSeconds = Phrases.ShutterSeconds(motion) };
         if (Subject is { } subject)
@@ -81,7 +81,7 @@ public sealed record RemoveNeed : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part || part.Needs.FirstOrDefault(n => n.Id == Need) is not { } need) return Refuse("need", $"there is no need \"{Need}\" in this part; it may have been removed");
+        if (plan.PartOf(Part) is not { } part || part.Needs.FirstOrDefault(n => n.Id == Need) is not { } need) return Refuse("need", $"there is no need \"{Need}\" in this part; it may have been removed");
         return new EditResult(plan.With(part with { Needs = [.. part.Needs.Where(n => n != need)] }), $"{part.Label}: {need.Label} taken out", []);
     }
 }

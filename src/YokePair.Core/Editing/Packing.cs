@@ -25,8 +25,8 @@ public sealed record PackThing : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (Found is null) return Refuse("thing", $"there is no \"{Thing}\" in the locker; it may have been removed");
-        if (plan.Items.Any(i => i.Id == Thing) || plan.People.Any(p => p.Id == Thing) || plan.Places.Any(p => p.Id == Thing)) return Refuse("thing", $"{Found.Label} is packed already");
-        if (plan.Places.FirstOrDefault(p => p.Id == Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
+        if (plan.ItemOf(Thing) is not null || plan.PersonOf(Thing) is not null || plan.PlaceOf(Thing) is not null) return Refuse("thing", $"{Found.Label} is packed already");
+        if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
         // Whether it can be had is the locker's to say, day by day; a copy of it here would grow old.
         var item = Found.AtHand() with { Place = Place, NeededBy = null };
         return new EditResult(plan with { Items = [.. plan.Items, item] }, $"{item.Label} packed in {place.Name ?? place.Id}", []);
@@ -45,7 +45,7 @@ public sealed record UnpackThing : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Items.FirstOrDefault(i => i.Id == Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
+        if (plan.ItemOf(Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
         var feared = plan.Events?.FirstOrDefault(e => e.Items.Contains(Item));
         if (Everywhere != true)
         {
@@ -67,7 +67,7 @@ public sealed record UnpackThing : PlanEdit
 
     private bool NamesPair(PairRule pair) => pair.A == Item || pair.B == Item;
 
-    private bool RestsOn(Plan plan, Item item) => PlaceReference.Parse(item.Place, id => plan.Items.Any(o => o.Id == id))?.Item == Item;
+    private bool RestsOn(Plan plan, Item item) => PlaceReference.Parse(item.Place, plan.HasItem)?.Item == Item;
 
     private bool Names(Part part) => part.Setups.Any(s => s.Named().Any(n => n.Id == Item)) || part.Lights?.Any(l => l.Named(_ => false).Any(n => n.Id == Item)) == true;
 
@@ -105,8 +105,8 @@ public sealed record BorrowThing : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        var place = plan.Places.FirstOrDefault(p => p.Id == Item.Place);
-        var on = PlaceReference.Parse(Item.Place, id => plan.Items.Any(i => i.Id == id)) is { } at ? plan.Items.FirstOrDefault(i => i.Id == at.Item) : null;
+        var place = plan.PlaceOf(Item.Place);
+        var on = PlaceReference.Parse(Item.Place, plan.HasItem) is { } at ? plan.ItemOf(at.Item) : null;
         if (place is null && on is null) return Refuse("item.place", $"there is no place \"{Item.Place}\"");
         var next = plan with { Items = [.. plan.Items, Item with { Owner = Item.Owner ?? "borrowed or rented" }] };
         var field = FormattableString.Invariant($"items[{next.Items.Count - 1}]");

@@ -40,7 +40,7 @@ public sealed record RemovePart : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         return plan.Parts.Count == 1 ? Refuse("part", "a day has at least one part; change this one instead") : new EditResult(plan with { Parts = [.. plan.Parts.Where(p => p.Id != Part)] }, $"{part.Label} taken out", []);
     }
 }
@@ -54,7 +54,7 @@ public sealed record SplitPart : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { Start: { } start, End: { } end } part) return Refuse("part", $"there is no part \"{Part}\" with times");
+        if (plan.PartOf(Part) is not { Start: { } start, End: { } end } part) return Refuse("part", $"there is no part \"{Part}\" with times");
         var half = Math.Round((end - start).TotalMinutes / 2 / 5) * 5;
         var middle = start.AddMinutes(Math.Max(1, half));
         if (middle <= start || middle >= end) return Refuse("part", $"{part.Label} is too short to split");

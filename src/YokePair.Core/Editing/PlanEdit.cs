@@ -47,6 +47,14 @@ public abstract record PlanEdit
 /// <param name="Problems">Why it was refused.</param>
 public sealed record EditResult(Plan? Plan, string Label, IReadOnlyList<PlanProblem> Problems)
 {
+    /// <summary>The plan that edits lead to, for trying them out: not checked as a whole. Null where one of them is refused.</summary>
+    internal static Plan? Tried(Plan plan, IReadOnlyList<PlanEdit> edits)
+    {
+        Plan? tried = plan;
+        foreach (var edit in edits) tried = tried is null ? null : edit.Apply(tried).Plan;
+        return tried;
+    }
+
     /// <summary>Applies edits one after the other, all or none, and checks the plan they lead to.</summary>
     public static EditResult Apply(Plan plan, IReadOnlyList<PlanEdit> edits)
     {
@@ -82,18 +90,16 @@ public sealed record MoveItem : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Items.FirstOrDefault(i => i.Id == Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
+        if (plan.ItemOf(Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
         var next = plan with { Items = [.. plan.Items.Select(i => i.Id == Item ? i with { Place = Place } : i)] };
-        var index = plan.Items.ToList().IndexOf(item);
-        var wrong = PlanCheck.Complete(next).FirstOrDefault(p => p.Field == $"items[{index}].place");
-        if (wrong is not null) return Refuse("place", wrong.Message);
+        if (PlanCheck.WrongPlace(next, next.ItemOf(Item)!) is { } wrong) return Refuse("place", wrong);
         return new EditResult(next, $"{item.Label} moved to {Named(plan, Place)} (was {Named(plan, item.Place)})", []);
     }
 
     private static string Named(Plan plan, string? place)
     {
-        if (PlaceReference.Parse(place, id => plan.Items.Any(i => i.Id == id)) is { } at)
-            return plan.Items.FirstOrDefault(i => i.Id == at.Item)?.Label ?? at.Item;
-        return plan.Places.FirstOrDefault(p => p.Id == place)?.Name ?? place ?? "nowhere";
+        if (PlaceReference.Parse(place, plan.HasItem) is { } at)
+            return plan.ItemOf(at.Item)?.Label ?? at.Item;
+        return plan.PlaceOf(place)?.Name ?? place ?? "nowhere";
     }
 }

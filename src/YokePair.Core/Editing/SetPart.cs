@@ -78,57 +78,58 @@ public sealed record SetPart : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         if (Noted is { } seen && !(seen.FNumber > 0 && seen.ShutterSeconds > 0 && seen.Iso > 0)) return Refuse("noted", "an f-number, a shutter time and an ISO, each above 0, make an exposure; say all three");
-        var changed = part with
-        {
-            Name = Name ?? part.Name,
-            Location = Location ?? part.Location,
-            Present = Present ?? part.Present,
-            Start = Start ?? part.Start,
-            End = End ?? part.End,
-            Ev = Noted is { } noted ? Math.Round(Exposure.Ev(noted.FNumber, noted.ShutterSeconds, noted.Iso), 2) : Ev ?? part.Ev,
-            Noted = Noted ?? (Ev is not null || Cleared("noted") ? null : part.Noted),
-            LedBands = LedBands ?? part.LedBands,
-            Gel = Word(Gel, part.Gel),
-            WhiteBalance = Word(WhiteBalance, part.WhiteBalance),
-            TemperatureC = Cleared("temperatureC") ? null : TemperatureC ?? part.TemperatureC,
-            Rain = Rain ?? part.Rain,
-            Socket = Socket ?? part.Socket,
-            StayBehindM = StayBehindM is 0 ? null : StayBehindM ?? part.StayBehindM,
-            Frames = Cleared("frames") ? null : Frames ?? part.Frames,
-            Flash = Flash ?? part.Flash,
-            Quiet = Quiet ?? part.Quiet,
-            Unreachable = Unreachable ?? part.Unreachable,
-        };
-        var said = new List<string>();
-        Say(Name is not null, $"called {changed.Label}");
-        Say(Location is not null, $"at {changed.Location}");
-        Say(Present is not null, changed.Present?.Count > 0 ? $"with {string.Join(", ", changed.Present)}" : "nobody there");
-        Say(Start is not null, $"starts {Moved(changed.Start - part.Start)}");
-        Say(End is not null, $"ends {Moved(changed.End - part.End)}");
-        Say(Noted is not null, FormattableString.Invariant($"light EV {changed.Ev} from a noted exposure"));
-        Say(LedBands is not null, changed.LedBands == true ? "LED light that bands" : "no light that bands");
-        Say(Gel is not null, changed.Gel is null ? "no gel asked" : $"gel {changed.Gel}");
-        Say(WhiteBalance is not null, changed.WhiteBalance is null ? "no note on white balance" : $"white balance: {changed.WhiteBalance}");
-        Say(TemperatureC is not null, "another temperature");
-        Say(Rain is not null, changed.Rain == true ? "rain" : "dry");
-        Say(Socket is not null, changed.Socket == true ? "a socket" : "no socket");
-        Say(StayBehindM is not null, changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off") : "no line to stay behind");
-        Say(Frames is not null, $"{changed.Frames?.Low}, {changed.Frames?.Likely} or {changed.Frames?.High} frames");
-        Say(Clear?.Count > 0, $"{string.Join(", ", Clear ?? [])} cleared");
-        Say(Ev is not null && Noted is null, FormattableString.Invariant($"light EV {changed.Ev} (was {part.Ev})"));
-        Say(Flash is not null, $"flash {Lower(changed.Flash)}");
-        Say(Quiet is not null, $"quiet {Lower(changed.Quiet)}");
-        Say(Unreachable is not null, changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}");
+        var changed = ChangedFrom(part);
         var next = plan.With(changed);
         if (Ripple == true && part.End is { } was && End is { } now && now != was) next = PlanChanges.MoveOn(next, was, now, except: part.Id);
-        return new EditResult(next, $"{part.Label}: {string.Join(", ", said)}{(Ripple == true ? ", the rest moves along" : "")}", []);
+        return new EditResult(next, $"{part.Label}: {string.Join(", ", Differences(part, changed))}{(Ripple == true ? ", the rest moves along" : "")}", []);
+    }
 
-        void Say(bool when, string what)
-        {
-            if (when) said.Add(what);
-        }
+    private Part ChangedFrom(Part part) => part with
+    {
+        Name = Name ?? part.Name,
+        Location = Location ?? part.Location,
+        Present = Present ?? part.Present,
+        Start = Start ?? part.Start,
+        End = End ?? part.End,
+        Ev = Noted is { } noted ? Math.Round(Exposure.Ev(noted.FNumber, noted.ShutterSeconds, noted.Iso), 2) : Ev ?? part.Ev,
+        Noted = Noted ?? (Ev is not null || Cleared("noted") ? null : part.Noted),
+        LedBands = LedBands ?? part.LedBands,
+        Gel = Word(Gel, part.Gel),
+        WhiteBalance = Word(WhiteBalance, part.WhiteBalance),
+        TemperatureC = Cleared("temperatureC") ? null : TemperatureC ?? part.TemperatureC,
+        Rain = Rain ?? part.Rain,
+        Socket = Socket ?? part.Socket,
+        StayBehindM = StayBehindM is 0 ? null : StayBehindM ?? part.StayBehindM,
+        Frames = Cleared("frames") ? null : Frames ?? part.Frames,
+        Flash = Flash ?? part.Flash,
+        Quiet = Quiet ?? part.Quiet,
+        Unreachable = Unreachable ?? part.Unreachable,
+    };
+
+    /// <summary>What the edit is called in the list of what can be undone: every field that was said.</summary>
+    private IEnumerable<string> Differences(Part part, Part changed)
+    {
+        if (Name is not null) yield return $"called {changed.Label}";
+        if (Location is not null) yield return $"at {changed.Location}";
+        if (Present is not null) yield return changed.Present?.Count > 0 ? $"with {string.Join(", ", changed.Present)}" : "nobody there";
+        if (Start is not null) yield return $"starts {Moved(changed.Start - part.Start)}";
+        if (End is not null) yield return $"ends {Moved(changed.End - part.End)}";
+        if (Noted is not null) yield return FormattableString.Invariant($"light EV {changed.Ev} from a noted exposure");
+        if (LedBands is not null) yield return changed.LedBands == true ? "LED light that bands" : "no light that bands";
+        if (Gel is not null) yield return changed.Gel is null ? "no gel asked" : $"gel {changed.Gel}";
+        if (WhiteBalance is not null) yield return changed.WhiteBalance is null ? "no note on white balance" : $"white balance: {changed.WhiteBalance}";
+        if (TemperatureC is not null) yield return "another temperature";
+        if (Rain is not null) yield return changed.Rain == true ? "rain" : "dry";
+        if (Socket is not null) yield return changed.Socket == true ? "a socket" : "no socket";
+        if (StayBehindM is not null) yield return changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off") : "no line to stay behind";
+        if (Frames is not null) yield return $"{changed.Frames?.Low}, {changed.Frames?.Likely} or {changed.Frames?.High} frames";
+        if (Clear?.Count > 0) yield return $"{string.Join(", ", Clear ?? [])} cleared";
+        if (Ev is not null && Noted is null) yield return FormattableString.Invariant($"light EV {changed.Ev} (was {part.Ev})");
+        if (Flash is not null) yield return $"flash {Lower(changed.Flash)}";
+        if (Quiet is not null) yield return $"quiet {Lower(changed.Quiet)}";
+        if (Unreachable is not null) yield return changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}";
     }
 
     // Told as a difference, which every clock shows alike.

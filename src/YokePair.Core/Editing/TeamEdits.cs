@@ -18,7 +18,7 @@ public sealed record SetPerson : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (string.IsNullOrWhiteSpace(Person.Name)) return Refuse("person.name", "is empty; say what the others call them");
-        var old = plan.People.FirstOrDefault(p => p.Id == Person.Id);
+        var old = plan.PersonOf(Person.Id);
         if (old is not null) return new EditResult(plan with { People = [.. plan.People.Select(p => p == old ? Person : p)] }, $"{Person.Name}: {What(Person)}", []);
         var taken = plan.People.Select(p => p.Id).Concat(plan.Places.Select(p => p.Id)).Concat(plan.Items.Select(i => i.Id)).ToHashSet(StringComparer.Ordinal);
         var added = Person with { Id = Person.Id.Length > 0 ? Person.Id : ItemIds.New("person", Person.Name, taken) };
@@ -45,7 +45,7 @@ public sealed record SetPlace : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.Places.FirstOrDefault(p => p.Id == Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
+        if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
         if (ReachSeconds is < 0) return Refuse("reachSeconds", FormattableString.Invariant($"is {ReachSeconds}; expected seconds, 0 or more"));
         var name = place.Name ?? place.Id;
         if (Part is null)
@@ -53,7 +53,7 @@ public sealed record SetPlace : PlanEdit
             if (ReachSeconds is not { } everywhere) return Refuse("reachSeconds", "is missing; say how many seconds it takes");
             return new EditResult(plan with { Places = [.. plan.Places.Select(p => p == place ? p with { ReachSeconds = everywhere } : p)] }, FormattableString.Invariant($"{name} in {everywhere} s"), []);
         }
-        if (plan.Parts.FirstOrDefault(p => p.Id == Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
+        if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         var reach = (part.ReachSeconds ?? new Dictionary<string, double>()).Where(r => r.Key != Place).ToDictionary(r => r.Key, r => r.Value, StringComparer.Ordinal);
         if (ReachSeconds is { } seconds) reach.Add(Place, seconds);
         return new EditResult(plan.With(part with { ReachSeconds = reach.Count == 0 ? null : reach }), $"{part.Label}: {name} {(ReachSeconds is { } s ? FormattableString.Invariant($"in {s} s") : "as elsewhere")}", []);

@@ -14,8 +14,12 @@ namespace YokePair.Core.Failure;
 /// </summary>
 public sealed class DayAnalysis
 {
+    private const int MostTrials = 64;
+
     private readonly Outage outage;
-    private readonly DayAnalysis? before;
+    private readonly ConcurrentDictionary<string, DayAnalysis> trials = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<string, DayAnalysis>? trialsBefore;
+    private volatile IReadOnlyList<DayAnalysis> before;
     private readonly CancellationToken cancel;
     private readonly ConcurrentBag<WaySearch> searches = [];
     private readonly Lazy<PartFindings>[] parts;
@@ -26,11 +30,14 @@ public sealed class DayAnalysis
     /// <param name="before">An analysis of an earlier state, from which parts that nothing has touched are taken over.</param>
     /// <param name="cancel">Ends whatever is asked with an <see cref="OperationCanceledException"/>.</param>
     public DayAnalysis(Plan plan, IReadOnlyList<Pulled>? pulled = null, DayAnalysis? before = null, CancellationToken cancel = default)
+        : this(plan, pulled ?? [], before is null ? [] : [before], cancel) => trialsBefore = before?.trials;
+
+    private DayAnalysis(Plan plan, IReadOnlyList<Pulled> pulled, IReadOnlyList<DayAnalysis> before, CancellationToken cancel)
     {
         Whole = plan;
         this.cancel = cancel;
-        outage = new Outage(plan, pulled ?? [], before?.outage.Kit);
-        this.before = before is not null && StandsOnTheSame(before) ? before : null;
+        outage = new Outage(plan, pulled, before.Count == 0 ? null : before[0].outage.Kit);
+        this.before = [.. before.Where(StandsOnTheSame)];
         // Published once but made by whoever comes first, so that what one caller cancels is no answer to another.
         parts = [.. Plan.Parts.Select(p => new Lazy<PartFindings>(() => StillTrueOf(p) ?? Find(p), LazyThreadSafetyMode.PublicationOnly))];
     }
@@ -54,6 +61,8 @@ public sealed class DayAnalysis
         get
         {
             parts.AsParallel().WithCancellation(cancel).ForAll(p => p.Value.Settle());
+            // All that could be taken over has been; a chain of every state there was would be kept alive otherwise.
+            before = [];
             return [.. parts.Select(p => p.Value)];
         }
     }
@@ -73,6 +82,23 @@ public sealed class DayAnalysis
     /// Another plan tried out with what is pulled from this day: what went along with a camera or bag has gone, wherever it would be then.
     /// </summary>
     public DayAnalysis Trying(Plan plan, CancellationToken stop = default) => new(plan, outage.AsThings, this, stop);
+
+    /// <summary>
+    /// The day with an edit made, wholly worked out. It is kept as long as the day is, and that of the day before this one is built upon:
+    /// what is weighed again after each edit works out only the parts that either edit touches.
+    /// </summary>
+    /// <param name="edit">Says which edit it is, to itself and to the next day.</param>
+    /// <param name="edited">The plan it leads to.</param>
+    /// <param name="stop">Ends the work.</param>
+    internal DayAnalysis WithEdit(string edit, Plan edited, CancellationToken stop)
+    {
+        if (trials.TryGetValue(edit, out var known)) return known;
+        var earlier = trialsBefore?.GetValueOrDefault(edit);
+        var trial = new DayAnalysis(edited, [], earlier is null ? [this] : [this, earlier], stop);
+        _ = trial.Parts;
+        if (trials.Count < MostTrials) trials[edit] = trial;
+        return trial;
+    }
 
     /// <summary>The same day with more pulled.</summary>
     internal DayAnalysis Without(params IReadOnlyList<Pulled> more) => new(Whole, [.. Pulled, .. more], this, cancel);
@@ -128,12 +154,14 @@ public sealed class DayAnalysis
     /// </summary>
     private PartFindings? StillTrueOf(Part part)
     {
-        if (before is null) return null;
-        var at = -1;
-        for (var i = 0; i < before.parts.Length && at < 0; i++)
-            if (Equals(before.Plan.Parts[i], part)) at = i;
-        if (at < 0 || !before.parts[at].IsValueCreated || !Overlapping(Plan).SequenceEqual(Overlapping(before.Plan)) || !outage.IsSameIn(part, before.outage)) return null;
-        return before.parts[at].Value;
+        foreach (var earlier in before)
+        {
+            var at = -1;
+            for (var i = 0; i < earlier.parts.Length && at < 0; i++)
+                if (Equals(earlier.Plan.Parts[i], part)) at = i;
+            if (at >= 0 && earlier.parts[at].IsValueCreated && Overlapping(Plan).SequenceEqual(Overlapping(earlier.Plan)) && outage.IsSameIn(part, earlier.outage)) return earlier.parts[at].Value;
+        }
+        return null;
 
         IEnumerable<Part> Overlapping(Plan plan) => plan.Parts.Where(p => Day.Overlap(part, p));
     }

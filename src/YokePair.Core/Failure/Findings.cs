@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Locker;
@@ -15,6 +16,9 @@ namespace YokePair.Core.Failure;
 internal sealed record PartFindings(PartWays Ways, bool[] Failed, bool[] Away, IReadOnlyList<NeedFinding> Needs)
 {
     public Part Part => Ways.Part;
+
+    /// <summary>What edits that were tried would make of the strands of each need; true as long as nothing of the part changes, so it goes with it into the days that follow.</summary>
+    public ConcurrentDictionary<object, int[]> StrandsTried { get; } = [];
 
     /// <summary>Works out what is otherwise left until it is asked.</summary>
     public void Settle()
@@ -52,6 +56,9 @@ internal sealed class NeedFinding
     public SharedMoment? Moment { get; }
 
     public Need Need => Ways.Need;
+
+    /// <summary>What edits that were tried would make of its strands; true as long as nothing of it changes, so it goes with it into the days that follow.</summary>
+    public ConcurrentDictionary<object, int> StrandsTried { get; } = [];
 
     /// <summary>Minimal cut sets, smaller first.</summary>
     public IReadOnlyList<int[]> Cuts => cuts.Value.Sets;

@@ -45,12 +45,12 @@ public static class LossRows
     private static LossRow RowOf(DayAnalysis day, List<PartFindings> parts, Loss loss)
     {
         var items = new SortedSet<int>();
-        var changed = loss.ItemsIn is null ? day.Without(new Pulled(loss.Id, Kind: loss.Kind)) : null;
+        var changed = day.Changed(loss);
         var costs = 0;
         var cells = new List<LossCell>();
         foreach (var part in parts)
         {
-            var worse = (changed is null ? Gone(day, part, loss, items) : Changed(part, changed.PartOf(part.Part.Id)!)).Where(n => n.After > n.Before.Outcome).OrderByDescending(n => n.After).ToList();
+            var worse = (changed is null ? Gone(day, part, loss, items) : Changed(part, changed.Touched(day, loss, part))).Where(n => n.After > n.Before.Outcome).OrderByDescending(n => n.After).ToList();
             costs += worse.Count(n => n.Before.Need.Importance != Importance.Nice && n.Before.Outcome.IsMet() && !n.After.IsMet());
             cells.Add(new LossCell(part.Part.Id, worse.Count == 0 ? null : worse[0].After, [.. worse.Select(n => n.Before.Need.Id)]));
         }

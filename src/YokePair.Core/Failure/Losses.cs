@@ -42,6 +42,18 @@ internal static class Losses
     public static IEnumerable<Loss> Places(Plan plan) => plan.Places.Select((place, at) => new Loss(place.Id, LossKind.Place,
         layout => [.. Enumerable.Range(0, layout.Kit.Items.Length).Where(i => layout.SourceOf(i) == at)]));
 
+    /// <summary>The day with a loss that is more than things gone; null where it is no more.</summary>
+    public static DayAnalysis? Changed(this DayAnalysis day, Loss loss) => loss.ItemsIn is null ? day.Without(new Pulled(loss.Id, Kind: loss.Kind)) : null;
+
+    /// <summary>A part of such a day. Where the loss touches nothing that is taken up there, it is found as it is without.</summary>
+    public static PartFindings Touched(this DayAnalysis changed, DayAnalysis day, Loss loss, PartFindings part)
+    {
+        var touched = loss.Kind == LossKind.Radio
+            ? Enumerable.Range(0, day.Kit.Items.Length).Any(i => Outage.SystemsOf(day.Kit.Items[i]).Contains(loss.Id) && part.Needs.Any(n => n.Uses(i)))
+            : part.Part.Present?.Contains(loss.Id) != false;
+        return touched ? changed.PartOf(part.Part.Id)! : part;
+    }
+
     private static IEnumerable<Loss> People(Plan plan) => plan.People.Select(person => new Loss(person.Id, LossKind.Person, null));
 
     private static IEnumerable<Loss> Radios(Plan plan) =>

@@ -124,5 +124,5 @@ internal sealed class Outage
     }
 
     /// <summary>The part in which a pull happens; null on a day without parts.</summary>
-    private Part? At(Pulled pull) => Plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart) ?? (Day.InOrder(Plan) is [var first, ..] ? first : null);
+    private Part? At(Pulled pull) => Plan.PartOf(pull.FromPart) ?? (Day.InOrder(Plan) is [var first, ..] ? first : null);
 }

@@ -31,63 +31,51 @@ public static class Typical
     /// <summary>Adds the usual figures that are missing and says which those are.</summary>
     public static JsonObject Fill(string kind, JsonObject thing)
     {
-        var estimated = new List<string>();
-        switch (kind)
-        {
-            case "body":
-
-                var megapixels = Number(thing, "megapixels") ?? 24;
-                Guess("fps", 8);
-                Guess("rawMegabytes", Charge.TypicalRawMegabytes(megapixels));
-                Guess("jpegMegabytes", Math.Round(megapixels * 0.35));
-                Guess("bufferMegabytes", 1500);
-                Guess("framesPerCharge", Charge.TypicalFramesPerCharge);
-                Guess("baseIso", 100);
-                Guess("fastestShutterSeconds", 1.0 / 8000);
-                Guess("weightG", 700);
-                break;
-            case "lens":
-                Guess("magnification", 0.15);
-                var pupilMm = End(thing["aperture"]) is { } f and > 0 ? (End(thing["focal"]) ?? 50) / f : 12;
-                // Glass weighs about as its entrance pupil: within a third for most lenses.
-                Guess("weightG", Math.Round((200 + pupilMm * pupilMm * 0.22) / 10) * 10);
-                break;
-            case "flash":
-                Guess("guideNumber", 36);
-                Guess("recycleSeconds", 2.5);
-                Guess("fullPops", 180);
-                if (thing["power"] is null) Guess("cellsType", "AA");
-                Guess("weightG", 420);
-                break;
-            case "battery":
-                Guess("wattHours", 14);
-                Guess("health", 1);
-                Guess("weightG", 80);
-                break;
-            case "cells":
-                Guess("cellCount", 4);
-                break;
-            case "card":
-                Guess("writeMegabytesPerSecond", thing["type"]?.GetValue<string>() is { } type && type.StartsWith("CFexpress", StringComparison.Ordinal) ? 400 : 80);
-                break;
-            case "charger":
-                Guess("bays", 1);
-                Guess("hours", 2.5);
-                break;
-            case "drive":
-                Guess("minutesPerCard", 15);
-                break;
-        }
-        if (estimated.Count > 0) thing["estimated"] = new JsonArray([.. estimated.Select(e => (JsonNode)e)]);
+        var missing = Figures(kind, thing).Where(f => thing[f.Name] is null).ToList();
+        foreach (var (name, value) in missing) thing[name] = value;
+        if (missing.Count > 0) thing["estimated"] = new JsonArray([.. missing.Select(f => (JsonNode)f.Name)]);
         return thing;
-
-        void Guess(string name, JsonNode value)
-        {
-            if (thing[name] is not null) return;
-            thing[name] = value;
-            estimated.Add(name);
-        }
     }
+
+    private static Figure[] Figures(string kind, JsonObject thing) => kind switch
+    {
+        "body" => BodyFigures(Number(thing, "megapixels") ?? 24),
+        "lens" => [new("magnification", 0.15), new("weightG", GlassGrams(thing))],
+        "flash" =>
+        [
+            new("guideNumber", 36), new("recycleSeconds", 2.5), new("fullPops", 180), new("weightG", 420),
+            .. thing["power"] is null ? [new Figure("cellsType", "AA")] : Array.Empty<Figure>(),
+        ],
+        "battery" => [new("wattHours", 14), new("health", 1), new("weightG", 80)],
+        "cells" => [new("cellCount", 4)],
+        "card" => [new("writeMegabytesPerSecond", IsExpress(thing["type"]) ? 400 : 80)],
+        "charger" => [new("bays", 1), new("hours", 2.5)],
+        "drive" => [new("minutesPerCard", 15)],
+        _ => [],
+    };
+
+    private static Figure[] BodyFigures(double megapixels) =>
+    [
+        new("fps", 8),
+        new("rawMegabytes", Charge.TypicalRawMegabytes(megapixels)),
+        new("jpegMegabytes", Math.Round(megapixels * 0.35)),
+        new("bufferMegabytes", 1500),
+        new("framesPerCharge", Charge.TypicalFramesPerCharge),
+        new("baseIso", 100),
+        new("fastestShutterSeconds", 1.0 / 8000),
+        new("weightG", 700),
+    ];
+
+    /// <summary>Glass weighs about as its entrance pupil: within a third for most lenses.</summary>
+    private static double GlassGrams(JsonObject lens)
+    {
+        var pupilMm = End(lens["aperture"]) is { } f and > 0 ? (End(lens["focal"]) ?? 50) / f : 12;
+        return Math.Round((200 + pupilMm * pupilMm * 0.22) / 10) * 10;
+    }
+
+    private static bool IsExpress(JsonNode? type) => type?.GetValue<string>().StartsWith("CFexpress", StringComparison.Ordinal) == true;
+
+    private readonly record struct Figure(string Name, JsonNode Value);
 
     private static double? Number(JsonObject thing, string name) => thing[name] is JsonValue value && value.TryGetValue<double>(out var number) ? number : null;
 

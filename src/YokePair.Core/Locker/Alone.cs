@@ -35,6 +35,7 @@ public static class Alone
         return alone;
     }
 
+    // Long: an arm for each kind of thing, each a sentence of the craft by itself.
     private static string? Missing(Item thing, List<Item> here, List<Item> sound, Compatibility compatibility, bool leavesIdle)
     {
         var others = sound.Where(o => o.Id != thing.Id && o.GetType() == thing.GetType()).ToList();

@@ -24,7 +24,7 @@ public static class Day
     public static bool IsFrom(Plan plan, Part part, string? fromPart)
     {
         if (fromPart is null || part.Id == fromPart) return true;
-        var from = plan.Parts.FirstOrDefault(p => p.Id == fromPart);
+        var from = plan.PartOf(fromPart);
         if (from is null) return true;
         if (part.Start is { } start && from.Start is { } since) return start >= since;
         var order = InOrder(plan).ToList();
@@ -37,7 +37,7 @@ public static class Day
 
     /// <summary>The part by which what goes at one part is mended; null = not that day, as where that would be before it goes.</summary>
     public static Part? Mended(Plan plan, string? fromPart, string? untilPart) =>
-        plan.Parts.FirstOrDefault(p => p.Id == untilPart) is { } until && (plan.Parts.FirstOrDefault(p => p.Id == fromPart) is not { } from || !IsFrom(plan, from, until.Id)) ? until : null;
+        plan.PartOf(untilPart) is { } until && (plan.PartOf(fromPart) is not { } from || !IsFrom(plan, from, until.Id)) ? until : null;
 
     /// <summary>Whether two parts go on at the same time.</summary>
     public static bool Overlap(Part one, Part other) =>

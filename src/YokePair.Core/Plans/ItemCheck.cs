@@ -70,6 +70,7 @@ internal static class ItemCheck
         found.Figure($"{at}.fullPops", flash.FullPops, 1, 1e6, "pops");
     }
 
+    // Long: a line for each figure of each kind.
     private static void OfOther(Item item, string at, ProblemList found)
     {
         switch (item)

@@ -65,38 +65,23 @@ public static class PlanCheck
         }
     }
 
+    /// <summary>What is wrong with where a thing is said to be: it leads to no place, or in a circle. Null where nothing is.</summary>
+    public static string? WrongPlace(Plan plan, Item item)
+    {
+        var at = PlaceReference.Bearers(item, plan.ItemsById()).LastOrDefault(item).Place;
+        if (PlaceReference.Parse(at, plan.HasItem) is { } on)
+            return plan.HasItem(on.Item) ? $"\"{item.Place}\" runs in a circle; put one of these things in a real place" : $"\"{at}\" names an item that is not in the file";
+        if (at is null || plan.PlaceOf(at) is not null) return null;
+        return $"\"{item.Place}\" leads to \"{at}\", which is no place; places are {Listed(plan.Places.Select(p => p.Id).ToHashSet(StringComparer.Ordinal))}";
+    }
+
     /// <summary>Further problems that keep a plan from being kept and edited: things in no place or in a circle, parts without times.</summary>
     /// <param name="plan">A plan without <see cref="Usable"/> problems.</param>
     public static IReadOnlyList<PlanProblem> Complete(Plan plan)
     {
         var found = new ProblemList();
-        var items = plan.Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
-        var places = plan.Places.Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
         for (var i = 0; i < plan.Items.Count; i++)
-        {
-            var item = plan.Items[i];
-            var at = item.Place;
-            for (var step = 0; at is not null; step++)
-            {
-                if (step > plan.Items.Count)
-                {
-                    found.Add($"items[{i}].place", $"\"{item.Place}\" runs in a circle; put one of these things in a real place");
-                    break;
-                }
-                var holder = PlaceReference.Parse(at, items.ContainsKey);
-                if (holder is null)
-                {
-                    if (!places.Contains(at)) found.Add($"items[{i}].place", $"\"{item.Place}\" leads to \"{at}\", which is no place; places are {Listed(places)}");
-                    break;
-                }
-                if (!items.TryGetValue(holder.Value.Item, out var next))
-                {
-                    found.Add($"items[{i}].place", $"\"{at}\" names an item that is not in the file");
-                    break;
-                }
-                at = next.Place;
-            }
-        }
+            if (WrongPlace(plan, plan.Items[i]) is { } wrong) found.Add($"items[{i}].place", wrong);
         for (var i = 0; i < plan.Parts.Count; i++)
         {
             if (plan.Parts[i].Start is null) found.Add($"parts[{i}].start", "is missing; the day board needs it, e.g. \"2027-06-12T14:00\"");
@@ -121,7 +106,7 @@ public static class PlanCheck
     /// <summary>The problem of a person in two parts at once, in words.</summary>
     public static string Both(Plan plan, int one, int other, string person)
     {
-        var name = plan.People.FirstOrDefault(p => p.Id == person)?.Name ?? person;
+        var name = plan.PersonOf(person)?.Name ?? person;
         return $"{plan.Parts[one].Label} and {plan.Parts[other].Label} go on at the same time, and {name} cannot be at both; say who is where, or move one";
     }
 

@@ -80,10 +80,10 @@ public static class PullTest
         if (best.Body is not null && best.Body != then?.Body)
         {
             if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == then?.Body)?.Learnt is { Count: > 0 } learnt) told.Add($"{English.List(learnt)} stay on the other body");
-            if (plan.Parts.First(p => p.Id == now.Part).WhiteBalance is { } balance) told.Add($"set the white balance: {balance}");
+            if (plan.PartOf(now.Part)!.WhiteBalance is { } balance) told.Add($"set the white balance: {balance}");
         }
-        foreach (var light in best.Items.Except(then?.Items ?? []).Select(id => plan.Items.First(i => i.Id == id)))
-            if (light is Flash { RadioSystem: { } radio } && plan.Parts.First(p => p.Id == now.Part).Lights?.Any(l => l.Flash == light.Id) != true) told.Add($"set the {light.Label} to radio {radio}, the group and channel of the others");
+        foreach (var light in best.Items.Except(then?.Items ?? []).Select(id => plan.ItemOf(id)!))
+            if (light is Flash { RadioSystem: { } radio } && plan.PartOf(now.Part)!.Lights?.Any(l => l.Flash == light.Id) != true) told.Add($"set the {light.Label} to radio {radio}, the group and channel of the others");
             else if (light is Trigger { Sends: { } sends }) told.Add($"set the {light.Label} to radio {sends}, the channel of the lights");
         return told;
     }

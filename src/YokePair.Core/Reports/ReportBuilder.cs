@@ -112,10 +112,10 @@ internal static class ReportBuilder
     private static LossEvent Of(DayAnalysis day, Loss loss)
     {
         var all = new SortedSet<int>();
-        var changed = loss.ItemsIn is null ? day.Without(new Pulled(loss.Id, Kind: loss.Kind)) : null;
+        var changed = day.Changed(loss);
         List<LossInPart> parts = [.. day.Parts.Select(part =>
         {
-            LossOfNeed[] needs = changed?.PartOf(part.Part.Id) is { } then ? [.. part.Needs.Zip(then.Needs, (before, after) => Of(then, before, after))] : WithoutItems(day, part, loss.ItemsIn!(part.Ways.Layout), all);
+            LossOfNeed[] needs = changed?.Touched(day, loss, part) is { } then ? [.. part.Needs.Zip(then.Needs, (before, after) => Of(then, before, after))] : WithoutItems(day, part, loss.ItemsIn!(part.Ways.Layout), all);
             return new LossInPart(part.Part.Id, needs.Length == 0 ? Outcome.Holds : needs.Max(n => n.Outcome), needs);
         })];
         return new LossEvent(loss.Id, JsonNamingPolicy.CamelCase.ConvertName(loss.Kind.ToString()), [.. all.Select(i => day.Kit.Items[i].Id)], parts);

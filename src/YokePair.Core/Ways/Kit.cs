@@ -20,21 +20,15 @@ internal sealed class Kit
     public Kit(Plan plan, Kit? like = null)
     {
         Plan = plan;
-        Items = [.. plan.Items];
-        indexes = new Dictionary<string, int>(Items.Length, StringComparer.Ordinal);
-        for (var i = 0; i < Items.Length; i++) indexes.Add(Items[i].Id, i);
-        RestsOn = new int[Items.Length];
-        SlotOf = new int[Items.Length];
-        for (var i = 0; i < Items.Length; i++)
-        {
-            var at = PlaceReference.Parse(Items[i].Place, indexes.ContainsKey);
-            RestsOn[i] = at is { } reference ? IndexOf(reference.Item) : None;
-            SlotOf[i] = (at?.Slot ?? 0) - 1;
-        }
-        seconds = [.. plan.People.Select(p => p.Seconds?.Over(plan.Rules.Seconds) ?? plan.Rules.Seconds)];
-        Pairings = new Pairings(plan, IndexOf);
+        var same = like is not null && StandsOnTheSame(plan, like.Plan) ? like : null;
+        Items = same?.Items ?? [.. plan.Items];
+        indexes = same?.indexes ?? Items.Select((item, i) => (item.Id, i)).ToDictionary(x => x.Id, x => x.i, StringComparer.Ordinal);
+        (RestsOn, SlotOf) = same is null ? Places() : (same.RestsOn, same.SlotOf);
+        seconds = same?.seconds ?? [.. plan.People.Select(p => p.Seconds?.Over(plan.Rules.Seconds) ?? plan.Rules.Seconds)];
+        Pairings = same?.Pairings ?? new Pairings(plan, IndexOf);
+        // Whether things stand for one another depends on what is in the hands, too.
         Twins = new Twins(plan, Items, RestsOn, IndexOf);
-        Glass = like is not null && HasTheGlassOf(like) ? [.. like.Glass.Select(With)] : FitGlass();
+        Glass = like is null || !HasTheGlassOf(like) ? FitGlass() : same?.Glass ?? [.. like.Glass.Select(With)];
         Bodies = Indexes<Body>();
         Batteries = Indexes<Battery>();
         Cards = Indexes<Card>();
@@ -124,9 +118,26 @@ internal sealed class Kit
             foreach (var setup in other.Setups)
                 foreach (var (_, id) in setup.Named()) held[IndexOf(id)] = true;
             foreach (var light in other.Lights ?? [])
-                foreach (var (_, id) in light.Named(id => Plan.People.Any(p => p.Id == id))) held[IndexOf(id)] = true;
+                foreach (var (_, id) in light.Named(Plan.HasPerson)) held[IndexOf(id)] = true;
         }
         return held;
+    }
+
+    /// <summary>Whether only the parts of two plans differ; by reference, as an edit leaves what it does not touch.</summary>
+    private static bool StandsOnTheSame(Plan now, Plan then) =>
+        ReferenceEquals(now.Items, then.Items) && ReferenceEquals(now.People, then.People) && ReferenceEquals(now.Places, then.Places)
+        && ReferenceEquals(now.Rules, then.Rules) && ReferenceEquals(now.Pairs, then.Pairs) && ReferenceEquals(now.PairsAtHome, then.PairsAtHome);
+
+    private (int[] RestsOn, int[] SlotOf) Places()
+    {
+        var (restsOn, slotOf) = (new int[Items.Length], new int[Items.Length]);
+        for (var i = 0; i < Items.Length; i++)
+        {
+            var at = PlaceReference.Parse(Items[i].Place, indexes.ContainsKey);
+            restsOn[i] = at is { } reference ? IndexOf(reference.Item) : None;
+            slotOf[i] = (at?.Slot ?? 0) - 1;
+        }
+        return (restsOn, slotOf);
     }
 
     private FittedGlass[] FitGlass()
@@ -141,11 +152,17 @@ internal sealed class Kit
 
     private bool HasTheGlassOf(Kit other)
     {
-        if (Twins.Any || other.Twins.Any || Items.Length != other.Items.Length || !Plan.KnownPairs().SequenceEqual(other.Plan.KnownPairs())) return false;
+        if (Twins.Any || other.Twins.Any) return false;
+        if (ReferenceEquals(Items, other.Items)) return true;
+        // What came along besides is at the end, and if it is no glass it changes none.
+        if (Items.Length < other.Items.Length || !Plan.KnownPairs().SequenceEqual(other.Plan.KnownPairs())) return false;
         for (var i = 0; i < Items.Length; i++)
-            if ((Items[i] is Body or Lens or Adapter or Converter or Tube || other.Items[i] is Body or Lens or Adapter or Converter or Tube)
-                && !ReferenceEquals(Items[i], other.Items[i]) && Items[i] with { Place = null } != other.Items[i] with { Place = null }) return false;
+            if (i >= other.Items.Length ? IsGlass(Items[i]) : (IsGlass(Items[i]) || IsGlass(other.Items[i])) && !IsSame(Items[i], other.Items[i])) return false;
         return true;
+
+        static bool IsSame(Item now, Item then) => ReferenceEquals(now, then) || now with { Place = null } == then with { Place = null };
+
+        static bool IsGlass(Item item) => item is Body or Lens or Adapter or Converter or Tube;
     }
 
     /// <summary>Glass of another kit with the things as they are in this one.</summary>

@@ -24,11 +24,11 @@ internal sealed class Names(Plan plan)
 
     public Importance Importance(string part, string need) => needs[(part, need)].Importance;
 
-    public string Part(string id) => plan.Parts.FirstOrDefault(p => p.Id == id)?.Label ?? id;
+    public string Part(string id) => plan.PartOf(id)?.Label ?? id;
 
-    public string Person(string id) => plan.People.FirstOrDefault(p => p.Id == id)?.Name ?? id;
+    public string Person(string id) => plan.PersonOf(id)?.Name ?? id;
 
-    public string Place(string id) => plan.Places.FirstOrDefault(p => p.Id == id)?.Name ?? id;
+    public string Place(string id) => plan.PlaceOf(id)?.Name ?? id;
 
     public string Event(string id) => plan.Events?.FirstOrDefault(e => e.Id == id)?.Name ?? id;
 

@@ -56,7 +56,7 @@ internal static class PullWords
 
     private static string When(Plan plan, Pulled pull)
     {
-        var from = plan.Parts.FirstOrDefault(p => p.Id == pull.FromPart)?.Label;
+        var from = plan.PartOf(pull.FromPart)?.Label;
         var until = Day.Mended(plan, pull.FromPart, pull.UntilPart)?.Label;
         return (from, until) switch
         {

@@ -30,6 +30,7 @@ export function NeedForm({
     focal: need.focal ? need.focal.map(number).join("–") : "",
     close: text(need.closeWidthMm),
     shutter: shutter(need.shutterSeconds),
+    blur: need.shortestShutterSeconds ? shutter(need.shortestShutterSeconds) : "",
     fps: need.fps ? text(need.fps) : "",
     fNumber: text(need.minFNumber),
     depthM: need.depthM ? need.depthM.join("–") : "",
@@ -76,6 +77,7 @@ export function NeedForm({
         focal: range(typed.focal ?? ""),
         closeWidthMm: of("close"),
         shutterSeconds: readShutter(typed.shutter ?? "") || draft.shutterSeconds,
+        shortestShutterSeconds: readShutter(typed.blur ?? "") || null,
         fps: of("fps") ?? 0,
         minFNumber: of("fNumber"),
         depthM: range(typed.depthM ?? ""),
@@ -212,6 +214,7 @@ export function NeedForm({
               note:
                 computed.shutterSeconds && `${draft.motion ?? ""} asks ${shutter(computed.shutterSeconds)}`,
             })}
+            {field("blur", "blurred: no faster than", { width: "w-24", placeholder: "any" })}
             <Tick label="stands still, can be stitched" on={draft.static} set={(on) => put({ static: on })} />
             {field("fps", "Frames a second")}
             <Choose

@@ -184,7 +184,9 @@ function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
       : asked.focalMm
         ? `framing ${focal(asked.focalMm)}`
         : "any framing",
-    shutter(asked.shutterSeconds),
+    need.shortestShutterSeconds
+      ? `${shutter(asked.shutterSeconds)} to ${shutter(need.shortestShutterSeconds)}, to be blurred`
+      : shutter(asked.shutterSeconds),
     asked.minFNumber ? `${fNumber(asked.minFNumber)} for depth` : "",
     need.light.join(", ") === "ambient" ? `EV ${asked.ev}` : `EV ${asked.ev}, or ${lightWords(need)}`,
     need.moment ? `at once with the rest of “${need.moment}”` : "",

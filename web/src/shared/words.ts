@@ -1,5 +1,5 @@
 import type { Outcome, Step, Weighed } from "../api/client";
-import { number, seconds } from "./format";
+import { number, seconds, shutter } from "./format";
 
 export type NameOf = (id: string) => string;
 
@@ -83,6 +83,8 @@ const shortfall: Record<string, (w: Weighed) => string> = {
   banding: () => "may band under this light",
   colour: () => "flash of another colour",
   flashShort: () => "flash too weak or slow",
+  noBlur: (w) => `cannot be held still long enough, frozen at ${shutter(w.fit.shutterSeconds)}`,
+  shutterTooFast: (w) => `the body has no faster shutter than ${shutter(w.fit.shutterSeconds)}`,
   doubtful: () => "sometimes works",
   oneRecord: () => "one card only",
 };
