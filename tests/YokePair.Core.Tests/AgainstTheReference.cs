@@ -19,6 +19,7 @@ namespace YokePair.Core.Tests;
 public sealed class AgainstTheReference
 {
     [Fact]
+    [Trait("Takes", "long")]
     public void Outcomes_margins_cut_sets_and_every_single_loss_are_those_of_the_plain_reference() => Compare(RandomPlan.From, 1500, leastLit: 0);
 
     [Fact]
@@ -76,6 +77,7 @@ public sealed class AgainstTheReference
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void A_moment_is_met_by_ways_apart_and_cut_as_the_plain_reference_has_it()
     {
         var met = 0;

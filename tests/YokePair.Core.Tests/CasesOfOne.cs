@@ -385,6 +385,19 @@ public sealed class CasesOfOne
         Assert.Equal("old", Assert.Single(weighed.Things).Id);
     }
 
+    [Fact]
+    public void A_burst_is_as_long_as_the_slowest_card_there_is_allows()
+    {
+        var body = Body("b") with { Fps = 10, BufferMegabytes = 1600, RawMegabytes = 48, Slots = [new CardSlot { Type = "SD", WriteMegabytesPerSecond = 250 }, new CardSlot { Type = "SD", WriteMegabytesPerSecond = 250 }] };
+        Item[] locker = [body, new Card { Id = "quick", Type = "SD", WriteMegabytesPerSecond = 240 }, new Card { Id = "slow", Type = "SD", WriteMegabytesPerSecond = 90 }];
+        BodyBurst? Of(params Item[] things) => Assert.Single(LockerReport.Of(things, new Compatibility(things, []), new DateOnly(2027, 1, 1)).Bodies).Burst;
+        // A frame and 7/8 a second at 90 MB/s: 33 frames held fill in 33.3 / (10 − 1.875) s and are written in 33.3 / 1.875 s.
+        Assert.Equal((4.1, 17.8), (Math.Round(Of(locker)!.Seconds!.Value, 1), Math.Round(Of(locker)!.ClearSeconds, 1)));
+        Assert.Equal(6.7, Math.Round(Of(locker[..2])!.Seconds!.Value, 1));
+        Assert.Null(Of(body with { Fps = 1 }, locker[2])!.Seconds);
+        Assert.Null(Of(body with { BufferMegabytes = null }));
+    }
+
     [Theory]
     [InlineData("2027-06-11", true)]
     [InlineData("2027-06-12", true)]

@@ -133,6 +133,7 @@ public sealed class EditingTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void A_mend_that_is_offered_is_true()
     {
         var offered = 0;

@@ -22,6 +22,7 @@ public sealed class SwapTests
     private static readonly bool[] BatteriesThenCards = [false, true];
 
     [Fact]
+    [Trait("Takes", "long")]
     public void No_other_swaps_are_better_and_each_can_be_made()
     {
         int swaps = 0, inside = 0, shortages = 0, pulls = 0;

@@ -25,6 +25,7 @@ public sealed class UndoTests
     private static readonly Type[] Kinds = [.. typeof(PlanEdit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(PlanEdit)))];
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Undo_forgets_nothing_and_redo_neither()
     {
         var made = new ConcurrentDictionary<Type, int>();

@@ -52,7 +52,15 @@ public sealed record ThingView(
 /// <param name="Flashes">Flashes that fit its shoe.</param>
 /// <param name="Triggers">Triggers that fit its shoe.</param>
 /// <param name="Lacks">What it has too little of, in words.</param>
-public sealed record BodyOutfit(string Id, int Glass, int Adapted, int Batteries, IReadOnlyList<int> CardsBySlot, int Flashes, int Triggers, IReadOnlyList<string> Lacks);
+/// <param name="Burst">How long it shoots at its full speed, raw to every slot; null where a figure for that is missing.</param>
+public sealed record BodyOutfit(
+    string Id, int Glass, int Adapted, int Batteries, IReadOnlyList<int> CardsBySlot, int Flashes, int Triggers, IReadOnlyList<string> Lacks, BodyBurst? Burst);
+
+/// <summary>A body's longest burst with the slowest of the cards that are here for each slot.</summary>
+/// <param name="Fps">Frames a second.</param>
+/// <param name="Seconds">Until the buffer is full; null = never.</param>
+/// <param name="ClearSeconds">Until a full buffer is written away.</param>
+public sealed record BodyBurst(double Fps, double? Seconds, double ClearSeconds);
 
 /// <summary>What a locker says about itself on a day.</summary>
 /// <param name="Things">Everything, by kind, number and name.</param>
@@ -113,7 +121,17 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
             if (cards[i] == 0) lacks.Add($"no {body.Slots[i].Type} card for slot {i + 1}");
         if (body.Slots.Count < 2) lacks.Add("one slot: no second record");
         return new BodyOutfit(body.Id, lenses.Count(l => l.Answer.By is null), lenses.Count(l => l.Answer.By is not null), batteries, cards,
-            around.Count(x => x.Thing is Flash), around.Count(x => x.Thing is Trigger), lacks);
+            around.Count(x => x.Thing is Flash), around.Count(x => x.Thing is Trigger), lacks, BurstOf(body, [.. around.Select(x => x.Thing).OfType<Card>()]));
+    }
+
+    private static BodyBurst? BurstOf(Body body, List<Card> cards)
+    {
+        if (body is not { Fps: > 0, BufferMegabytes: { } buffer, RawMegabytes: { } raw, Slots.Count: > 0 }) return null;
+        // One does not choose the card by the burst: the slowest of its type is what one has.
+        var speeds = body.Slots.Select(slot => cards.Where(c => c.Type == slot.Type).Select(c => c.WriteMegabytesPerSecond).Append(slot.WriteMegabytesPerSecond).Min()).ToList();
+        if (speeds.Exists(s => s is null)) return null;
+        var burst = Burst.Length(body.Fps, buffer, raw, [.. speeds.Select(s => new SlotWrite(raw, s!.Value))]);
+        return new BodyBurst(body.Fps, double.IsPositiveInfinity(burst.SecondsUntilFull) ? null : burst.SecondsUntilFull, burst.SecondsToClear);
     }
 }
 

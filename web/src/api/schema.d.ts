@@ -682,6 +682,24 @@ export interface components {
             /** @description What redo would make again. */
             redo: null | string;
         };
+        /** @description A body's longest burst with the slowest of the cards that are here for each slot. */
+        BodyBurst: {
+            /**
+             * Format: double
+             * @description Frames a second.
+             */
+            fps: number;
+            /**
+             * Format: double
+             * @description Until the buffer is full; null = never.
+             */
+            seconds: null | number;
+            /**
+             * Format: double
+             * @description Until a full buffer is written away.
+             */
+            clearSeconds: number;
+        };
         /** @description What a body can be used with. */
         BodyOutfit: {
             /** @description Body id. */
@@ -715,6 +733,7 @@ export interface components {
             triggers: number;
             /** @description What it has too little of, in words. */
             lacks: string[];
+            burst: null | components["schemas"]["BodyBurst"];
         };
         /** @description What an on-camera flash is bounced off. */
         Bounce: {

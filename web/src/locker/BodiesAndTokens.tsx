@@ -1,5 +1,6 @@
-import { weight } from "../shared/format";
+import { number, seconds, weight } from "../shared/format";
 import type { LockerPage, ThingView } from "../api/client";
+import type { components } from "../api/schema";
 import { moveBetweenCells } from "../shared/moveBetweenCells";
 
 interface Props {
@@ -9,7 +10,14 @@ interface Props {
   select: (id: string) => void;
 }
 
+type BodyBurst = components["schemas"]["BodyBurst"];
+
 const count = (n: number, one: string, many = one + "s") => `${n} ${n === 1 ? one : many}`;
+
+const burstText = ({ fps, seconds: full, clearSeconds }: BodyBurst) =>
+  full == null
+    ? `${number(fps)} a second without end`
+    : `${number(fps)} a second: full after ${seconds(full)}, then ${seconds(clearSeconds)} busy`;
 
 /** Each body with its slots, and what of the locker it can be used with. */
 export function Bodies({ page, things, selected, select }: Props) {
@@ -48,6 +56,7 @@ export function Bodies({ page, things, selected, select }: Props) {
                     · {count(outfit.flashes, "flash", "flashes")} · {count(outfit.triggers, "trigger")}
                   </span>
                 )}
+                {outfit?.burst && <span className="narrow block">{burstText(outfit.burst)}</span>}
                 {(b.away ?? (outfit?.lacks.length ?? 0) > 0) && (
                   <span className={`narrow block font-semibold ${selected === b.id ? "" : "text-hangs"}`}>
                     {b.away ?? outfit?.lacks.join(" · ")}
