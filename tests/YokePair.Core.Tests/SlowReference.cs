@@ -1,17 +1,6 @@
-using YokePair.Core.Advice;
 using YokePair.Core.Basics;
-using YokePair.Core.Editing;
 using YokePair.Core.Failure;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
-using YokePair.Core.Starting;
-using YokePair.Core.Swaps;
-using YokePair.Core.Verdict;
-using YokePair.Core.Ways;
-using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -381,9 +370,16 @@ internal sealed class SlowReference(Plan plan)
         if (own is null) return rules;
         return new HandlingSeconds
         {
-            Raise = own.Raise ?? rules.Raise, ChangeLens = own.ChangeLens ?? rules.ChangeLens, FitAdapter = own.FitAdapter ?? rules.FitAdapter, ChangeBattery = own.ChangeBattery ?? rules.ChangeBattery,
-            ChangeCard = own.ChangeCard ?? rules.ChangeCard, FitFlash = own.FitFlash ?? rules.FitFlash, Borrow = own.Borrow ?? rules.Borrow, FitSupport = own.FitSupport ?? rules.FitSupport,
-            FitFilter = own.FitFilter ?? rules.FitFilter, PlaceLight = own.PlaceLight ?? rules.PlaceLight,
+            Raise = own.Raise ?? rules.Raise,
+            ChangeLens = own.ChangeLens ?? rules.ChangeLens,
+            FitAdapter = own.FitAdapter ?? rules.FitAdapter,
+            ChangeBattery = own.ChangeBattery ?? rules.ChangeBattery,
+            ChangeCard = own.ChangeCard ?? rules.ChangeCard,
+            FitFlash = own.FitFlash ?? rules.FitFlash,
+            Borrow = own.Borrow ?? rules.Borrow,
+            FitSupport = own.FitSupport ?? rules.FitSupport,
+            FitFilter = own.FitFilter ?? rules.FitFilter,
+            PlaceLight = own.PlaceLight ?? rules.PlaceLight,
         };
     }
 

@@ -1,12 +1,6 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Editing;
 using YokePair.Core.Failure;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Swaps;
-using YokePair.Core.Verdict;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Advice;

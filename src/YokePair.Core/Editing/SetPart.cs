@@ -1,11 +1,7 @@
 using System.Text.Json.Serialization;
 using YokePair.Core.Basics;
-using YokePair.Core.Failure;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Editing;
 

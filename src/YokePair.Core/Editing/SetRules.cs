@@ -1,10 +1,4 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Failure;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Editing;
 

@@ -1,7 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 

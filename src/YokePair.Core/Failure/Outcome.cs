@@ -1,10 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
-using YokePair.Core.Ways;
-
 namespace YokePair.Core.Failure;
 
 /// <summary>What becomes of a need, best first, so that the larger is the worse.</summary>

@@ -1,7 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
-
 namespace YokePair.Core.Library;
 
 /// <summary>A usual day: the parts such days have, in their order.</summary>

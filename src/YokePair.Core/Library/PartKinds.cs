@@ -1,5 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using static YokePair.Core.Library.Phrases;
 using static YokePair.Core.Library.Subject;

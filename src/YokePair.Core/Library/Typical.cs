@@ -1,7 +1,4 @@
 using System.Text.Json.Nodes;
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
 
 namespace YokePair.Core.Library;
 

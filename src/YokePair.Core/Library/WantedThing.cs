@@ -1,6 +1,5 @@
 using System.Globalization;
 using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Library;

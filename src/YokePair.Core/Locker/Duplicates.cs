@@ -1,10 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 

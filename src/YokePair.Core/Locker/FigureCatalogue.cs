@@ -1,12 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 

@@ -1,10 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 

@@ -1,10 +1,7 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
-using YokePair.Core.Basics;
 using YokePair.Core.Library;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 

@@ -1,9 +1,4 @@
 using System.Text.RegularExpressions;
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Locker;
 

@@ -1,9 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
-using YokePair.Core.Ways;
-
 namespace YokePair.Core.Locker;
 
 /// <summary>A generic kind of thing with typical figures, as the line one would type for it.</summary>

@@ -1,5 +1,3 @@
-using YokePair.Core.Basics;
-
 namespace YokePair.Core.Optics;
 
 /// <summary>Colour of what a flash is bounced off; darker surfaces swallow more.</summary>

@@ -1,5 +1,3 @@
-using YokePair.Core.Basics;
-
 namespace YokePair.Core.Optics;
 
 /// <summary>What a body writes to one slot for each frame, and how fast that slot takes it.</summary>

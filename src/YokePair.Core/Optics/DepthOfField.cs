@@ -1,5 +1,3 @@
-using YokePair.Core.Basics;
-
 namespace YokePair.Core.Optics;
 
 /// <summary>Nearest and farthest distance that look sharp.</summary>

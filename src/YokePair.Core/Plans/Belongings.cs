@@ -1,6 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-
 namespace YokePair.Core.Plans;
 
 /// <summary>Tripod, monopod, stand, clamp.</summary>

@@ -1,7 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

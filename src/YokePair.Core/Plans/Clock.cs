@@ -1,6 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-
 namespace YokePair.Core.Plans;
 
 /// <summary>Local times and the nights on which clocks change.</summary>

@@ -1,6 +1,4 @@
 using System.Text.Json.Serialization;
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

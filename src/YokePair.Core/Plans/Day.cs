@@ -1,6 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-
 namespace YokePair.Core.Plans;
 
 /// <summary>Something taken away to see what breaks.</summary>

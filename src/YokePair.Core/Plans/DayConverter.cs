@@ -1,8 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

@@ -1,5 +1,4 @@
 using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

@@ -1,6 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-
 namespace YokePair.Core.Plans;
 
 /// <summary>What must be true of the lights of a part.</summary>

@@ -1,6 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-
 namespace YokePair.Core.Plans;
 
 /// <summary>What can go at once.</summary>

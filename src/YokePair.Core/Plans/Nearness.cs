@@ -1,6 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
-
 namespace YokePair.Core.Plans;
 
 /// <summary>What one may sensibly plan to hold in a part: things in a hand there, or in a place somebody there can reach.</summary>

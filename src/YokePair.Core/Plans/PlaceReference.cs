@@ -1,6 +1,4 @@
 using System.Globalization;
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

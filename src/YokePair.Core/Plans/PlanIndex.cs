@@ -1,6 +1,4 @@
 using System.Runtime.CompilerServices;
-using YokePair.Core.Basics;
-using YokePair.Core.Optics;
 
 namespace YokePair.Core.Plans;
 

@@ -1,15 +1,4 @@
-using YokePair.Core.Advice;
-using YokePair.Core.Basics;
-using YokePair.Core.Editing;
-using YokePair.Core.Failure;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Swaps;
-using YokePair.Core.Verdict;
-using YokePair.Core.Ways;
-using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
 

@@ -1,12 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Editing;
-using YokePair.Core.Failure;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
-using YokePair.Core.Ways;
-
 namespace YokePair.Core.Swaps;
 
 /// <summary>What becomes of a swap when things are pulled.</summary>

@@ -1,12 +1,5 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Editing;
 using YokePair.Core.Failure;
-using YokePair.Core.Library;
-using YokePair.Core.Locker;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Swaps;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Verdict;
 

@@ -1,8 +1,3 @@
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
-
 namespace YokePair.Core.Ways;
 
 /// <summary>Something a rig wants of which there may be several: a battery, cells for a flash, a tripod.</summary>

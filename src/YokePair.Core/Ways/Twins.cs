@@ -1,8 +1,5 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
-using YokePair.Core.Basics;
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
