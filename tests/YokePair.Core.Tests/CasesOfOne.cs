@@ -271,6 +271,9 @@ public sealed class CasesOfOne
             ],
         };
         Assert.Empty(SwapPlans.Of(new DayAnalysis(plan)).Swaps);
+        // And of two that both take too long, the one at the belt is taken, though it leaves less than the reserve.
+        var both = plan with { Parts = [plan.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 100, High = 100 } }, plan.Parts[1] with { Frames = new FrameCount { Low = 0, Likely = 425, High = 425 }, Needs = [plan.Parts[1].Needs[0] with { ToleranceSeconds = 10 }] }], Items = [.. plan.Items, new Battery { Id = "worn", Place = "belt", Type = "LB", Health = 0.9 }] };
+        Assert.Equal("worn", Assert.Single(SwapPlans.Of(new DayAnalysis(both)).Swaps).In);
         // From the pouch it is worth it.
         var near = plan with { Items = [.. plan.Items.Select(i => i.Id == "far" ? i with { Place = "belt" } : i)] };
         Assert.Equal("two", Assert.Single(SwapPlans.Of(new DayAnalysis(near)).Swaps).Part);

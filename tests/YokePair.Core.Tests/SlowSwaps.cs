@@ -15,12 +15,12 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
 
     private sealed record State(Dictionary<(string Body, int Slot), Slot> In);
 
-    /// <summary>What is wrong, the worst first: short, risks, hurried, reserve, inside, swaps.</summary>
-    internal readonly record struct Cost(double Short, int Risks, int Hurried, int Reserve, int Inside, int Swaps) : IComparable<Cost>
+    /// <summary>What is wrong, the worst first: short, risks, walks, hurried, reserve, inside, swaps.</summary>
+    internal readonly record struct Cost(double Short, int Risks, int Walks, int Hurried, int Reserve, int Inside, int Swaps) : IComparable<Cost>
     {
-        public static Cost operator +(Cost a, Cost b) => new(a.Short + b.Short, a.Risks + b.Risks, a.Hurried + b.Hurried, a.Reserve + b.Reserve, a.Inside + b.Inside, a.Swaps + b.Swaps);
+        public static Cost operator +(Cost a, Cost b) => new(a.Short + b.Short, a.Risks + b.Risks, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve, a.Inside + b.Inside, a.Swaps + b.Swaps);
 
-        public int CompareTo(Cost other) => (Math.Round(Short, 6), Risks, Hurried, Reserve, Inside, Swaps).CompareTo((Math.Round(other.Short, 6), other.Risks, other.Hurried, other.Reserve, other.Inside, other.Swaps));
+        public int CompareTo(Cost other) => (Math.Round(Short, 6), Risks, Walks, Hurried, Reserve, Inside, Swaps).CompareTo((Math.Round(other.Short, 6), other.Risks, other.Walks, other.Hurried, other.Reserve, other.Inside, other.Swaps));
     }
 
     private SwapPlan? script;
@@ -86,7 +86,7 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         var now = InSlot(state, used, body, slot, part);
         var count = part >= pullAt;
         var mine = part < scriptUntil ? script!.Swaps.Where(s => s.Part == p.Id && s.Body == body && (s.Slot ?? 1) - 1 == slot && s.Slot is null != cards).ToList() : null;
-        var best = new Cost(double.PositiveInfinity, 0, 0, 0, 0, 0);
+        var best = new Cost(double.PositiveInfinity, 0, 0, 0, 0, 0, 0);
         foreach (var first in mine is null ? Free(state, used, body, slot, person, part, true).Append(null) : [mine.FirstOrDefault(s => s.AfterFrames is null)?.In])
         {
             if (mine is not null && first is not null) Assert.Contains(first, Free(state, used, body, slot, person, part, true));
@@ -138,7 +138,7 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         var wait = p.Needs.Count == 0 ? double.PositiveInfinity : p.Needs[0].Importance == Importance.Once ? 15 : 300;
         var free = !join ? 0 : part == 0 ? double.PositiveInfinity : part == pullAt && pulled.Count > 0 ? 0
             : plan.Parts[part - 1].Needs.Count == 0 ? (p.Start!.Value - plan.Parts[part - 1].Start!.Value).TotalSeconds : (p.Start!.Value - plan.Parts[part - 1].End!.Value).TotalSeconds;
-        return new Cost { Swaps = 1, Hurried = seconds > free + wait ? 1 : 0 };
+        return new Cost { Swaps = 1, Walks = seconds - 20 > free + wait ? 1 : 0, Hurried = seconds > free + wait ? 1 : 0 };
     }
 
     private double? Seconds(State state, string item, string person, int part, bool join)

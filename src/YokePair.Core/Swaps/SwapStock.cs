@@ -82,7 +82,7 @@ internal sealed class SwapStock
             var full = lots[lot].Min(i => SlotWork.FramesOf(body, kit.Items[i]));
             offers.Add(new Offer(lot, lots[lot].Min(i => SlotWork.FramesOf(body, kit.Items[i]) * state.Left(i)), full,
                 [.. slot.Work.Select(w => AtJoin(item, w, kit.Items[item] is Card && !swapped.Contains(w.Part)) + nature)],
-                [.. slot.Work.Select(w => w.Alone ? null : InTime(Taking(item, w.Actor, w.Part, w.Part), w.Part, 0) + nature)]));
+                [.. slot.Work.Select(w => w.Alone ? null : InTime(Taking(item, w.Actor, w.Part, w.Part), w.Part, 0, day.ChangeSeconds(item, w.Actor)) + nature)]));
         }
         return offers;
     }
@@ -96,12 +96,17 @@ internal sealed class SwapStock
     {
         SwapCost? best = Taking(item, work.Actor, work.Part, work.Part);
         if (work.Part > from && Taking(item, work.Actor, work.Part - 1, work.Part) is { } earlier && (best is null || earlier.Seconds < best.Value.Seconds)) best = earlier;
-        return InTime(best, work.Part, work.Part == 0 ? double.PositiveInfinity : work.Part == from ? 0 : FreeSeconds(work.Part)) + new SwapCost { Apart = apart ? 1 : 0 };
+        var free = work.Part == 0 ? double.PositiveInfinity : work.Part == from ? 0 : FreeSeconds(work.Part);
+        return InTime(best, work.Part, free, day.ChangeSeconds(item, work.Actor)) + new SwapCost { Apart = apart ? 1 : 0 };
     }
 
     /// <summary>Says whether a swap takes longer than the time that is free and what is asked of the part can wait.</summary>
-    private SwapCost? InTime(SwapCost? swap, int part, double freeSeconds) =>
-        swap is { } cost ? cost with { Hurried = cost.Seconds > freeSeconds + waits[part] ? 1 : 0 } : null;
+    private SwapCost? InTime(SwapCost? swap, int part, double freeSeconds, double handling)
+    {
+        if (swap is not { } cost) return null;
+        var time = freeSeconds + waits[part];
+        return cost with { Walks = cost.Seconds - handling > time ? 1 : 0, Hurried = cost.Seconds > time ? 1 : 0 };
+    }
 
     private SwapCost? Taking(int item, int actor, int at, int wanted)
     {
