@@ -17,14 +17,13 @@ internal sealed class KitVariants
     {
         var all = items.ToList();
         var at = plan.Items.Select((item, i) => (item.Id, At: i)).ToDictionary(x => x.Id, x => x.At, StringComparer.Ordinal);
-        var byId = plan.Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var own = plan.Parts.Select(part => HoldsOf(plan, part, at)).ToList();
         holds = [.. plan.Parts.Select((part, p) => ((int, Hold)[])[.. own[p], .. plan.Parts.SelectMany((other, o) => Day.Overlap(part, other) ? own[o].Select(h => (h.Item, h.Hold with { Here = false })) : [])])
             .Select(found => Enumerable.Range(0, plan.Items.Count).Select(i => found.Where(f => f.Item1 == i).Select(f => f.Item2).ToArray()).ToArray())];
         var ofThing = options.Select((option, o) => (option.Thing, o)).ToLookup(x => x.Thing, x => x.o, StringComparer.Ordinal);
         things = [.. Enumerable.Range(0, plan.Items.Count).Select(i =>
         {
-            List<Item> on = [.. PlaceReference.Bearers(plan.Items[i], byId)];
+            List<Item> on = [.. PlaceReference.Bearers(plan.Items[i], plan.ItemsById())];
             int[] bearers = [.. on.Select(b => at[b.Id])];
             string?[] places = [plan.Items[i].Place, .. on.Select(b => b.Place)];
             int[] spares = [.. places.Select((place, level) => (level == 0 ? holds.Any(part => part[i].Any(h => h.With.Any(Loose))) : bearers.Take(level).All(Loose)) ? Spare(plan.Items[i], place, level) : -1)];

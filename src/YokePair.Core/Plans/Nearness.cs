@@ -21,7 +21,7 @@ internal static class Nearness
     {
         var places = plan.Places.Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
         var held = part.Setups.SelectMany(s => s.Named()).Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
-        var items = plan.Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
+        var items = plan.ItemsById();
         return things.All(thing => held.Contains(thing.Id) || (PlaceReference.Bearers(thing, items).Append(thing).Any(t => held.Contains(t.Id) || (t.Place is { } at && places.Contains(at)))));
     }
 }

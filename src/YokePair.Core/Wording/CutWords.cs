@@ -12,7 +12,7 @@ public static class CutWords
     /// <returns>One phrase for each family, the largest families first.</returns>
     public static IReadOnlyList<string> Fold(Plan plan, IReadOnlyList<IReadOnlyList<string>> cuts)
     {
-        var items = plan.Items.ToDictionary(i => i.Id, StringComparer.Ordinal);
+        var items = plan.ItemsById();
         return [.. cuts.GroupBy(Shape, StringComparer.Ordinal).OrderByDescending(g => g.Count()).SelectMany(Phrases)];
 
         string Shape(IReadOnlyList<string> cut) => string.Join('|', cut.Select(i => KindOf(items[i]) ?? i).Order(StringComparer.Ordinal));
