@@ -129,6 +129,6 @@ public sealed class LossTests
                     Assert.True(new DayAnalysis(then).Report(false).Gaps.Count <= new DayAnalysis(plan).Report(false).Gaps.Count);
                 }
         }, iter: 60);
-        Assert.True(offered > 10, $"{offered} mends offered");
+        Assert.True(offered > 3, $"{offered} mends offered");
     }
 }

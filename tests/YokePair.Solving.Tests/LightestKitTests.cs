@@ -32,7 +32,7 @@ public sealed class LightestKitTests
         {
             if (IsLeast(SmallRoom.From(seed), [], new KitWish((FailureClass)(seed & 3), (KitGoal)((seed >> 2) & 3))).Any(c => c.To is null)) Interlocked.Increment(ref smaller);
         }, iter: 60, threads: 2);
-        Assert.True(smaller > 25, $"{smaller} kits left something at home");
+        Assert.True(smaller > 10, $"{smaller} kits left something at home");
     }
 
     private static IReadOnlyList<KitChange> IsLeast(Plan plan, List<Item> locker, KitWish wish)

@@ -35,7 +35,8 @@ public sealed class KitProblem
         var (options, items) = KitOptions.Of(plan, locker, wish);
         Options = options;
         variants = new KitVariants(plan, options, items);
-        day = new DayAnalysis((wish.SetupsFree ? SetupBounds.Unhurried(plan) : plan) with { Items = variants.Items, Pairs = Pairs(plan), PairsAtHome = null });
+        var everything = plan with { Items = variants.Items, Pairs = Pairs(plan), PairsAtHome = null };
+        day = new DayAnalysis(wish.SetupsFree ? SetupBounds.Unhurried(everything) : everything);
         watched = [.. day.Plan.Parts.AsParallel().AsOrdered().Select((p, at) => Watch(at, day.PartOf(p.Id)!, day, wish.Survives, wish.SetupsFree))];
         open = new bool[options.Count];
         if (wish.SetupsFree) Array.Fill(open, true);

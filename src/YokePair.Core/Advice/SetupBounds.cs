@@ -8,6 +8,9 @@ namespace YokePair.Core.Advice;
 /// <summary>What the hands can do for each need at the most, whatever glass is put in them: never too strict, sometimes too lax.</summary>
 internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slots)
 {
+    /// <summary>A place no file can name.</summary>
+    private const string InHand = " ";
+
     private readonly Plan plan = day.Plan;
     private readonly Kit kit = day.Kit;
     private readonly DayAnalysis now = day.Trying(day.Plan);
@@ -116,18 +119,25 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
         glass.Pieces.ToHashSet().SetEquals(chain.Items.Select(id => kit.IndexOf(id) is var item && kit.Twins.Of(item) is { } alike ? alike[0] : item));
 
     /// <summary>
-    /// An outer bound of every choice of setups: no handling takes time, and whatever is in reach is at hand. What fails
-    /// even so fails with any setups.
+    /// An outer bound of every choice of setups: no handling takes time, whatever is in reach is at hand, and glass that
+    /// lies out of reach somewhere is in the hand there, from before. What fails even so fails with any setups.
     /// </summary>
-    public static Plan Unhurried(Plan plan) => plan with
+    public static Plan Unhurried(Plan plan)
     {
-        Rules = plan.Rules with
+        var away = plan.Parts.SelectMany(p => plan.Places.Except(plan.PlacesNear(p))).Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
+        var items = plan.ItemsById();
+        return plan with
         {
-            Seconds = new HandlingSeconds { Raise = 0, ChangeLens = 0, FitAdapter = 0, ChangeBattery = 0, ChangeCard = 0, FitFlash = 0, Borrow = 0, FitSupport = 0, FitFilter = 0, PlaceLight = 0 },
-        },
-        People = [.. plan.People.Select(p => p with { HandOverSeconds = null, Seconds = null })],
-        Places = [.. plan.Places.Select(p => p with { ReachSeconds = 0, Person = null })],
-        // What is out of reach in a part could have been fetched before it.
-        Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null, Unreachable = [] })],
-    };
+            Rules = plan.Rules with
+            {
+                Seconds = new HandlingSeconds { Raise = 0, ChangeLens = 0, FitAdapter = 0, ChangeBattery = 0, ChangeCard = 0, FitFlash = 0, Borrow = 0, FitSupport = 0, FitFilter = 0, PlaceLight = 0 },
+            },
+            People = [.. plan.People.Select(p => p with { HandOverSeconds = null, Seconds = null })],
+            Places = [.. plan.Places.Select(p => p with { ReachSeconds = 0 }), new Place { Id = InHand, ReachSeconds = 0 }],
+            Items = [.. plan.Items.Select(i => i is Lens or Adapter or Converter or Tube && Root(i) is { } place && away.Contains(place) ? i with { Place = InHand } : i)],
+            Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null })],
+        };
+
+        string? Root(Item item) => PlaceReference.Bearers(item, items).Prepend(item).Last().Place;
+    }
 }
