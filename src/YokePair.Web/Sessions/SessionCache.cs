@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
+using Microsoft.Extensions.Primitives;
 using YokePair.Core.Failure;
 
 namespace YokePair.Web.Sessions;
@@ -11,8 +12,9 @@ namespace YokePair.Web.Sessions;
 public sealed record State(string Key, int Revision, int Locker, string Pulled = "");
 
 /// <summary>
-/// The analyses of days as they were last asked for: one for each state of an assignment and what is pulled from it. Bounded in
-/// memory; what nobody asks for is forgotten. Two requests at once may both make one, and then both are right.
+/// The analyses of days as they were last asked for: of each assignment its newest state, and what is pulled from that. Bounded in
+/// memory; what nobody asks for is forgotten, and what an edit has overtaken at once. Two requests at once may both make one, and
+/// then both are right.
 /// </summary>
 public sealed class SessionCache : IDisposable
 {
@@ -26,19 +28,39 @@ public sealed class SessionCache : IDisposable
     private readonly MemoryCache sessions = new(new MemoryCacheOptions { SizeLimit = MostBytes });
 
     /// <summary>The session of a state, where there is one.</summary>
-    public Session? Find(State state) => sessions.Get<Session>(state);
+    public Session? Find(State state) => state.Pulled.Length > 0 ? sessions.Get<Session>(state) : Newest(state.Key) is { } newest && newest.State == state ? newest.Session : null;
 
     /// <summary>The session of a state; where there is none it is made, from the assignment's last one as far as that still holds.</summary>
     public Session Get(State state, Func<DayAnalysis?, Session> make)
     {
         if (Find(state) is { } known) return known;
-        var session = make(sessions.Get<DayAnalysis>(state.Key));
-        var size = Math.Max(1, session.Plan.Items.Count) * Math.Max(1L, session.Plan.Parts.Count) * BytesForEachThingAndPart;
-        sessions.Set(state, session, new MemoryCacheEntryOptions { Size = size, SlidingExpiration = KeptUnasked });
-        if (state.Pulled.Length == 0) sessions.Set(state.Key, session.Whole, new MemoryCacheEntryOptions { Size = size, SlidingExpiration = KeptUnasked });
+        var newest = Newest(state.Key);
+        var session = make(newest?.Session.Whole);
+        var entry = new MemoryCacheEntryOptions
+        {
+            Size = Math.Max(1, session.Plan.Items.Count) * Math.Max(1L, session.Plan.Parts.Count) * BytesForEachThingAndPart,
+            SlidingExpiration = KeptUnasked,
+        };
+        if (state.Pulled.Length > 0)
+        {
+            if (newest is not null && newest.State == state with { Pulled = "" }) sessions.Set(state, session, entry.AddExpirationToken(new CancellationChangeToken(newest.Overtaken.Token)));
+        }
+        else if (newest is null || newest.State.Revision <= state.Revision)
+        {
+            sessions.Set(state.Key, new Latest(state, session), entry);
+            newest?.Overtaken.Cancel();
+        }
         return session;
     }
 
     /// <inheritdoc/>
     public void Dispose() => sessions.Dispose();
+
+    private Latest? Newest(string key) => sessions.Get<Latest>(key);
+
+    private sealed record Latest(State State, Session Session)
+    {
+        /// <summary>Ends what was kept of pulls from this state.</summary>
+        public CancellationTokenSource Overtaken { get; } = new();
+    }
 }
