@@ -123,7 +123,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             if (result.Plan is not { } next) return new Change(null, new ChangeOutcome.Refused(result.Problems));
             await db.Edits.Where(e => e.AssignmentKey == key && e.Undone).ExecuteDeleteAsync(cancel);
             var number = (await db.Edits.Where(e => e.AssignmentKey == key).MaxAsync(e => (int?)e.Number, cancel) ?? 0) + 1;
-            await db.Edits.Where(e => e.AssignmentKey == key && e.Number <= number - UndoDepth).ExecuteDeleteAsync(cancel);
+            if (number > UndoDepth) await db.Edits.Where(e => e.AssignmentKey == key && e.Number <= number - UndoDepth).ExecuteDeleteAsync(cancel);
             db.Edits.Add(new EditRow
             {
                 AssignmentKey = key,
@@ -134,7 +134,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
                 After = PlanDelta.To(plan, next).Write(),
             });
             return new Change(next, new ChangeOutcome.Done(null!, result.Label));
-        }, cancel);
+            // What was just made is what undo takes back, and nothing is left to make again.
+        }, (revision, plan, label) => Task.FromResult(new StoredPlan(key, revision, plan, label, null)), cancel);
 
     /// <summary>Takes the last edit back.</summary>
     public Task<ChangeOutcome> UndoAsync(string key, int baseRevision, CancellationToken cancel = default) =>
@@ -153,11 +154,12 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             edit.Revision = baseRevision + 1;
             var delta = PlanDelta.Read(undo ? edit.Before : edit.After);
             return new Change(delta.ApplyTo(plan), new ChangeOutcome.Done(null!, (undo ? "undone: " : "redone: ") + edit.Label));
-        }, cancel);
+        }, (revision, plan, _) => DescribeAsync(key, revision, plan, cancel), cancel);
 
     private sealed record Change(Plan? Next, ChangeOutcome Outcome);
 
-    private async Task<ChangeOutcome> ChangeAsync(string key, int baseRevision, Func<Plan, Task<Change>> change, CancellationToken cancel)
+    private async Task<ChangeOutcome> ChangeAsync(
+        string key, int baseRevision, Func<Plan, Task<Change>> change, Func<int, Plan, string, Task<StoredPlan>> describe, CancellationToken cancel)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (await RevisionAsync(key, cancel) is not { } revision) return new ChangeOutcome.Missing();
@@ -170,7 +172,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             .SetProperty(x => x.Revision, revision + 1).SetProperty(x => x.Name, next.Assignment.Name).SetProperty(x => x.Start, FirstStart(next)).SetProperty(x => x.Plan, json), cancel);
         await transaction.CommitAsync(cancel);
         memory.Keep(key, revision + 1, next, json.Length);
-        return done with { Now = await DescribeAsync(key, revision + 1, next, cancel) };
+        return done with { Now = await describe(revision + 1, next, done.Label) };
     }
 
     private async Task<ChangeOutcome> StaleAsync(string key, int revision, int since, CancellationToken cancel)

@@ -1,4 +1,4 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
@@ -9,6 +9,9 @@ import { Labels } from "./locker/Labels";
 import { Locker } from "./locker/Locker";
 import { WhatIf } from "./whatif/WhatIf";
 import "./styles.css";
+
+// An answer is drawn when it is there, not when a timer comes round.
+notifyManager.setScheduler(queueMicrotask);
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 5_000 } } });
 

@@ -24,14 +24,21 @@ public sealed record Summary(string? Kind, DateTime? End, int People, int Things
 /// </summary>
 public sealed partial class Summaries(IServiceScopeFactory scopes, ILogger<Summaries> log) : BackgroundService
 {
+    private static readonly TimeSpan Quiet = TimeSpan.FromSeconds(1);
+
+    private readonly ConcurrentDictionary<string, Session> newest = new(StringComparer.Ordinal);
     private readonly Channel<string> wanted = Channel.CreateUnbounded<string>();
     private readonly ConcurrentDictionary<string, TaskCompletionSource> waiting = new(StringComparer.Ordinal);
 
     /// <summary>The summary a stored one holds.</summary>
     public static Summary? Read(byte[]? stored) => stored is null ? null : JsonSerializer.Deserialize<Summary>(stored, PlanFile.JsonOptions);
 
-    /// <summary>Stores what a session has worked out already.</summary>
-    public void Keep(Session session, Report report) => _ = KeepAsync(session, report);
+    /// <summary>Stores what a session has worked out already, once nothing newer has come for a moment: whoever edits waits for no list.</summary>
+    public void Keep(Session session, Report report)
+    {
+        newest[session.Stored.Key] = session;
+        _ = KeepWhenQuietAsync(session, report);
+    }
 
     /// <summary>Asks for the summary of an assignment; done when it is stored, or cannot be had.</summary>
     public Task WorkOut(string key)
@@ -65,6 +72,12 @@ public sealed partial class Summaries(IServiceScopeFactory scopes, ILogger<Summa
         {
             NotWorkedOut(e, key);
         }
+    }
+
+    private async Task KeepWhenQuietAsync(Session session, Report report)
+    {
+        await Task.Delay(Quiet);
+        if (newest.TryRemove(new(session.Stored.Key, session))) await KeepAsync(session, report);
     }
 
     private async Task KeepAsync(Session session, Report report)

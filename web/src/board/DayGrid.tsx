@@ -94,7 +94,7 @@ export const DayGrid = memo(function DayGrid() {
                 <Changes at={at} />
               </div>
               {parts.map((part, c) => (
-                <HandCell key={part.id} at={at} part={part} previous={parts[c - 1]} row={r + 1} column={c} />
+                <HandCell key={part.id} {...at} part={part} previous={parts[c - 1]} row={r + 1} column={c} />
               ))}
             </Fragment>
           ))}

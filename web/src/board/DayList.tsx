@@ -43,7 +43,7 @@ export const DayList = memo(function DayList() {
                 <span className="text-quiet">
                   {day.name(at.person)} {at.position}
                 </span>
-                <HandCell at={at} part={part} row={c * 10} column={0} />
+                <HandCell {...at} part={part} row={c * 10} column={0} />
               </div>
             ))}
           <ul className="mt-1">

@@ -1,4 +1,4 @@
-import { memo } from "react";
+import { memo, useMemo } from "react";
 import { useDroppable } from "@dnd-kit/core";
 import type { Part } from "../api/client";
 import { useDay } from "../day/DayContext";
@@ -6,8 +6,7 @@ import { chainOf, setupOf, thingsOf, type Position } from "../day/dayModel";
 import { seconds } from "../shared/format";
 import { PullMenu } from "../pulls/PullMenu";
 
-interface Props {
-  at: Position;
+interface Props extends Position {
   part: Part;
   previous?: Part;
   row: number;
@@ -18,14 +17,15 @@ const tightText = (takes: number, free: number) =>
   `the change takes ${seconds(takes)}, there ${free > 0 ? `are ${seconds(free)}` : "is no time"} before it, and something here happens once`;
 
 /** One part of a camera position's strand. What moves with the pointer is kept apart from what is drawn of the day. */
-export function HandCell(props: Props) {
-  const { at, part } = props;
+export const HandCell = memo(function HandCell({ person, position, ...rest }: Props) {
+  const { part } = rest;
+  const at = useMemo(() => ({ person, position }), [person, position]);
   const { setNodeRef, isOver } = useDroppable({
-    id: `${part.id}/${at.person}/${at.position}`,
-    data: { part: part.id, ...at },
+    id: `${part.id}/${person}/${position}`,
+    data: { part: part.id, person, position },
   });
-  return <Strand {...props} setNodeRef={setNodeRef} isOver={isOver} />;
-}
+  return <Strand {...rest} at={at} setNodeRef={setNodeRef} isOver={isOver} />;
+});
 
 /** The thread, what is on it, and a knot where that changes. */
 const Strand = memo(function Strand({
@@ -36,7 +36,11 @@ const Strand = memo(function Strand({
   column,
   setNodeRef,
   isOver,
-}: Props & { setNodeRef: (element: HTMLElement | null) => void; isOver: boolean }) {
+}: Omit<Props, keyof Position> & {
+  at: Position;
+  setNodeRef: (element: HTMLElement | null) => void;
+  isOver: boolean;
+}) {
   const { day, asIs, select, selection, pulling } = useDay();
   const setup = setupOf(part, at);
   const before = previous && setupOf(previous, at);

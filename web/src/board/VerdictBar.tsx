@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import { useDay } from "../day/DayContext";
+import { useLate } from "../shared/useLate";
 
 interface Props {
   pending: boolean;
@@ -12,16 +13,17 @@ interface Props {
 export function VerdictBar({ pending, pulling, togglePulling, putAllBack }: Props) {
   const { day, select, touchItem, pulls } = useDay();
   const { report, pull } = day.board;
+  const slow = useLate(pending, 200);
   return (
     <section
       aria-label="Verdict"
       aria-busy={pending}
       className="flex flex-wrap items-start gap-x-6 gap-y-2 px-4 pt-2.5 pb-2"
     >
-      <div className={`min-w-0 flex-1 basis-80 ${pending ? "opacity-60" : ""}`} aria-live="polite">
+      <div className={`min-w-0 flex-1 basis-80 ${slow ? "opacity-60" : ""}`} aria-live="polite">
         <p className="text-xl leading-tight font-semibold" data-testid="verdict">
           {pull ? pull.headline : report.verdictParts.headline}
-          {pending && <span className="ml-3 text-sm font-normal text-quiet">working it out …</span>}
+          {slow && <span className="ml-3 text-sm font-normal text-quiet">working it out …</span>}
         </p>
         {!pull && (
           <p className="mt-1 max-w-[62rem]">

@@ -1,7 +1,8 @@
-import { useState } from "react";
+import { memo, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { useLocker } from "../locker/useLocker";
 import { useDay } from "../day/DayContext";
+import type { ThingView } from "../api/client";
 
 /** Things of the locker that are not packed yet; what is not here on the day says so before it is taken. */
 export function TakeAlong() {
@@ -11,9 +12,10 @@ export function TakeAlong() {
   const { data: locker } = useLocker(on, undefined);
   const [thing, setThing] = useState("");
   const [place, setPlace] = useState(plan.places[0]?.id ?? "");
-  const packed = new Set(plan.items.map((i) => i.id));
-  const left = (locker?.report.things ?? []).filter((t) => !packed.has(t.id) && t.status !== "retired");
-  const kinds = [...new Set(left.map((t) => t.kind))];
+  const left = useMemo(() => {
+    const packed = new Set(plan.items.map((i) => i.id));
+    return (locker?.report.things ?? []).filter((t) => !packed.has(t.id) && t.status !== "retired");
+  }, [locker, plan.items]);
   const away = left.find((t) => t.id === thing)?.away;
   if (locker?.report.things.length === 0)
     return (
@@ -47,18 +49,7 @@ export function TakeAlong() {
         onChange={(e) => setThing(e.target.value)}
       >
         <option value="">something from the locker</option>
-        {kinds.map((kind) => (
-          <optgroup key={kind} label={kind}>
-            {left
-              .filter((t) => t.kind === kind)
-              .map((t) => (
-                <option key={t.id} value={t.id}>
-                  {t.name}
-                  {t.away ? `, ${t.away}` : ""}
-                </option>
-              ))}
-          </optgroup>
-        ))}
+        <Kinds of={left} />
       </select>
       <select
         aria-label="Into"
@@ -84,3 +75,19 @@ export function TakeAlong() {
     </form>
   );
 }
+
+/** A hundred things and more: drawn anew only when they are others. */
+const Kinds = memo(function Kinds({ of: things }: { of: ThingView[] }) {
+  return [...new Set(things.map((t) => t.kind))].map((kind) => (
+    <optgroup key={kind} label={kind}>
+      {things
+        .filter((t) => t.kind === kind)
+        .map((t) => (
+          <option key={t.id} value={t.id}>
+            {t.name}
+            {t.away ? `, ${t.away}` : ""}
+          </option>
+        ))}
+    </optgroup>
+  ));
+});
