@@ -118,7 +118,7 @@ public sealed class FailureStories
         page.Button("Do it").Click();
         page.Until(() => page.Button("Undo").Enabled, "a step to undo");
         page.Button("Undo").Click();
-        page.Until(() => page.Text("header").Contains("76 things", StringComparison.Ordinal), "today's kit again");
+        page.Until(() => page.Text("[aria-label=Kit]").Contains("76 things", StringComparison.Ordinal), "today's kit again");
     }
 
     [Fact]

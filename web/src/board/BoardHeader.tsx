@@ -1,3 +1,4 @@
+import { DropdownMenu } from "radix-ui";
 import { date } from "../shared/format";
 import { PageHeader } from "../shared/PageHeader";
 import { useDay } from "../day/DayContext";
@@ -18,8 +19,7 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
           <button className="underline underline-offset-2" onClick={() => select({ kind: "team" })}>
             {people} {people === 1 ? "photographer" : "photographers"}
             {helpers > 0 && ` and ${helpers} ${helpers === 1 ? "assistant" : "assistants"}`}
-          </button>{" "}
-          · {plan.items.length} things
+          </button>
         </>
       }
     >
@@ -60,25 +60,39 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
       >
         Redo
       </button>
-      <a
-        href={`/api/assignments/${key}/plan`}
-        download
-        className="py-1"
-        title="Save the plan file, to keep or to pass on"
-      >
-        Plan file
-      </a>
-      <a
-        href={`/api/assignments/${key}/day.ics`}
-        download
-        className="py-1"
-        title="Save the day as a calendar file"
-      >
-        Calendar
-      </a>
+      <SaveAs of={key} />
       <button onClick={help} className="py-1 max-[700px]:hidden">
         Keys <kbd className="text-quiet">?</kbd>
       </button>
     </PageHeader>
   );
 }
+
+/** The day as a file to keep or to pass on. */
+function SaveAs({ of: key }: { of: string }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="py-1">Save as</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="z-10 border border-ink bg-raised py-1 shadow-md">
+          {files.map(([path, name]) => (
+            <DropdownMenu.Item key={path} asChild>
+              <a
+                href={`/api/assignments/${key}/${path}`}
+                download
+                className="block px-3 py-1.5 outline-none data-highlighted:bg-ink data-highlighted:text-ground"
+              >
+                {name}
+              </a>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+const files = [
+  ["plan", "Plan file, to keep or pass on"],
+  ["day.ics", "Calendar"],
+] as const;

@@ -33,6 +33,7 @@ export const Shelf = memo(function Shelf() {
         />
       ))}
       <TakeAlong />
+      <p className="text-quiet">{plan.items.length} things are packed.</p>
     </section>
   );
 });
