@@ -50,7 +50,7 @@ public class ReportBenchmarks
         foreach (var part in track.Parts)
             foreach (var need in part.Needs)
             {
-                var ways = slow.Ways(part, need);
+                var ways = SlowReference.Slices(part, need).ConvertAll(slice => slow.Ways(part, slice));
                 foreach (var item in track.Items)
                     if (SlowReference.OutcomeOf(ways, slow.ToleranceOf(need), item.Id) >= Outcome.Late) harm++;
             }

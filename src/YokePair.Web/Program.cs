@@ -31,7 +31,8 @@ builder.Services.AddRequestTimeouts(timeouts => timeouts.DefaultPolicy = Request
 builder.Services.AddResponseCompression(compression =>
 {
     compression.EnableForHttps = true;
-    compression.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, "application/problem+json", Lines.ContentType, "text/calendar", "text/csv", "image/svg+xml"];
+    string[] also = ["application/problem+json", Lines.ContentType, "text/calendar", "text/csv", "image/svg+xml"];
+    compression.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, .. also];
 });
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.ConfigureHttpJsonOptions(json => PlanFile.Configure(json.SerializerOptions));

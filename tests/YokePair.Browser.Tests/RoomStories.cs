@@ -43,6 +43,33 @@ public sealed class RoomStories
     }
 
     [Fact]
+    public void What_must_be_covered_all_along_says_which_stretch_is_not_and_what_is_still_the_picture()
+    {
+        var site = Site.Shared;
+        using var page = new Page(site).Open(Page.Wedding);
+        page.Need("boarding/gangway").Click();
+        page.Button("Change what it asks").Click();
+        page.Button("must be covered all along").Click();
+        Type(page, "or mm", "85–1200");
+        page.Button("Change it").Click();
+        page.Until(() => page.Strands("boarding/gangway") == 0, "the far end not covered");
+        page.Until(() => page.Text(Inspector).Contains(", all of it", StringComparison.Ordinal), "what it asks");
+        page.Until(() => page.Text("body").Contains("mm and more", StringComparison.Ordinal), "the stretch, in words");
+        page.Button("Framing bench").Click();
+        page.Until(() => page.Has("[data-uncovered]"), "the stretch, drawn");
+        Assert.Contains("dashed is what is not", page.Text("section[aria-label='Framing bench']"), StringComparison.Ordinal);
+
+        // A tighter or wider picture of it will do as well.
+        page.Button("Change what it asks").Click();
+        Type(page, "or still fine, mm", "24–1200");
+        page.Button("Change it").Click();
+        page.Until(() => page.Strands("boarding/gangway") > 0, "second best all along");
+        page.Until(() => !page.Has("[data-uncovered]"), "nothing left uncovered");
+        page.Until(() => page.Text("section[aria-label='Framing bench']").Contains("wider than asked", StringComparison.Ordinal), "what it costs");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void The_benches_lay_out_every_glass_and_what_the_backup_costs()
     {
         var site = Site.Shared;

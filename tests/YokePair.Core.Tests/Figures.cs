@@ -1,5 +1,7 @@
 using YokePair.Core.Basics;
 using YokePair.Core.Optics;
+using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Tests;
 
@@ -108,4 +110,64 @@ public sealed class Figures
     [Fact]
     public void A_burst_that_the_cards_keep_up_with_has_no_end() =>
         Assert.Equal(double.PositiveInfinity, Burst.Length(5, 1600, 48, [new SlotWrite(48, 400)]).SecondsUntilFull);
+
+    [Fact]
+    public void Play_at_15_to_45_m_is_four_bands()
+    {
+        var bands = Play(accept: null).Bands(Field);
+        Assert.Equal([163.6, 215.4, 283.4, 373], bands.Select(b => Math.Round(b.Focal!.Value.Low, 1)));
+        Assert.Equal(490.9, Math.Round(bands[^1].Focal!.Value.High, 1));
+    }
+
+    [Fact]
+    public void A_long_zoom_covers_two_of_them_and_leaves_the_last()
+    {
+        double[] left = [.. Play(accept: null).Bands(Field).Select(b => NeedFit.Ambient(new Rules(), Field, b, Glass(20, new Interval(70, 200), 2.8)).MegapixelsLeft)];
+        Quality[] zoom = [.. Play(accept: null).Bands(Field).Select(b => NeedFit.AmbientQuality(new Rules(), Field, b, Glass(20, new Interval(70, 200), 2.8)))];
+        Assert.Equal([Quality.Full, Quality.Full, Quality.SecondBest, Quality.No], zoom);
+        Assert.Equal([10.0, 5.7], left[2..].Select(mp => Math.Round(mp, 1)));
+        Assert.Equal(Quality.SecondBest, NeedFit.AmbientQuality(new Rules(), Field, Play(accept: null).Bands(Field)[3], Glass(20, new Interval(300, 300), 2.8)));
+    }
+
+    [Fact]
+    public void Each_band_accepts_its_own_share() =>
+        Assert.Equal(new Interval(109, 982), Ends(Play(new Interval(109, 982)).Bands(Field)));
+
+    [Theory]
+    [InlineData(50, Quality.SecondBest)]
+    [InlineData(35, Quality.No)]
+    [InlineData(135, Quality.Full)]
+    public void A_kiss_from_wider_is_still_the_kiss(double mm, Quality quality)
+    {
+        var kiss = new Need { Id = "kiss", ShutterSeconds = 1.0 / 125, Framing = new SubjectFrame { DistanceM = new Interval(6, 12), HeightM = 1.1, TallestM = 3.3 } };
+        Assert.Equal(44, Math.Round(kiss.AcceptMm(Field)!.Value.Low));
+        Assert.Equal(quality, NeedFit.AmbientQuality(new Rules(), Field, kiss, Glass(24, new Interval(mm, mm), 1.8)));
+    }
+
+    [Theory]
+    [InlineData(8, Quality.No)]
+    [InlineData(4, Quality.SecondBest)]
+    public void A_ring_within_120_mm_is_cropped_from_there(double asked, Quality quality)
+    {
+        var ring = new Need { Id = "ring", ShutterSeconds = 1.0 / 125, CloseWidthMm = 40, CloseWidthMaxMm = 120, MinMegapixels = asked };
+        var fit = NeedFit.Ambient(new Rules(), Field, ring, Glass(45, new Interval(85, 85), 1.8, 0.12));
+        Assert.Equal((300, 2.5, 7.2, quality), (Math.Round(fit.CloseUp!.Value.FrameMm), fit.CloseUp!.Value.Factor, Math.Round(fit.MegapixelsLeft, 1), fit.Quality));
+    }
+
+    private static readonly Part Field = new() { Id = "play", Ev = 14 };
+
+    private static Interval Ends(IReadOnlyList<Need> bands) => new(Math.Round(bands[0].Accept!.Value.Low), Math.Round(bands[^1].Accept!.Value.High));
+
+    private static Need Play(Interval? accept) => new()
+    {
+        Id = "action",
+        ShutterSeconds = 1.0 / 800,
+        Covers = Covers.All,
+        Accept = accept,
+        Framing = new SubjectFrame { DistanceM = new Interval(15, 45), HeightM = 2.2 },
+    };
+
+    private static GlassOnBody Glass(double megapixels, Interval focal, double fNumber, double magnification = 0.1) => new(
+        new Body { Id = "b", Mount = ["K"], Megapixels = megapixels, IsoCeiling = 12800, Slots = [new() { Type = "SD" }, new() { Type = "SD" }], BatteryType = "LB" },
+        new Lens { Id = "l", Mount = "K", Focal = focal, Aperture = new Interval(fNumber, fNumber), Magnification = magnification }, null, null, null);
 }

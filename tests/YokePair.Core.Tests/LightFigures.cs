@@ -85,7 +85,12 @@ public sealed class LightFigures
     {
         { Importance.Once, null, null, null, 15 },
         { Importance.Once, null, 8, null, 8 },
-        { Importance.Once, null, 60, null, 15 },
+        { Importance.Once, null, 40, null, 15 },
+        { Importance.Once, null, 180, null, 60 },
+        { Importance.Once, null, 300, null, 100 },
+        { Importance.Once, null, 3, null, 3 },
+        { Importance.Once, null, 3600, null, 300 },
+        { Importance.Nice, null, 60, null, 60 },
         { Importance.Once, null, 8, 30, 38 },
         { Importance.Must, null, 20, null, 20 },
         { Importance.Nice, null, null, null, double.PositiveInfinity },

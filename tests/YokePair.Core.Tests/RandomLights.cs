@@ -123,13 +123,25 @@ internal static class RandomLights
             };
         }
 
+        SubjectFrame AnyFrame() => new()
+        {
+            DistanceM = new Interval(2, Pick(4.0, 20)),
+            HeightM = 2.2,
+            Upright = Chance(0.3),
+            TallestM = Chance(0.3) ? 3.3 : null,
+            WidestM = Chance(0.2) ? 4 : null,
+            SmallestM = Chance(0.3) ? 1.1 : null,
+            NarrowestM = Chance(0.2) ? 1.5 : null,
+        };
+
         Need AnyNeed(int number) => new()
         {
             Id = $"n{number}",
             Importance = Pick(Importance.Once, Importance.Must, Importance.Must, Importance.Must, Importance.Nice),
-            Framing = Chance(0.4) ? new SubjectFrame { DistanceM = new Interval(2, Pick(4.0, 20)), HeightM = 2.2, Upright = Chance(0.3) } : null,
+            Framing = Chance(0.4) ? AnyFrame() : null,
             ShutterSeconds = Pick(1.0 / 60, 1.0 / 160, 1.0 / 500, 1.0 / 4000),
             ShortestShutterSeconds = Chance(0.2) ? Pick(1.0 / 30, 1.0 / 100, 1.0 / 200) : null,
+            Covers = Chance(0.2) ? Covers.All : null,
             MinFNumber = Chance(0.2) ? 2.8 : null,
             Depth = Chance(0.3) ? Pick(Enum.GetValues<DepthPreset>()) : null,
             DepthM = Chance(0.2) ? new Interval(3, Pick(3.2, 5)) : null,
@@ -140,7 +152,7 @@ internal static class RandomLights
             BounceLossStops = Pick(0.0, 2),
             Stands = Chance(0.8) ? new StandLighting { Count = Pick(1, 1, 2), DistanceM = Pick(2.0, 4), LossStops = Pick(0.0, 1) } : null,
             ToleranceSeconds = Chance(0.3) ? Pick(40.0, 120) : null,
-            MomentSeconds = Chance(0.3) ? 8 : null,
+            MomentSeconds = Chance(0.3) ? Pick(8.0, 60) : null,
             WarningSeconds = Chance(0.3) ? 30 : null,
         };
     }

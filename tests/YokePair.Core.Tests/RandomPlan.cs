@@ -150,7 +150,7 @@ internal static class RandomPlan
                 Id = $"n{number}",
                 Importance = Pick(Importance.Once, Importance.Must, Importance.Nice),
                 Who = Chance(0.7) ? Need.Anyone : Pick(people.ToArray()).Id,
-                Focal = Chance(0.8) ? new Interval(low, low * Pick(1.0, 1.5)) : null,
+                Focal = Chance(0.8) ? new Interval(low, low * Pick(1.0, 1.5, 1.3225, 2.5)) : null,
                 ShutterSeconds = Pick(1.0 / 60, 1.0 / 250, 1.0 / 1000),
                 MinFNumber = Chance(0.5) ? Pick(1.4, 2.8, 5.6) : null,
                 MinMegapixels = Chance(0.3) ? Pick(5.0, 10, 20) : null,
@@ -159,6 +159,10 @@ internal static class RandomPlan
                 Light = [LightKind.Ambient],
                 ToleranceSeconds = Chance(0.3) ? Pick(5.0, 40, 95, 120) : null,
                 CloseWidthMm = Chance(0.25) ? Pick(30.0, 60, 150) : null,
+                CloseWidthMaxMm = Chance(0.5) ? Pick(150.0, 250, 400) : null,
+                Covers = Chance(0.25) ? Covers.All : null,
+                Accept = Chance(0.35) ? new Interval(low * Pick(0.4, 0.75, 1), low * Pick(1.5, 2, 4)) : null,
+                MomentSeconds = Chance(0.15) ? Pick(5.0, 40, 300) : null,
             };
         }
     }

@@ -26,10 +26,47 @@ internal sealed class SlowReference(Plan plan)
     public double ToleranceOf(Need need)
     {
         if (need.ToleranceSeconds is { } typed) return typed;
-        var rule = need.Importance == Importance.Once ? plan.Rules.Tolerance.Once : need.Importance == Importance.Must ? plan.Rules.Tolerance.Must : double.PositiveInfinity;
-        if (need.MomentSeconds < rule) rule = need.MomentSeconds.Value;
-        return rule + (need.WarningSeconds ?? 0);
+        double wait;
+        if (need.Importance == Importance.Once)
+        {
+            if (need.MomentSeconds is not { } m) wait = plan.Rules.Tolerance.Once;
+            else if (m <= 15) wait = m;
+            else wait = new[] { 300, new[] { 15, m / 3 }.Max() }.Min();
+        }
+        else
+        {
+            wait = need.Importance == Importance.Must ? plan.Rules.Tolerance.Must : double.PositiveInfinity;
+            if (need.MomentSeconds < wait) wait = need.MomentSeconds.Value;
+        }
+        return wait + (need.WarningSeconds ?? 0);
     }
+
+    /// <summary>The needs alike in all but the band that one stands for whose interval must be covered all along.</summary>
+    public static List<Need> Slices(Part part, Need need)
+    {
+        if (need.Covers != Covers.All || WantedMm(part, need) is not { } want) return [need];
+        var n = 1;
+        while (Math.Pow(1.3225, n + 1e-9) < want.High / want.Low) n++;
+        if (n == 1) return [need];
+        var still = StillFineMm(part, need);
+        var slices = new List<Need>();
+        for (var i = 0; i < n; i++)
+        {
+            var low = want.Low * Math.Pow(want.High / want.Low, i / (double)n);
+            var high = want.Low * Math.Pow(want.High / want.Low, (i + 1) / (double)n);
+            slices.Add(need with
+            {
+                Covers = Covers.Anywhere,
+                Focal = new Interval(low, high),
+                Accept = still is { } s ? new Interval(low / want.Low * s.Low, high / want.High * s.High) : null,
+                Framing = need.Framing is { } f ? f with { TallestM = null, WidestM = null, SmallestM = null, NarrowestM = null } : null,
+            });
+        }
+        return slices;
+    }
+
+    /// <summary>What becomes of slices that must all be covered.</summary>
+    public static Outcome OutcomeOf(List<List<SlowWay>> slices, double tolerance, params string[] gone) => slices.Max(ways => OutcomeOf(ways, tolerance, gone));
 
     /// <summary>What becomes of needs that happen at once, by trying every way of each with every way of the others.</summary>
     public static Outcome OutcomeOfMoment(List<(List<SlowWay> Ways, double Tolerance)> needs, params string[] gone)
@@ -168,6 +205,22 @@ internal sealed class SlowReference(Plan plan)
         };
     }
 
+    /// <summary>The range that is still the picture, second best.</summary>
+    private static Interval? StillFineMm(Part part, Need need)
+    {
+        if (need.Accept is not null || need.Framing is not { } frame || WantedMm(part, need) is not { } want) return need.Accept;
+        if (frame is { TallestM: null, WidestM: null, SmallestM: null, NarrowestM: null }) return null;
+        var near = Math.Max(frame.DistanceM.Low, part.StayBehindM ?? 0);
+        var far = Math.Max(frame.DistanceM.High, part.StayBehindM ?? 0);
+        var (up, across) = frame.Upright ? (36, 24) : (24, 36);
+        double low = 1e9, high = 1e9;
+        if (frame.TallestM is { } tallest) low = Math.Min(low, up * near / tallest);
+        if (frame.WidestM is { } widest) low = Math.Min(low, across * near / widest);
+        if (frame.SmallestM is { } smallest) high = Math.Min(high, up * far / smallest);
+        if (frame.NarrowestM is { } narrowest) high = Math.Min(high, across * far / narrowest);
+        return new Interval(low == 1e9 ? want.Low : low, high == 1e9 ? want.High : high);
+    }
+
     /// <summary>True full, false second best, null no.</summary>
     public bool? Serves(Part part, Need need, Body body, List<Item> chain, SlowHelp? help = null)
     {
@@ -183,7 +236,15 @@ internal sealed class SlowReference(Plan plan)
         double used = shortest, crop = 1;
         if (WantedMm(part, need) is { } want)
         {
-            if (longest < want.Low)
+            var still = StillFineMm(part, need) is { } fine && longest >= fine.Low - slack && shortest <= fine.High + slack;
+            var asFramed = longest < want.Low ? want.Low / longest <= 1.15 + slack && usable / Math.Pow(want.Low / longest, 2) >= least - slack
+                : shortest <= want.High || shortest / want.High <= 1.15 + slack && usable >= least - slack;
+            if (still && !asFramed)
+            {
+                used = longest < want.Low ? longest : shortest;
+                full = false;
+            }
+            else if (longest < want.Low)
             {
                 crop = want.Low / longest;
                 used = longest;
@@ -216,6 +277,11 @@ internal sealed class SlowReference(Plan plan)
             var sensor = 36 / c;
             var largest = tube is null ? lens.Magnification * factor : lens.Magnification + tube.ExtensionMm / real;
             var k = sensor / largest / width;
+            if (need.CloseWidthMaxMm is { } max && (k > 1.15 + slack || usable / Math.Pow(Math.Max(1, k), 2) < least - slack))
+            {
+                full = false;
+                k = sensor / largest / max;
+            }
             if (k > 1 + slack)
             {
                 if (k > 1.15 + slack) full = false;

@@ -83,11 +83,11 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
         return (any, whole);
     }
 
-    /// <summary>How well glass serves a need with whatever helps it best, if that could be had for nothing.</summary>
+    /// <summary>How well glass serves a need, or some band of it, with whatever helps it best, if that could be had for nothing.</summary>
     internal static (bool Some, bool Full) Serves(Kit kit, Part part, Need need, GlassOnBody glass)
     {
         if (need.Role is not null) return (false, false);
-        var best = Helped(kit, part, need, glass).Min();
+        var best = need.Bands(part).Min(band => Helped(kit, part, band, glass).Min());
         return (best != Quality.No, best == Quality.Full);
     }
 
@@ -130,13 +130,27 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
         {
             Rules = plan.Rules with
             {
-                Seconds = new HandlingSeconds { Raise = 0, ChangeLens = 0, FitAdapter = 0, ChangeBattery = 0, ChangeCard = 0, FitFlash = 0, Borrow = 0, FitSupport = 0, FitFilter = 0, PlaceLight = 0 },
+                Seconds = new HandlingSeconds
+                {
+                    Raise = 0,
+                    ChangeLens = 0,
+                    FitAdapter = 0,
+                    ChangeBattery = 0,
+                    ChangeCard = 0,
+                    FitFlash = 0,
+                    Borrow = 0,
+                    FitSupport = 0,
+                    FitFilter = 0,
+                    PlaceLight = 0,
+                },
             },
             People = [.. plan.People.Select(p => p with { HandOverSeconds = null, Seconds = null })],
             Places = [.. plan.Places.Select(p => p with { ReachSeconds = 0 }), new Place { Id = InHand, ReachSeconds = 0 }],
-            Items = [.. plan.Items.Select(i => i is Lens or Adapter or Converter or Tube && Root(i) is { } place && away.Contains(place) ? i with { Place = InHand } : i)],
+            Items = [.. plan.Items.Select(i => IsGlass(i) && Root(i) is { } place && away.Contains(place) ? i with { Place = InHand } : i)],
             Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = null })],
         };
+
+        static bool IsGlass(Item item) => item is Lens or Adapter or Converter or Tube;
 
         string? Root(Item item) => PlaceReference.Bearers(item, items).Prepend(item).Last().Place;
     }

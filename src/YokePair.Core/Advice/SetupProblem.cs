@@ -78,8 +78,8 @@ public sealed class SetupProblem
             var found = then.PartOf(part.Id)!;
             foreach (var need in found.Needs)
             {
-                var hands = need.Ways.Only([.. need.Ways.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))]);
-                var own = then.BestOf(hands, found.Failed).Outcome;
+                var hands = need.Bands.Select(band => band.Only([.. band.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))])).ToList();
+                var own = then.WorstOf(hands, found.Failed).Outcome;
                 judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome));
             }
         }

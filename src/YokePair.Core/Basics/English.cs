@@ -28,6 +28,8 @@ internal static class English
         return string.Join(' ', new[] { hours > 0 ? FormattableString.Invariant($"{hours} h") : "", minutes > 0 || hours == 0 ? FormattableString.Invariant($"{minutes} min") : "" }.Where(t => t.Length > 0));
     }
 
+    public static string Whole(double value) => value.ToString("0", CultureInfo.InvariantCulture);
+
     public static string Tenths(double value) => value.ToString("0.#", CultureInfo.InvariantCulture);
 
     /// <summary>Two significant figures, thousands set off by a thin space, as the dial of a camera is read.</summary>

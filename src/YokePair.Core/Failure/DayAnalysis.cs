@@ -110,7 +110,11 @@ public sealed class DayAnalysis
     /// <summary>What is left of a need when these have failed: of its moment, where it shares one.</summary>
     internal (Outcome Outcome, Way? Way) Left(NeedFinding need, bool[] failed)
     {
-        if (need.Moment is not { } moment) return BestOf(need.Ways, failed);
+        if (need.Moment is not { } moment)
+        {
+            var found = WorstOf(need.Bands, failed);
+            return (found.Outcome, found.Way);
+        }
         var joint = moment.Search.Best(failed);
         return (joint.Outcome, joint.Ways.Length == 0 ? null : joint.Ways[moment.Index]);
     }
@@ -121,13 +125,27 @@ public sealed class DayAnalysis
         if (need.Moment is { } moment)
         {
             var joint = moment.Search.Best(failed);
-            return (joint.Outcome, [.. joint.Ways.SelectMany(w => w.Items)]);
+            return (joint.Outcome, [.. joint.Taken.SelectMany(w => w.Items)]);
         }
-        var (outcome, way) = BestOf(need.Ways, failed);
-        return (outcome, way is null ? [] : [.. way.Items]);
+        var found = WorstOf(need.Bands, failed);
+        return (found.Outcome, [.. found.Taken.SelectMany(w => w.Items)]);
     }
 
-    /// <summary>What becomes of a need by itself, even where it shares a moment.</summary>
+    /// <summary>The worst that becomes of any band: all of them must be covered.</summary>
+    internal BandsFound WorstOf(IReadOnlyList<NeedWays> bands, bool[] failed)
+    {
+        var taken = new List<Way>(bands.Count);
+        (Outcome Outcome, Way? Way, NeedWays Band)? worst = null;
+        foreach (var band in bands)
+        {
+            var (outcome, way) = BestOf(band, failed);
+            if (way is not null) taken.Add(way);
+            if (worst is null || outcome > worst.Value.Outcome) worst = (outcome, way, band);
+        }
+        return new BandsFound(worst!.Value.Outcome, worst.Value.Band, worst.Value.Way, taken);
+    }
+
+    /// <summary>What becomes of a band of a need by itself, even where it shares a moment.</summary>
     internal (Outcome Outcome, Way? Way) BestOf(NeedWays ways, bool[] failed)
     {
         // A search works in its own room; those that are done wait for the next who asks.
@@ -177,22 +195,28 @@ public sealed class DayAnalysis
             if (SharesMoment(part, ways.Needs[n].Need)) { if (found[n] is null) FindMoment(kit, part, ways, n, failed, found); }
             else
             {
-                var (outcome, best) = BestOf(ways.Needs[n], failed);
                 var need = ways.Needs[n];
-                found[n] = new NeedFinding(need, outcome, best, () => new MomentCuts(new CutSets(kit.Pairings, (bool[])failed.Clone()).Find(need), true));
+                found[n] = new NeedFinding(need, WorstOf(need.Bands, failed), () => new MomentCuts(CutsOf(kit, need, failed), true));
             }
         return new PartFindings(ways, failed, away, found);
     }
+
+    private static IReadOnlyList<int[]> CutsOf(Kit kit, BandedWays need, bool[] failed) =>
+        BandedMoment.Smallest([.. need.Bands.Select(band => new CutSets(kit.Pairings, (bool[])failed.Clone()).Find(band))]);
 
     private static bool SharesMoment(Part part, Need need) => need.Moment is not null && part.Needs.Count(n => n.Moment == need.Moment) > 1;
 
     private void FindMoment(Kit kit, Part part, PartWays ways, int first, bool[] failed, NeedFinding[] found)
     {
         int[] shared = [.. Enumerable.Range(first, found.Length - first).Where(i => part.Needs[i].Moment == part.Needs[first].Moment)];
-        var joint = new MomentSearch(kit, [.. shared.Select(i => ways.Needs[i])], Plan.Rules.DualRecord, cancel);
+        var joint = new BandedMoment(kit, [.. shared.Select(i => ways.Needs[i].Bands)], Plan.Rules.DualRecord, cancel);
         var result = joint.Best(failed);
         var cuts = new Lazy<MomentCuts>(() => joint.CutSets(failed), LazyThreadSafetyMode.PublicationOnly);
         for (var n = 0; n < shared.Length; n++)
-            found[shared[n]] = new NeedFinding(ways.Needs[shared[n]], result.Outcome, result.Ways.Length == 0 ? null : result.Ways[n], () => cuts.Value, new SharedMoment(joint, n, result));
+        {
+            var (need, way) = (ways.Needs[shared[n]], result.Ways.Length == 0 ? null : result.Ways[n]);
+            var together = WorstOf(need.Bands, failed) with { Outcome = result.Outcome, Way = way };
+            found[shared[n]] = new NeedFinding(need, together, () => cuts.Value, new SharedMoment(joint, n, result));
+        }
     }
 }

@@ -27,19 +27,34 @@ internal sealed record PartFindings(PartWays Ways, bool[] Failed, bool[] Away, I
 /// <param name="Search">The search over all of them.</param>
 /// <param name="Index">Which of them this need is.</param>
 /// <param name="Found">What was found for them together.</param>
-internal sealed record SharedMoment(MomentSearch Search, int Index, MomentResult Found);
+internal sealed record SharedMoment(BandedMoment Search, int Index, MomentResult Found);
+
+/// <summary>What is found of bands that must all be covered.</summary>
+/// <param name="Outcome">The worst of theirs.</param>
+/// <param name="Worst">The band that is worst off.</param>
+/// <param name="Way">The way taken there; null when there is none.</param>
+/// <param name="Taken">The ways taken in all of them.</param>
+internal sealed record BandsFound(Outcome Outcome, NeedWays Worst, Way? Way, IReadOnlyList<Way> Taken);
 
 /// <summary>What is found of one need.</summary>
 internal sealed class NeedFinding
 {
     private readonly Lazy<MomentCuts> cuts;
+    private readonly IReadOnlyList<Way> taken;
 
-    public NeedFinding(NeedWays ways, Outcome outcome, Way? best, Func<MomentCuts> cutSets, SharedMoment? moment = null)
+    public NeedFinding(BandedWays need, BandsFound found, Func<MomentCuts> cutSets, SharedMoment? moment = null)
     {
-        (Ways, Outcome, Best, Moment) = (ways, outcome, best, moment);
-        cuts = new Lazy<MomentCuts>(() => outcome.IsMet() ? cutSets() : new MomentCuts([], true), LazyThreadSafetyMode.PublicationOnly);
+        (Need, Bands, Ways, Outcome, Best, Moment) = (need.Need, need.Bands, found.Worst, found.Outcome, found.Way, moment);
+        taken = moment?.Found.Taken ?? found.Taken;
+        cuts = new Lazy<MomentCuts>(() => found.Outcome.IsMet() ? cutSets() : new MomentCuts([], true), LazyThreadSafetyMode.PublicationOnly);
     }
 
+    public Need Need { get; }
+
+    /// <summary>The ways of each band that must be covered.</summary>
+    public IReadOnlyList<NeedWays> Bands { get; }
+
+    /// <summary>The ways of the band that is worst off: what is told of the need is told of it.</summary>
     public NeedWays Ways { get; }
 
     /// <summary>With nothing more failed than has already; of a need that shares a moment, the whole moment's.</summary>
@@ -50,8 +65,6 @@ internal sealed class NeedFinding
 
     /// <summary>The moment it shares, if it does.</summary>
     public SharedMoment? Moment { get; }
-
-    public Need Need => Ways.Need;
 
     /// <summary>What edits that were tried would make of its strands; true as long as nothing of it changes, so it goes with it into the days that follow.</summary>
     public ConcurrentDictionary<object, int> StrandsTried { get; } = [];
@@ -68,6 +81,6 @@ internal sealed class NeedFinding
     /// <summary>0 broken, 1 hangs by one thing, 2, or 3 for three and more.</summary>
     public int Strands => !Outcome.IsMet() ? 0 : Margin ?? 3;
 
-    /// <summary>Whether the way one would take uses a thing; in a moment, whether any of the ways taken together does.</summary>
-    public bool Uses(int item) => Moment is null ? Best?.Uses(item) == true : Array.Exists(Moment.Found.Ways, w => w.Uses(item));
+    /// <summary>Whether a way one would take uses a thing: in any band, and in a moment any of the ways taken together.</summary>
+    public bool Uses(int item) => taken.Any(w => w.Uses(item));
 }

@@ -7,7 +7,11 @@ namespace YokePair.Core.Failure;
 /// <param name="Outcome">That of the worst of the needs.</param>
 /// <param name="Ways">One way for each need, in their order; none when the moment is lost.</param>
 /// <param name="Exhaustive">Whether every combination of ways was tried; else the true outcome may be better.</param>
-internal sealed record MomentResult(Outcome Outcome, Way[] Ways, bool Exhaustive);
+internal sealed record MomentResult(Outcome Outcome, Way[] Ways, bool Exhaustive)
+{
+    /// <summary>Those and, where needs must be covered in several bands, the ways taken in the others.</summary>
+    public IReadOnlyList<Way> Taken { get; init; } = Ways;
+}
 
 /// <summary>Minimal cut sets of a moment.</summary>
 /// <param name="Sets">Up to size three, smaller first.</param>

@@ -21,9 +21,9 @@ public sealed record PartKind(string Id, string Name, int Minutes, double Ev, Fl
     public static IReadOnlyList<PartKind> All { get; } =
     [
         Of("preparation", "Preparation", 90, 8, "prep getting ready dressing hair", Need("Dressing", Must, HalfLength, 2, 4, Walking), Need("At the mirror", Must, HalfLength, 2, 3, Talking), Need("Letter read", Once, Face, 2, 4, Talking)),
-        Of("details", "Details", 30, 8, "detail rings dress", Close("Ring close-up", Must, 40), Close("Shoes and flowers", Must, 300), Need("The dress, hung", Must, FullLength, 2, 4, Still)),
+        Of("details", "Details", 30, 8, "detail rings dress", Close("Ring close-up", Must, 40) with { MinMegapixels = 4 }, Close("Shoes and flowers", Must, 300), Need("The dress, hung", Must, FullLength, 2, 4, Still)),
         Of("arrivals", "Arrivals", 30, 11, "arrival arrive boarding guests doors reception", Need("Guests arriving", Must, FullLength, 4, 10, Walking), Need("The place, whole", Nice, Room, 12, 25, Still)),
-        Of("ceremony", "Ceremony", 40, 5.5, "vows wedding church chapel registry", FlashRule.Banned, QuietRule.Required, Need("Entrance", Once, FullLength, 6, 15, Walking), Need("Exchange of rings", Once, HalfLength, 6, 12, Talking), Need("Kiss", Once, HalfLength, 6, 12, Talking), Need("Faces of the parents", Must, Face, 5, 10, Talking), Need("The whole room", Must, Room, 8, 20, Still)),
+        Of("ceremony", "Ceremony", 40, 5.5, "vows wedding church chapel registry", FlashRule.Banned, QuietRule.Preferred, Need("Entrance", Once, FullLength, 6, 15, Walking), Need("Exchange of rings", Once, HalfLength, 6, 12, Talking), Need("Kiss", Once, HalfLength, 6, 12, Talking), Need("Faces of the parents", Must, Face, 5, 10, Talking), Need("The whole room", Must, Room, 8, 20, Still)),
         Of("groups", "Groups", 40, 12, "group family families formals portraits", Need("Everyone", Must, Group, 10, 20, Still), Need("Families, row by row", Must, Row, 5, 9, Still)),
         Of("couple", "Couple", 40, 11, "portrait session first look walk", Need("Walking", Must, FullLength, 5, 15, Walking), Need("Close", Must, Face, 2, 4, Talking)),
         Of("drinks", "Drinks", 60, 11, "drink cocktail aperitif champagne toast", Need("Laughing faces", Must, HalfLength, 3, 6, Talking), Need("Raising glasses", Once, HalfLength, 3, 6, Walking)),
@@ -37,9 +37,9 @@ public sealed record PartKind(string Id, string Name, int Minutes, double Ev, Fl
         Of("awards", "Awards", 45, 6, "award prize honour", Need("Handshake", Once, Couple, 6, 12, Walking), Need("Winner's face", Once, Face, 6, 12, Talking)),
         Of("concert", "Concert", 90, 5, "gig show band set", FlashRule.Banned, QuietRule.No, Need("Singer", Must, HalfLength, 5, 15, Dancing), Need("The band", Must, Room, 8, 15, Dancing), Need("Crowd and stage", Nice, Room, 15, 30, Dancing)),
         Of("warm-up", "Warm-up", 40, 10, "warm training", Need("Players, close", Must, FullLength, 10, 30, Running)),
-        Of("play", "Play", 50, 10, "half kick match game field", FlashRule.Banned, QuietRule.No, Need("Action", Once, FullLength, 15, 45, Running, 8), Need("Celebration", Once, HalfLength, 15, 30, Running), Need("Bench and crowd", Nice, Row, 8, 20, Talking)),
-        Of("hall-play", "Play in the hall", 40, 7, "court quarter", FlashRule.Banned, QuietRule.No, Need("Action", Once, FullLength, 6, 20, Running, 8), Need("Faces", Must, HalfLength, 6, 15, Running)),
-        Of("race", "Races", 60, 7, "track sprint heat", FlashRule.Banned, QuietRule.No, Need("Sprint to the line", Once, Couple, 10, 30, Wheels, 10), Need("Start", Once, Row, 8, 20, Wheels)),
+        Of("play", "Play", 50, 10, "half kick match game field", FlashRule.Banned, QuietRule.No, AllAlong(Need("Action", Once, FullLength, 15, 45, Running, 8)), Need("Celebration", Once, HalfLength, 15, 30, Running), Need("Bench and crowd", Nice, Row, 8, 20, Talking)),
+        Of("hall-play", "Play in the hall", 40, 7, "court quarter", FlashRule.Banned, QuietRule.No, AllAlong(Need("Action", Once, FullLength, 6, 20, Running, 8)), Need("Faces", Must, HalfLength, 6, 15, Running)),
+        Of("race", "Races", 60, 7, "track sprint heat", FlashRule.Banned, QuietRule.No, AllAlong(Need("Sprint to the line", Once, Couple, 10, 30, Wheels, 10)), Need("Start", Once, Row, 8, 20, Wheels)),
         Of("podium", "Podium", 20, 8, "medal ceremony winners", Need("The three", Once, Row, 5, 12, Talking), Need("Medal and face", Must, Face, 5, 10, Talking)),
         Of("press", "Press conference", 30, 6, "press interview", FlashRule.Allowed, QuietRule.Preferred, Need("Speaker's face", Must, Face, 4, 9, Talking)),
         Of("break", "Break", 30, 8, "pause interval drive transfer"),
@@ -67,6 +67,9 @@ public sealed record PartKind(string Id, string Name, int Minutes, double Ev, Fl
         Quiet = Quiet,
         Needs = Needs,
     };
+
+    /// <summary>What is played or raced comes near and goes far as it likes.</summary>
+    private static Need AllAlong(Need need) => need with { Covers = Covers.All };
 
     private static PartKind Of(string id, string name, int minutes, double ev, string heard, params Need[] needs) => Of(id, name, minutes, ev, heard, FlashRule.Allowed, QuietRule.No, needs);
 

@@ -39,6 +39,9 @@ public static class Phrases
     /// <summary>Width of a ring on the hand, mm.</summary>
     public const double RingMm = 40;
 
+    /// <summary>A close-up three times as wide is still the picture: a ring of 40 mm in a frame of 120.</summary>
+    private const double StillCloseUp = 3;
+
     /// <summary>Longest shutter time for a motion, seconds.</summary>
     public static double ShutterSeconds(Motion motion) => 1.0 / motion switch
     {
@@ -50,27 +53,42 @@ public static class Phrases
         _ => 1000,
     };
 
+    /// <summary>Height of a frame that is still the picture of a person, metres: with some of the place around them.</summary>
+    private const double StillAPersonM = 3.3;
+
+    /// <summary>Smallest height that is still the picture of a person: to the waist.</summary>
+    private const double ToTheWaistM = 1.1;
+
+    /// <summary>Tallest frame that is still the picture of a face: a person to the knee.</summary>
+    private const double StillAFaceM = 1.7;
+
+    /// <summary>Groups and rooms may be a third wider.</summary>
+    private const double AThirdWider = 1.33;
+
     /// <summary>Shoulder to shoulder a person takes 0.6 m; rows stand 0.35 m above each other.</summary>
     public static SubjectFrame GroupFrame(int people, int rows, double nearM, double farM) => new()
     {
         DistanceM = new(nearM, farM),
         WidthM = 0.6 * Math.Ceiling((double)people / rows) + 0.5,
         HeightM = 2.2 + 0.35 * (rows - 1),
+        WidestM = AThirdWider * (0.6 * Math.Ceiling((double)people / rows) + 0.5),
+        TallestM = AThirdWider * (2.2 + 0.35 * (rows - 1)),
     };
 
     /// <summary>A room of a width.</summary>
-    public static SubjectFrame RoomFrame(double widthM, double nearM, double farM) => new() { DistanceM = new(nearM, farM), WidthM = widthM };
+    public static SubjectFrame RoomFrame(double widthM, double nearM, double farM) =>
+        new() { DistanceM = new(nearM, farM), WidthM = widthM, WidestM = AThirdWider * widthM };
 
     /// <summary>The frame on a subject from an interval of distances.</summary>
     public static SubjectFrame Frame(Subject subject, double nearM, double farM) => subject switch
     {
-        Subject.Face => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 0.6 },
-        Subject.HalfLength => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 1.1 },
-        Subject.FullLength => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.2 },
-        Subject.Couple => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.2, WidthM = 2 },
+        Subject.Face => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 0.6, TallestM = StillAFaceM },
+        Subject.HalfLength => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 1.1, TallestM = StillAPersonM },
+        Subject.FullLength => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.2, TallestM = StillAPersonM, SmallestM = ToTheWaistM },
+        Subject.Couple => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.2, WidthM = 2, TallestM = StillAPersonM },
         Subject.Athlete => new SubjectFrame { DistanceM = new(nearM, farM), HeightM = 2.6 },
-        Subject.Row => new SubjectFrame { DistanceM = new(nearM, farM), WidthM = 4.5 },
-        _ => new SubjectFrame { DistanceM = new(nearM, farM), WidthM = 12 },
+        Subject.Row => RoomFrame(4.5, nearM, farM),
+        _ => RoomFrame(12, nearM, farM),
     };
 
     /// <summary>Depth a subject usually asks; null = as wide as one likes.</summary>
@@ -114,6 +132,7 @@ public static class Phrases
         Name = name,
         Importance = importance,
         CloseWidthMm = widthMm,
+        CloseWidthMaxMm = StillCloseUp * widthMm,
         Depth = DepthPreset.Ring,
         Motion = Motion.Talking,
         ShutterSeconds = ShutterSeconds(Motion.Talking),

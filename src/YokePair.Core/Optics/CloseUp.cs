@@ -42,4 +42,20 @@ public static class CloseUp
         if (Slack.AtMost(factor, 1)) return new CloseUpFit(Quality.Full, frame, 1, used);
         return new CloseUpFit(Framing.Near(factor) ? Quality.Full : Quality.SecondBest, frame, factor, used);
     }
+
+    /// <summary>
+    /// The same where a wider frame would still do: as it is up to that width, cropped to it beyond; never full where the crop to
+    /// the wanted width is not, too few megapixels included.
+    /// </summary>
+    /// <param name="plain">How it meets the wanted width.</param>
+    /// <param name="widestMm">Widest frame that still does; null = none wider.</param>
+    /// <param name="megapixels">Megapixels of the uncropped frame.</param>
+    /// <param name="asked">Fewest the need allows.</param>
+    public static CloseUpFit Accepting(CloseUpFit plain, double? widestMm, double megapixels, double asked)
+    {
+        if (widestMm is not { } widest || plain.Quality == Quality.No) return plain;
+        if (plain.Quality == Quality.Full && Slack.AtLeast(megapixels / (plain.Factor * plain.Factor), asked)) return plain;
+        var factor = plain.FrameMm / widest;
+        return plain with { Quality = Quality.SecondBest, Factor = Slack.AtMost(factor, 1) ? 1 : factor };
+    }
 }

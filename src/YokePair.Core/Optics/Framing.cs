@@ -33,10 +33,11 @@ public enum FramingCase
 /// <param name="Quality">How well that serves.</param>
 /// <param name="Factor">Too short or too long by this factor; 1 where the ranges overlap.</param>
 /// <param name="EquivalentUsedMm">Full-frame equivalent focal length that would be used.</param>
-public readonly record struct FramingFit(FramingCase Case, Quality Quality, double Factor, double EquivalentUsedMm)
+/// <param name="Accepted">Whether the wider or tighter picture is taken as it is, neither cropped nor stitched.</param>
+public readonly record struct FramingFit(FramingCase Case, Quality Quality, double Factor, double EquivalentUsedMm, bool Accepted = false)
 {
     /// <summary>Factor by which the frame must be cropped afterwards; 1 for none.</summary>
-    public double CropFactor => Case == FramingCase.TooShort ? Factor : 1;
+    public double CropFactor => Case == FramingCase.TooShort && !Accepted ? Factor : 1;
 }
 
 /// <summary>Focal lengths against wanted framings, all as full-frame equivalents in mm.</summary>
@@ -87,6 +88,23 @@ public static class Framing
             return new FramingFit(FramingCase.TooLong, quality, factor, glass.Low);
         }
         return new FramingFit(FramingCase.Overlaps, Quality.Full, 1, Math.Max(want.Low, glass.Low));
+    }
+
+    /// <summary>
+    /// The same where a wider or tighter picture would still do: glass that overlaps it is second best without crop wherever it
+    /// is less than full, too few megapixels after the crop included.
+    /// </summary>
+    /// <param name="plain">How it meets the wanted framing.</param>
+    /// <param name="glass">Equivalent range of the glass on its body.</param>
+    /// <param name="accept">Equivalent range that still gives the picture; null = none.</param>
+    /// <param name="megapixels">Megapixels of the uncropped frame.</param>
+    /// <param name="asked">Fewest the need allows.</param>
+    public static FramingFit Accepting(FramingFit plain, Interval glass, Interval? accept, double megapixels, double asked)
+    {
+        if (accept is not { } still || plain.Case == FramingCase.Overlaps) return plain;
+        if (plain.Quality == Quality.Full && Slack.AtLeast(megapixels / (plain.CropFactor * plain.CropFactor), asked)) return plain;
+        var overlaps = Slack.AtLeast(glass.High, still.Low) && Slack.AtMost(glass.Low, still.High);
+        return overlaps ? plain with { Quality = Quality.SecondBest, Accepted = true } : plain;
     }
 
     internal static bool Near(double factor) => Slack.AtMost(factor, NearEnough);

@@ -33,6 +33,16 @@ public enum LightKind
     Continuous,
 }
 
+/// <summary>Where in the wanted interval the subject will be.</summary>
+public enum Covers
+{
+    /// <summary>One may choose where in it to stand.</summary>
+    Anywhere,
+
+    /// <summary>The subject will be anywhere in it: play, races, a stage.</summary>
+    All,
+}
+
 /// <summary>Depth in the craft's own words, each an f-number for full frame.</summary>
 public enum DepthPreset
 {
@@ -69,6 +79,15 @@ public sealed record Need
 
     /// <summary>Wanted full-frame equivalent focal lengths, mm; null = any framing will do.</summary>
     public Interval? Focal { get; init; }
+
+    /// <summary>Whether one glass anywhere in the wanted interval will do, or all of it must be covered; null = anywhere.</summary>
+    public Covers? Covers { get; init; }
+
+    /// <summary>
+    /// Full-frame equivalent focal lengths, mm, that give a wider or tighter picture of the same moment, as second best; null = from
+    /// <see cref="Framing"/>, else none.
+    /// </summary>
+    public Interval? Accept { get; init; }
 
     /// <summary>What must be in the frame, and from how far; gives the focal lengths where <see cref="Focal"/> is not typed over.</summary>
     public SubjectFrame? Framing { get; init; }
@@ -129,6 +148,9 @@ public sealed record Need
 
     /// <summary>For a close-up: width on the subject that must fill the frame, mm.</summary>
     public double? CloseWidthMm { get; init; }
+
+    /// <summary>Width of a frame that would still be the picture, as second best, mm; null = none wider.</summary>
+    public double? CloseWidthMaxMm { get; init; }
 
     /// <summary>
     /// Length of the light's path from an on-camera flash to the subject, metres (bounced: up and down); null = from

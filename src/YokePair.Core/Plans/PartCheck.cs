@@ -83,14 +83,25 @@ internal static class PartCheck
     {
         const double farthestM = 100_000;
         if (need.Focal is { } focal) ItemCheck.Range($"{at}.focal", focal, 0.1, 100_000, "mm", found);
+        if (need.Accept is { } accept) ItemCheck.Range($"{at}.accept", accept, 0.1, 100_000, "mm", found);
         if (need.Framing is { } frame)
         {
             ItemCheck.Range($"{at}.framing.distanceM", frame.DistanceM, 0.01, farthestM, "metres", found);
             found.Figure($"{at}.framing.heightM", frame.HeightM, 0.001, farthestM, "metres");
             found.Figure($"{at}.framing.widthM", frame.WidthM, 0.001, farthestM, "metres");
+            found.Figure($"{at}.framing.tallestM", frame.TallestM, 0.001, farthestM, "metres");
+            found.Figure($"{at}.framing.widestM", frame.WidestM, 0.001, farthestM, "metres");
+            found.Figure($"{at}.framing.smallestM", frame.SmallestM, 0.001, farthestM, "metres");
+            found.Figure($"{at}.framing.narrowestM", frame.NarrowestM, 0.001, farthestM, "metres");
         }
         found.Figure($"{at}.minMegapixels", need.MinMegapixels, 0, 2000, "megapixels");
         found.Figure($"{at}.closeWidthMm", need.CloseWidthMm, 0.1, 10_000, "mm");
+        found.Figure($"{at}.closeWidthMaxMm", need.CloseWidthMaxMm, 0.1, 10_000, "mm");
+        if (need.CloseWidthMaxMm < need.CloseWidthMm)
+        {
+            var narrower = FormattableString.Invariant($"is {need.CloseWidthMaxMm} mm, narrower than the wanted {need.CloseWidthMm} mm");
+            found.Add($"{at}.closeWidthMaxMm", narrower + "; make it the wider of the two");
+        }
         found.Figure($"{at}.deliverable.widthCm", need.Deliverable?.WidthCm, 0.1, 10_000, "cm");
         found.Figure($"{at}.deliverable.heightCm", need.Deliverable?.HeightCm, 0.1, 10_000, "cm");
         found.Figure($"{at}.deliverable.dpi", need.Deliverable?.Dpi, 1, 10_000, "dots per inch");

@@ -27,7 +27,25 @@ public sealed record NeedExplanation(NeedReport Report, Asked Asked, string? Why
 /// <param name="Fps">Frames per second.</param>
 /// <param name="ToleranceSeconds">How long it can wait; null = without limit.</param>
 /// <param name="Computed">What the craft's words and the place would ask where nothing was typed over.</param>
-public sealed record Asked(double Ev, Interval? FocalMm, double? CloseWidthMm, double ShutterSeconds, double? MinFNumber, double MinMegapixels, double Fps, double? ToleranceSeconds, Computed Computed);
+/// <param name="AcceptMm">Equivalent range that still gives the picture, as second best, mm; null = none but the wanted.</param>
+/// <param name="Bands">Where all of the range must be covered, each band of it with what becomes of it; else empty.</param>
+public sealed record Asked(
+    double Ev,
+    Interval? FocalMm,
+    double? CloseWidthMm,
+    double ShutterSeconds,
+    double? MinFNumber,
+    double MinMegapixels,
+    double Fps,
+    double? ToleranceSeconds,
+    Computed Computed,
+    Interval? AcceptMm,
+    IReadOnlyList<BandFound> Bands);
+
+/// <summary>One band of a range that must be covered all along.</summary>
+/// <param name="FocalMm">Equivalent range, mm.</param>
+/// <param name="Outcome">What becomes of it by itself.</param>
+public sealed record BandFound(Interval FocalMm, Outcome Outcome);
 
 /// <summary>Figures that follow from framing, motion, depth, print, ceiling and moment; each null where nothing says so.</summary>
 /// <param name="FocalMm">From distance and subject, mm.</param>
@@ -37,7 +55,16 @@ public sealed record Asked(double Ev, Interval? FocalMm, double? CloseWidthMm, d
 /// <param name="FlashPathM">Off the ceiling, metres.</param>
 /// <param name="FlashLossStops">Lost there, stops.</param>
 /// <param name="ToleranceSeconds">From importance, the moment's length and its warning.</param>
-public sealed record Computed(Interval? FocalMm, double? ShutterSeconds, double? FNumber, double? Megapixels, double? FlashPathM, double? FlashLossStops, double? ToleranceSeconds);
+/// <param name="AcceptMm">From the frames that would still be the picture, mm.</param>
+public sealed record Computed(
+    Interval? FocalMm,
+    double? ShutterSeconds,
+    double? FNumber,
+    double? Megapixels,
+    double? FlashPathM,
+    double? FlashLossStops,
+    double? ToleranceSeconds,
+    Interval? AcceptMm);
 
 /// <summary>One body with one chain of glass, weighed against a need.</summary>
 /// <param name="Body">Body id.</param>
@@ -124,7 +151,8 @@ public static class Explaining
         var part = findings.Part;
         var rules = day.Plan.Rules;
         var asked = new Asked(part.Ev, need.Need.FocalMm(part), need.Need.CloseWidthMm, need.Need.ShutterSeconds, need.Need.MinFNumber ?? PresetOf(need.Need),
-            need.Need.Megapixels(rules), need.Need.Fps, Finite(need.Ways.ToleranceSeconds), ComputedFor(rules, part, need.Need));
+            need.Need.Megapixels(rules), need.Need.Fps, Finite(need.Ways.ToleranceSeconds), ComputedFor(rules, part, need.Need), need.Need.AcceptMm(part),
+            need.Bands.Count == 1 ? [] : [.. need.Bands.Select(band => new BandFound(band.Need.Focal!.Value, day.BestOf(band, findings.Failed).Outcome))]);
         return new NeedExplanation(
             ReportBuilder.Describe(findings, need),
             asked,
@@ -140,8 +168,9 @@ public static class Explaining
     private static Computed ComputedFor(Rules rules, Part part, Need need)
     {
         var bounced = (need with { FlashPathM = null }).FlashPath(part);
+        var wait = Finite((need with { ToleranceSeconds = null }).ToleranceSeconds(rules));
         return new Computed(need.Framing?.EquivalentMm(part.StayBehindM), need.Motion is { } motion ? Phrases.ShutterSeconds(motion) : null, PresetOf(need),
-            need.Deliverable?.Megapixels, bounced?.PathM, bounced?.LossStops, Finite((need with { ToleranceSeconds = null }).ToleranceSeconds(rules)));
+            need.Deliverable?.Megapixels, bounced?.PathM, bounced?.LossStops, wait, (need with { Accept = null }).AcceptMm(part));
     }
 
     private static IEnumerable<Weighed> Weigh(DayAnalysis day, PartFindings part, NeedFinding need)
@@ -152,11 +181,11 @@ public static class Explaining
         foreach (var fitted in kit.Glass)
         {
             if (!candidates.Contains((fitted.Index, Aid.None, Kit.None)))
-                yield return Weigh(day, part, need, fitted, NeedFit.Ambient(day.Plan.Rules, part.Part, need.Need, fitted.Glass), Aid.None, null, []);
+                yield return Weigh(day, part, need, fitted, NeedFit.Ambient(day.Plan.Rules, part.Part, need.Ways.Need, fitted.Glass), Aid.None, null, []);
             foreach (var group in candidates.Where(g => g.Key.Index == fitted.Index))
             {
                 var rig = (day.BestOf(need.Ways.Only([.. group]), part.Failed).Way?.Rig ?? group.First().Rig.Whole);
-                yield return Weigh(day, part, need, fitted, RigFit.Of(kit, part.Part, need.Need, rig), group.Key.Aid, rig, [.. group]);
+                yield return Weigh(day, part, need, fitted, RigFit.Of(kit, part.Part, need.Ways.Need, rig), group.Key.Aid, rig, [.. group]);
             }
         }
     }
@@ -178,7 +207,7 @@ public static class Explaining
             way?.Seconds,
             way is null ? [] : WayReports.Of(kit, part.Ways.Layout, way).Steps,
             fitted.Glass.EquivalentMm,
-            FiguresOf(part.Part, need.Need, fitted.Glass, fit, rig is { Flash: not Kit.None } ? (Flash)kit.Items[rig.Flash] : null),
+            FiguresOf(part.Part, need.Ways.Need, fitted.Glass, fit, rig is { Flash: not Kit.None } ? (Flash)kit.Items[rig.Flash] : null),
             fitted.Glass.Body.IsoCeiling,
             Each(fit.SecondBestFor),
             Each(fit.NoFor));

@@ -61,12 +61,18 @@ public sealed record GapCause(GapKind Kind)
     /// <summary>Figures of the nearest, where nothing serves.</summary>
     public NeedFit? Fit { get; init; }
 
+    /// <summary>Where all of an interval must be covered, the stretch of it that is not.</summary>
+    public Stretch? Where { get; init; }
+
     /// <summary>The cause of a need that is late or lost.</summary>
-    internal static GapCause Of(DayAnalysis day, PartFindings part, NeedFinding need)
+    internal static GapCause Of(DayAnalysis day, PartFindings part, NeedFinding need) =>
+        Cause(day, part, need) is var cause && need.Bands.Count > 1 ? cause with { Where = Stretch.Worst(day, part, need) } : cause;
+
+    private static GapCause Cause(DayAnalysis day, PartFindings part, NeedFinding need)
     {
         var kit = part.Ways.Kit;
         if (Away(day, part, need) is { } away) return away;
-        if (need.Moment is not null && day.BestOf(need.Ways, part.Failed).Outcome.IsMet())
+        if (need.Moment is not null && day.WorstOf(need.Bands, part.Failed).Outcome.IsMet())
             return new GapCause(GapKind.SharedMoment) { Others = [.. part.Needs.Where(n => n != need && n.Need.Moment == need.Need.Moment).Select(n => n.Need.Id)] };
         if (need.Best is { } slow)
             return new GapCause(need.Need.Role is null ? GapKind.TooSlow : GapKind.RoleTooSlow)
@@ -77,7 +83,7 @@ public sealed record GapCause(GapKind Kind)
             };
         if (need.Need.Role is not null) return new GapCause(GapKind.NoRole);
         if (!part.Ways.Layout.Actors.Any(a => need.Need.Who == Need.Anyone || kit.Plan.People[a].Id == need.Need.Who)) return new GapCause(GapKind.Nobody);
-        return need.Ways.Candidates.Any(c => !c.Rig.IsHit(part.Failed)) ? new GapCause(GapKind.NoSupplies) : Nearest(kit, part, need.Need);
+        return need.Ways.Candidates.Any(c => !c.Rig.IsHit(part.Failed)) ? new GapCause(GapKind.NoSupplies) : Nearest(kit, part, need.Ways.Need);
     }
 
     private static GapCause Nearest(Kit kit, PartFindings part, Need need)
@@ -87,7 +93,9 @@ public sealed record GapCause(GapKind Kind)
             .ToList();
         if (weighed.Count == 0) return new GapCause(GapKind.NoCamera);
         if (weighed.Any(w => w.Fit.NoFor == Shortfalls.None)) return new GapCause(GapKind.OutOfReach);
-        var (glass, fit) = weighed.OrderBy(w => BitOperations.PopCount((uint)w.Fit.NoFor)).ThenBy(w => w.Fit.StopsOver).First();
+        var (glass, fit) = weighed.OrderBy(w => BitOperations.PopCount((uint)w.Fit.NoFor))
+            // What reaches farthest, where none reaches; else what is least too dark.
+            .ThenByDescending(w => w.Fit.NoFor.HasFlag(Shortfalls.Megapixels) ? w.Fit.MegapixelsLeft : double.MaxValue).ThenBy(w => w.Fit.StopsOver).First();
         return new GapCause(GapKind.NothingServes) { Items = Named(kit, glass), Fit = fit };
     }
 

@@ -99,7 +99,7 @@ public readonly record struct NeedFit
 
     /// <summary>The quality alone: most glass is out by its framing, and then its light need not be reckoned.</summary>
     public static Quality AmbientQuality(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids = default) =>
-        Optics.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit).Quality == Quality.No
+        Frame(rules, part, need, glass).Quality == Quality.No
             ? Quality.No
             : Ambient(rules, part, need, glass, aids).Quality;
 
@@ -152,14 +152,27 @@ public readonly record struct NeedFit
         return judged.Done(fit with { ShutterSeconds = need.ShutterSeconds, Iso = iso, StopsOver = Exposure.StopsOver(iso, body.IsoCeiling), FlashPower = strongest, RecycleSeconds = recycle });
     }
 
+    private static FramingFit Frame(Rules rules, Part part, Need need, GlassOnBody glass)
+    {
+        var plain = Optics.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit);
+        return Optics.Framing.Accepting(plain, glass.EquivalentMm, need.AcceptMm(part), glass.UsableMegapixels, need.Megapixels(rules));
+    }
+
     private static Judging Start(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids)
     {
         var judged = new Judging();
         var body = glass.Body;
         var lens = glass.Lens;
 
-        var framing = Optics.Framing.Fit(glass.EquivalentMm, need.FocalMm(part), need.Static, rules.StitchLimit);
-        judged.Grade(framing.Quality, framing.Case == FramingCase.TooLong ? Shortfalls.TooLong : Shortfalls.TooShort);
+        var asked = need.Megapixels(rules);
+        var framing = Frame(rules, part, need, glass);
+        judged.Grade(framing.Quality, (framing.Case, framing.Accepted) switch
+        {
+            (FramingCase.TooLong, true) => Shortfalls.TighterThanAsked,
+            (FramingCase.TooLong, false) => Shortfalls.TooLong,
+            (_, true) => Shortfalls.WiderThanAsked,
+            _ => Shortfalls.TooShort,
+        });
 
         var realMm = framing.EquivalentUsedMm / (glass.Crop * glass.ConverterFactor);
         var widest = Math.Max(Aperture.WidestAt(lens.Focal, lens.Aperture, realMm), lens.WorkingFNumber ?? 0) * glass.ConverterFactor;
@@ -171,7 +184,8 @@ public readonly record struct NeedFit
         {
             var tubeMm = glass.Tube?.ExtensionMm ?? 0;
             var largest = Optics.CloseUp.LargestMagnification(lens.Magnification, glass.ConverterFactor, tubeMm, realMm);
-            var fit = Optics.CloseUp.Fit(width, glass.SensorWidthMm, largest, realMm, tubeMm);
+            var plain = Optics.CloseUp.Fit(width, glass.SensorWidthMm, largest, realMm, tubeMm);
+            var fit = Optics.CloseUp.Accepting(plain, need.CloseWidthMaxMm, glass.UsableMegapixels, asked);
             judged.Grade(fit.Quality, fit.Quality == Quality.No ? Shortfalls.TubeTooClose : Shortfalls.NotCloseEnough);
             left = Math.Min(left, glass.UsableMegapixels / (fit.Factor * fit.Factor));
             fNumber *= 1 + fit.MagnificationUsed;
@@ -182,7 +196,6 @@ public readonly record struct NeedFit
             judged.Grade(Quality.No, Shortfalls.TubeTooClose);
         }
 
-        var asked = need.Megapixels(rules);
         if (!Slack.AtLeast(left, asked)) judged.Grade(Quality.No, Shortfalls.Megapixels);
         if (glass.Doubtful) judged.Grade(Quality.SecondBest, Shortfalls.Doubtful);
         if (lens.NeedsSupport == true && !aids.Supported) judged.Grade(Quality.No, Shortfalls.Support);

@@ -3,7 +3,12 @@ using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
 
-/// <summary>Every rig that serves one need of one part, quickest first.</summary>
+/// <summary>A need with the ways of each band it must be covered in; of one that may be met anywhere there is one.</summary>
+/// <param name="Need">The need.</param>
+/// <param name="Bands">The ways of each, from the widest framing to the tightest.</param>
+internal sealed record BandedWays(Need Need, IReadOnlyList<NeedWays> Bands);
+
+/// <summary>Every rig that serves one need of one part, in one band of it, quickest first.</summary>
 internal sealed class NeedWays
 {
     private NeedWays(Need need, double toleranceSeconds, Candidate[] candidates)

@@ -28,7 +28,7 @@ internal sealed class PartWays
         }
         Rigs = [.. rigs.OrderBy(r => r.Seconds)];
         LeftAlone = [.. FindLeftAlone()];
-        Needs = [.. part.Needs.Select(n => NeedWays.For(this, n))];
+        Needs = [.. part.Needs.Select(n => new BandedWays(n, [.. n.Bands(part).Select(band => NeedWays.For(this, band))]))];
     }
 
     public Kit Kit { get; }
@@ -42,7 +42,7 @@ internal sealed class PartWays
     /// <summary>Cameras that work by themselves.</summary>
     public IReadOnlyList<Rig> LeftAlone { get; }
 
-    public NeedWays[] Needs { get; }
+    public BandedWays[] Needs { get; }
 
     /// <summary>The lights of the room, as a person can use them.</summary>
     public RoomLights LightsFor(int actor)

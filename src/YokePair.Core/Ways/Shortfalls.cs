@@ -63,4 +63,10 @@ public enum Shortfalls
 
     /// <summary>Shutter asked is shorter than the body has.</summary>
     ShutterTooFast = 1 << 18,
+
+    /// <summary>A wider picture than asked, and still the picture.</summary>
+    WiderThanAsked = 1 << 19,
+
+    /// <summary>A tighter picture than asked, and still the picture.</summary>
+    TighterThanAsked = 1 << 20,
 }

@@ -23,6 +23,7 @@ internal static class ChainWords
         foreach (var item in gone.Take(Named))
             links.Add($"Without the {kit.Items[item].Label} {English.Number(all.Count(r => r.Items.Contains(item)))} of them {(all.Count(r => r.Items.Contains(item)) == 1 ? "falls" : "fall")} away.");
         if (cut.Count > 0) links.Add($"{English.Capital(English.Number(all.Count - cut.Count))} {(all.Count - cut.Count == 1 ? "is" : "are")} left.");
+        if (need.Bands.Count > 1) links.Add($"It must be covered {GapWords.AllAlong(Stretch.Worst(day, part, need))}.");
         links.Add(Best(day, part, need));
         if (need.Outcome.IsMet()) links.Add(Margin(kit, need));
         return links;
@@ -44,8 +45,10 @@ internal static class ChainWords
     private static string SecondBest(DayAnalysis day, PartFindings part, NeedFinding need, Way best)
     {
         if (best.Rig.Fitted is null) return "";
-        var fit = RigFit.Of(part.Ways.Kit, part.Part, need.Need, best.Rig);
+        var fit = RigFit.Of(part.Ways.Kit, part.Part, need.Ways.Need, best.Rig);
         if (fit.SecondBestFor.HasFlag(Shortfalls.Iso)) return $": ISO {English.Iso(fit.Iso)}, {English.Tenths(fit.StopsOver)} stops over";
+        if (fit.SecondBestFor.HasFlag(Shortfalls.WiderThanAsked)) return ": wider than asked, and still the picture";
+        if (fit.SecondBestFor.HasFlag(Shortfalls.TighterThanAsked)) return ": tighter than asked, and still the picture";
         if (fit.SecondBestFor.HasFlag(Shortfalls.TooShort) || fit.SecondBestFor.HasFlag(Shortfalls.TooLong)) return $": {English.Tenths(fit.Framing.Factor)}× off the framing";
         return "";
     }

@@ -8,7 +8,26 @@ namespace YokePair.Core.Wording;
 /// <summary>Why a need is not met, as one clause.</summary>
 internal static class GapWords
 {
-    public static string Say(Names names, Part part, Need need, GapCause cause) => cause.Kind switch
+    public static string Say(Names names, Part part, Need need, GapCause cause)
+    {
+        var why = Cause(names, part, need, cause);
+        return cause.Where is { IsWhole: false } where ? $"{Along(where)}, {why}" : why;
+    }
+
+    /// <summary>What must be covered, with the stretch that is worst off where one is.</summary>
+    public static string AllAlong(Stretch worst) => worst.IsWhole ? "all along" : $"all along; worst off: {Along(worst)}";
+
+    /// <summary>Where along an interval something is so.</summary>
+    private static string Along(Stretch where)
+    {
+        var (low, high) = (English.Whole(where.FocalMm.Low), English.Whole(where.FocalMm.High));
+        var far = where.DistanceM;
+        if (where.IsLast) return (far is null ? "at " : $"beyond {English.Whole(far.Value.Low)} m, ") + $"{low} mm and more";
+        if (where.IsFirst) return (far is null ? "at " : $"up to {English.Whole(far.Value.High)} m, ") + $"{high} mm and less";
+        return (far is null ? "at " : $"from {English.Whole(far.Value.Low)} to {English.Whole(far.Value.High)} m, ") + $"{low}–{high} mm";
+    }
+
+    private static string Cause(Names names, Part part, Need need, GapCause cause) => cause.Kind switch
     {
         GapKind.Away => English.List([.. cause.Items.Zip(cause.Whys, (item, why) => $"the {names.Item(item)} is {why}")]),
         GapKind.SharedMoment => $"it happens together with {English.List([.. cause.Others.Select(n => names.Need(part.Id, n))])}, and there is no way for {(cause.Others.Count == 1 ? "both" : "all")} at once in different hands",

@@ -28,7 +28,11 @@ public sealed class SessionCache : IDisposable
     private readonly MemoryCache sessions = new(new MemoryCacheOptions { SizeLimit = MostBytes });
 
     /// <summary>The session of a state, where there is one.</summary>
-    public Session? Find(State state) => state.Pulled.Length > 0 ? sessions.Get<Session>(state) : Newest(state.Key) is { } newest && newest.State == state ? newest.Session : null;
+    public Session? Find(State state)
+    {
+        if (state.Pulled.Length > 0) return sessions.Get<Session>(state);
+        return Newest(state.Key) is { } newest && newest.State == state ? newest.Session : null;
+    }
 
     /// <summary>The session of a state; where there is none it is made, from the assignment's last one as far as that still holds.</summary>
     public Session Get(State state, Func<DayAnalysis?, Session> make)
@@ -43,7 +47,9 @@ public sealed class SessionCache : IDisposable
         };
         if (state.Pulled.Length > 0)
         {
-            if (newest is not null && newest.State == state with { Pulled = "" }) sessions.Set(state, session, entry.AddExpirationToken(new CancellationChangeToken(newest.Overtaken.Token)));
+            if (newest?.State != state with { Pulled = "" }) return session;
+            entry.AddExpirationToken(new CancellationChangeToken(newest.Overtaken.Token));
+            sessions.Set(state, session, entry);
         }
         else if (newest is null || newest.State.Revision <= state.Revision)
         {

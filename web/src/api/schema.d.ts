@@ -616,6 +616,9 @@ export interface components {
             toleranceSeconds: null | number;
             /** @description What the craft's words and the place would ask where nothing was typed over. */
             computed: components["schemas"]["Computed"];
+            acceptMm: null | components["schemas"]["Interval"];
+            /** @description Where all of the range must be covered, each band of it with what becomes of it; else empty. */
+            bands: components["schemas"]["BandFound"][];
         };
         /** @description Name and kind of the assignment. */
         Assignment: {
@@ -664,6 +667,13 @@ export interface components {
         };
         /** @enum {unknown} */
         BackupHome: "worn" | "bag" | "car" | "partner" | null;
+        /** @description One band of a range that must be covered all along. */
+        BandFound: {
+            /** @description Equivalent range, mm. */
+            focalMm: components["schemas"]["Interval"];
+            /** @description What becomes of it by itself. */
+            outcome: components["schemas"]["Outcome"];
+        };
         /** @description Everything the day board shows, in one answer. */
         BoardView: {
             /** @description Key of the assignment. */
@@ -849,6 +859,7 @@ export interface components {
              * @description From importance, the moment's length and its warning.
              */
             toleranceSeconds: null | number;
+            acceptMm: null | components["schemas"]["Interval"];
         };
         /** @description A copy of an assignment for another day. */
         CopyDay: {
@@ -862,6 +873,8 @@ export interface components {
             /** Format: int32 */
             copies: number;
         };
+        /** @enum {unknown} */
+        Covers: "anywhere" | "all" | null;
         /** @enum {unknown} */
         DepthPreset: "one" | "couple" | "row" | "group" | "ring" | null;
         /** @description Edits made on one revision of a plan. */
@@ -3550,6 +3563,8 @@ export interface components {
             /** @description Id of the person who must meet it, or string Need.Anyone. */
             who: string;
             focal?: null | components["schemas"]["Interval"];
+            covers?: null | components["schemas"]["Covers"];
+            accept?: null | components["schemas"]["Interval"];
             framing?: null | components["schemas"]["SubjectFrame"];
             motion?: null | components["schemas"]["Motion"];
             /**
@@ -3615,6 +3630,11 @@ export interface components {
              * @description For a close-up: width on the subject that must fill the frame, mm.
              */
             closeWidthMm?: null | number;
+            /**
+             * Format: double
+             * @description Width of a frame that would still be the picture, as second best, mm; null = none wider.
+             */
+            closeWidthMaxMm?: null | number;
             /**
              * Format: double
              * @description Length of the light's path from an on-camera flash to the subject, metres (bounced: up and down); null = from
@@ -4852,6 +4872,26 @@ export interface components {
              * @description Width that must be in the frame, metres.
              */
             widthM?: null | number;
+            /**
+             * Format: double
+             * @description Tallest frame that would still be the picture, metres; null = as double? SubjectFrame.HeightM.
+             */
+            tallestM?: null | number;
+            /**
+             * Format: double
+             * @description Widest frame that would still be the picture, metres.
+             */
+            widestM?: null | number;
+            /**
+             * Format: double
+             * @description Smallest height that would still be the picture, metres: so much nearer it may look.
+             */
+            smallestM?: null | number;
+            /**
+             * Format: double
+             * @description Smallest width that would still be the picture, metres.
+             */
+            narrowestM?: null | number;
             /** @description Camera turned upright. */
             upright: boolean;
         };

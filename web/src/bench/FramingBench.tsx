@@ -11,7 +11,8 @@ const ticks = [12, 16, 24, 35, 50, 85, 135, 200, 300, 400, 600, 800];
 export function FramingBench({ explanation }: { explanation: NeedExplanation }) {
   const { asked, weighed } = explanation;
   const first = firstChoice(explanation);
-  const ends = weighed.flatMap((w) => w.equivalentMm).concat(asked.focalMm ?? []);
+  const ends = weighed.flatMap((w) => w.equivalentMm).concat(asked.focalMm ?? [], asked.acceptMm ?? []);
+  const uncovered = asked.bands.filter((b) => b.outcome === "lost" || b.outcome === "late");
   const low = Math.min(...ends) / 1.1;
   const high = Math.max(...ends) * 1.1;
   const scale = (width: number) => scaleLog([low, high], [0, width]).clamp(true);
@@ -35,10 +36,28 @@ export function FramingBench({ explanation }: { explanation: NeedExplanation }) 
       }}
       behind={(width, height) => {
         const x = scale(width);
-        const [from, to] = asked.focalMm ?? [];
-        return from != null && to != null ? (
-          <rect x={x(from)} width={Math.max(4, x(to) - x(from))} height={height} fill="var(--band)" />
-        ) : null;
+        const band = ([from = low, to = high]: number[]) => ({
+          x: x(from),
+          width: Math.max(4, x(to) - x(from)),
+          height,
+        });
+        return (
+          <>
+            {asked.acceptMm && <rect {...band(asked.acceptMm)} fill="var(--band)" opacity="0.45" />}
+            {asked.focalMm && <rect {...band(asked.focalMm)} fill="var(--band)" />}
+            {uncovered.map((b) => (
+              <rect
+                key={b.focalMm[0]}
+                data-uncovered={focal(b.focalMm)}
+                {...band(b.focalMm)}
+                fill="none"
+                stroke="var(--broken)"
+                strokeWidth="1.5"
+                strokeDasharray="5 4"
+              />
+            ))}
+          </>
+        );
       }}
       draw={(w, width) => {
         const x = scale(width);
@@ -61,6 +80,7 @@ export function FramingBench({ explanation }: { explanation: NeedExplanation }) 
           {asked.closeWidthMm ? `frame ${number(w.fit.frameMm ?? 0)} mm` : focal(w.equivalentMm)},{" "}
           {number(w.fit.megapixelsLeft)} MP
           {w.fit.factor > 1.005 &&
+            !w.secondBestFor.some((s) => s === "widerThanAsked" || s === "tighterThanAsked") &&
             `, ${w.fit.case === "tooShort" ? "crop" : "too long"} ${number(w.fit.factor)}×`}
           <span className="text-quiet"> · {costText(w, first)}</span>
         </>
@@ -77,6 +97,12 @@ export function FramingBench({ explanation }: { explanation: NeedExplanation }) 
                 ? ", from the frame and the place to stand"
                 : ", typed in"}
             ; the dot is the length used.
+            {asked.acceptMm && ` What is still the picture, second best: ${focal(asked.acceptMm)}.`}
+            {asked.bands.length > 0 && " All of it must be covered; "}
+            {asked.bands.length > 0 &&
+              (uncovered.length > 0
+                ? `dashed is what is not: ${uncovered.map((b) => focal(b.focalMm)).join(", ")}. The rows are told of the worst stretch.`
+                : "and it is.")}
           </>
         ) : (
           "Any framing will do; the dot is the length used."

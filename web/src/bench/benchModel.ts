@@ -31,7 +31,8 @@ export function costText(w: Weighed, first: Weighed | undefined): string {
         `${number(Math.abs(lost))} ${Math.abs(lost) < 1.05 && Math.abs(lost) >= 0.95 ? "stop" : "stops"} ${lost > 0 ? "lost" : "gained"}`,
       );
   }
-  if (w.fit.case === "tooShort" && w.fit.factor > 1.005)
+  if (w.secondBestFor.includes("widerThanAsked")) said.push(`${number(w.fit.factor)}× wider than asked`);
+  else if (w.fit.case === "tooShort" && w.fit.factor > 1.005)
     said.push(`${number((1 - 1 / w.fit.factor ** 2) * 100)} % of the frame cropped away`);
   if (w.fit.case === "tooLong" && w.fit.factor > 1.005) said.push(`frame ${number(w.fit.factor)}× too tight`);
   if (w.seconds != null && first.seconds != null && w.seconds > first.seconds)

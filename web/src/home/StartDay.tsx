@@ -111,25 +111,30 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
             value={from}
             onChange={(e) => setFrom(e.target.value)}
           >
-            {Object.entries(kinds).map(([kind, word]) => (
-              <optgroup key={kind} label={word}>
-                {data?.templates
-                  .filter((t) => t.kind === kind)
-                  .map((t) => (
-                    <option key={t.id} value={t.id}>
-                      {t.name}
+            {/* All at once: with half of them there the list would show, as chosen, what nobody chose. */}
+            {data && (
+              <>
+                {Object.entries(kinds).map(([kind, word]) => (
+                  <optgroup key={kind} label={word}>
+                    {data?.templates
+                      .filter((t) => t.kind === kind)
+                      .map((t) => (
+                        <option key={t.id} value={t.id}>
+                          {t.name}
+                        </option>
+                      ))}
+                  </optgroup>
+                ))}
+                <optgroup label="Or">
+                  <option value={fromTimetable}>a timetable, pasted</option>
+                  {past.map((a) => (
+                    <option key={a.key} value={fromDay + a.key}>
+                      a copy of {a.name}
                     </option>
                   ))}
-              </optgroup>
-            ))}
-            <optgroup label="Or">
-              <option value={fromTimetable}>a timetable, pasted</option>
-              {past.map((a) => (
-                <option key={a.key} value={fromDay + a.key}>
-                  a copy of {a.name}
-                </option>
-              ))}
-            </optgroup>
+                </optgroup>
+              </>
+            )}
           </select>
         </label>
         {!copied && (

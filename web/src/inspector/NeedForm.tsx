@@ -28,7 +28,11 @@ export function NeedForm({
     rows: "2",
     room: "12",
     focal: need.focal ? need.focal.map(number).join("–") : "",
+    accept: need.accept ? need.accept.map(number).join("–") : "",
+    tallest: text(need.framing?.tallestM),
+    smallest: text(need.framing?.smallestM),
     close: text(need.closeWidthMm),
+    closeMax: text(need.closeWidthMaxMm),
     shutter: shutter(need.shutterSeconds),
     blur: need.shortestShutterSeconds ? shutter(need.shortestShutterSeconds) : "",
     fps: need.fps ? text(need.fps) : "",
@@ -73,9 +77,13 @@ export function NeedForm({
         framing: draft.framing && {
           ...draft.framing,
           distanceM: [of("near") ?? draft.framing.distanceM[0] ?? 1, of("far") ?? of("near") ?? 1],
+          tallestM: of("tallest"),
+          smallestM: of("smallest"),
         },
         focal: range(typed.focal ?? ""),
+        accept: range(typed.accept ?? ""),
         closeWidthMm: of("close"),
+        closeWidthMaxMm: of("closeMax"),
         shutterSeconds: readShutter(typed.shutter ?? "") || draft.shutterSeconds,
         shortestShutterSeconds: readShutter(typed.blur ?? "") || null,
         fps: of("fps") ?? 0,
@@ -193,7 +201,20 @@ export function NeedForm({
               placeholder: "from the frame",
               note: computed.focalMm && `the frame asks ${focal(computed.focalMm)}`,
             })}
+            <Tick
+              label="must be covered all along"
+              on={draft.covers === "all"}
+              set={(on) => put({ covers: on ? "all" : null })}
+            />
+            {draft.framing && field("tallest", "still the picture up to, m high", { placeholder: "no more" })}
+            {draft.framing && field("smallest", "and down to, m", { placeholder: "no less" })}
+            {field("accept", "or still fine, mm", {
+              width: "w-28",
+              placeholder: "from the frame",
+              note: computed.acceptMm && `the frame allows ${focal(computed.acceptMm)}`,
+            })}
             {field("close", "Close-up, mm wide", { placeholder: "none" })}
+            {typed.close && field("closeMax", "still fine, mm wide", { placeholder: "no wider" })}
             {field("print", "Print, cm", {
               width: "w-24",
               placeholder: "60 × 40",

@@ -182,7 +182,7 @@ function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
     asked.closeWidthMm
       ? `a frame ${number(asked.closeWidthMm)} mm wide`
       : asked.focalMm
-        ? `framing ${focal(asked.focalMm)}`
+        ? framingText(asked)
         : "any framing",
     need.shortestShutterSeconds
       ? `${shutter(asked.shutterSeconds)} to ${shutter(need.shortestShutterSeconds)}, to be blurred`
@@ -195,6 +195,15 @@ function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
   ];
   return said.filter(Boolean).join(" · ");
 }
+
+const framingText = ({ focalMm, acceptMm, bands }: NeedExplanation["asked"]) =>
+  [
+    `framing ${focal(focalMm ?? [])}`,
+    bands.length > 0 ? "all of it" : "",
+    acceptMm ? `still fine ${focal(acceptMm)}` : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
 
 const lightWords = (need: Need) =>
   need.light
