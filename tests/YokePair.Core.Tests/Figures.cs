@@ -111,6 +111,18 @@ public sealed class Figures
     public void A_burst_that_the_cards_keep_up_with_has_no_end() =>
         Assert.Equal(double.PositiveInfinity, Burst.Length(5, 1600, 48, [new SlotWrite(48, 400)]).SecondsUntilFull);
 
+    [Theory]
+    [InlineData(4, 80, 3, 16000)]
+    [InlineData(1.4, 125, 2.3, 4975)]
+    [InlineData(4.576, 60, 5, 3926)]
+    public void Iso_in_the_dark_and_of_place_cards(double f, double part, double ev, double iso) => Assert.Equal(iso, Exposure.Iso(f, 1 / part, ev), 0);
+
+    [Theory]
+    [InlineData(5, 70.6)]
+    [InlineData(2.5, 35.3)]
+    public void A_speaker_s_face_may_be_as_tall_as_to_the_knee(double near, double expected) =>
+        Assert.Equal(expected, Math.Round(Library.Phrases.Need("face", Importance.Once, Library.Subject.Face, near, 10, Motion.Talking).AcceptMm(Field)!.Value.Low, 1));
+
     [Fact]
     public void Play_at_15_to_45_m_is_four_bands()
     {

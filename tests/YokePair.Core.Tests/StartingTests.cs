@@ -43,6 +43,32 @@ public sealed class StartingTests
         Assert.All(plan.Parts[0].Setups, s => Assert.Single(plan.Items.OfType<Battery>(), b => b.Place == "@" + s.Body));
     }
 
+    [Theory]
+    [InlineData(35, 3, 6)]
+    [InlineData(50, 4.29, 8.57)]
+    [InlineData(85, 6, 12)]
+    public void Whoever_lives_at_a_short_focal_length_stands_nearer(double mm, double near, double far)
+    {
+        var plan = NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, "two-primes", false, Habits: new Habits(LivesAtMm: mm)), Owned).Plan!;
+        var stands = plan.Parts.SelectMany(p => p.Needs).Single(n => n.Name == "Kiss").Framing!.DistanceM;
+        Assert.Equal((near, far), (Math.Round(stands.Low, 2), Math.Round(stands.High, 2)));
+    }
+
+    [Fact]
+    public void But_not_at_play()
+    {
+        Interval Stands(Habits? habits) => NewDay.From(new NewDayRequest("A day", Day, "sport-field", null, null, false, Habits: habits), Owned).Plan!.Parts.SelectMany(p => p.Needs).First(n => n.Name == "Action").Framing!.DistanceM;
+        Assert.Equal(Stands(null), Stands(new Habits(LivesAtMm: 35)));
+    }
+
+    [Fact]
+    public void A_second_photographer_gets_hands_whosever_the_camera_is_and_an_open_roller_is_at_hand()
+    {
+        Plan Made(string style) => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, true), [.. Owned.Select(t => t with { Owner = "lead" })]).Plan!;
+        Assert.Contains(Made("two-primes").Parts[0].Setups, s => s.Person == "second" && s.Body is not null);
+        Assert.Equal((8, 60), (Made("open-roller").Places.Single(p => p.Id == "roller").ReachSeconds, Made("two-primes").Places.Single(p => p.Id == "roller").ReachSeconds));
+    }
+
     [Fact]
     public void What_is_away_that_day_stays_at_home()
     {

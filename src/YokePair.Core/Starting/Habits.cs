@@ -52,6 +52,23 @@ public sealed record Habits(double? LivesAtMm = null, Illumination? Light = null
         : mm < BetweenHandsMm ? style with { Left = new Interval(mm, mm) }
         : style with { Right = new Interval(mm, mm) };
 
+    /// <summary>Whoever lives at up to this comes closer to people than the phrases have it.</summary>
+    private const double CloseWorkerMm = 50;
+
+    /// <summary>Equivalent focal length whose distances the phrases have, mm.</summary>
+    private const double UsualMm = 70;
+
+    /// <summary>
+    /// A need from where one stands who lives at a focal length: people from nearer by <c>max(0.5, L / 70)</c> for one who works close, where
+    /// the distance is one's own to choose.
+    /// </summary>
+    internal Need From(Need need, bool ownDistance)
+    {
+        if (LivesAtMm is not <= CloseWorkerMm || !ownDistance || need.Framing is not { HeightM: not null } frame) return need;
+        var nearer = Math.Max(0.5, LivesAtMm.Value / UsualMm);
+        return need with { Framing = frame with { DistanceM = new Interval(frame.DistanceM.Low * nearer, frame.DistanceM.High * nearer) } };
+    }
+
     /// <summary>Whether a thing comes along.</summary>
     internal bool Takes(Item thing) => !OwnMakeOnly || thing is not (Battery or Cells) || thing.Make is null or Make.Own;
 

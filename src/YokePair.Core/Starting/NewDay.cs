@@ -47,7 +47,11 @@ public static class NewDay
         foreach (var person in people)
         {
             var own = here.Where(t => !setups.Any(s => s.Body == t.Id || s.Lens == t.Id) && (people.Length == 1 || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true == (person == "second"))).ToList();
-            if (style is not null) setups.AddRange(habits.Follow(style).Fill(person, own));
+            if (style is null) continue;
+            var filled = habits.Follow(style).Fill(person, own);
+            // Nobody who photographs is left without a camera while there is one, whosever it is.
+            if (filled.Count == 0) filled = habits.Follow(style).Fill(person, [.. here.Where(t => !setups.Any(s => s.Body == t.Id || s.Lens == t.Id))]);
+            setups.AddRange(filled);
         }
         var plan = new Plan
         {
@@ -64,16 +68,18 @@ public static class NewDay
             [
                 new Place { Id = "belt", Name = "Belt pouch", Person = "lead", ReachSeconds = 5 },
                 .. request.Second ? [new Place { Id = "pouch", Name = "Shoulder pouch", Person = "second", ReachSeconds = 5 }] : Array.Empty<Place>(),
-                new Place { Id = "roller", Name = "Roller", ReachSeconds = 60 },
+                new Place { Id = "roller", Name = "Roller", ReachSeconds = style?.OpenBag == true ? 8 : 60 },
                 new Place { Id = "car", Name = "Car", ReachSeconds = 900 },
             ],
             Items = Packed(here, setups, request.Second, habits),
-            Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(habits.Lit)] })],
+            Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n), IsOwnDistance(p)))] })],
         };
         for (var day = 1; day < request.Days; day++) plan = new Editing.AddDay().Apply(plan).Plan!;
         List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan)];
         return wrong.Count > 0 ? new PlanReading(null, wrong) : new PlanReading(plan, []);
     }
+
+    private static bool IsOwnDistance(Part part) => part.StayBehindM is null && PartKind.All.First(k => k.Id == part.Kind).OwnDistance;
 
     private static List<Part> Parts(NewDayRequest request, List<PlanProblem> problems)
     {

@@ -10,7 +10,8 @@ namespace YokePair.Core.Starting;
 /// <param name="Right">Of the right hand; null = one camera worked from the bag.</param>
 /// <param name="Third">Of a third camera.</param>
 /// <param name="Primes">Whether primes are preferred to zooms.</param>
-public sealed record StartingStyle(string Id, string Name, Interval Left, Interval? Right, Interval? Third, bool Primes)
+/// <param name="OpenBag">Whether the bag stands open beside one, so that what is in it is at hand in seconds.</param>
+public sealed record StartingStyle(string Id, string Name, Interval Left, Interval? Right, Interval? Third, bool Primes, bool OpenBag = false)
 {
     /// <summary>Every style.</summary>
     public static IReadOnlyList<StartingStyle> All { get; } =
@@ -18,7 +19,7 @@ public sealed record StartingStyle(string Id, string Name, Interval Left, Interv
         new("two-primes", "Two primes", new(35, 35), new(85, 85), null, true),
         new("two-zooms", "Two zooms", new(24, 70), new(70, 200), null, false),
         new("one-zoom", "One long-range zoom, a second camera in the bag", new(28, 105), null, null, false),
-        new("open-roller", "One camera, glass from an open roller", new(24, 70), null, null, false),
+        new("open-roller", "One camera, glass from an open roller", new(24, 70), null, null, false, OpenBag: true),
         new("three-bodies", "Three cameras", new(24, 70), new(70, 200), new(300, 300), false),
     ];
 
