@@ -6,7 +6,7 @@ namespace YokePair.Browser.Tests;
 public sealed class StartingStories
 {
     [Fact]
-    public void A_day_is_started_from_a_usual_one_and_ones_own_locker_and_changed_until_it_holds()
+    public void A_day_is_started_from_a_usual_one_and_ones_own_locker_and_changed_there_and_back()
     {
         using var site = new Site(seed: false);
         using var page = new Page(site).Open("/locker");
@@ -20,7 +20,8 @@ public sealed class StartingStories
         page.TabTo("form[aria-label='Start a day'] select:has(option[value=two-zooms])");
         page.Press("Two zooms");
         page.Button("Start it").Click();
-        page.VerdictBecomes("Everything holds, whatever single thing fails.");
+        // The far end of the hall hangs by the long zoom.
+        page.VerdictBecomes("Two needs hang by one thing.");
         Assert.Equal("/hall-night/day", page.Path[..15]);
         Assert.Contains("24–70 f/2.8 no. 2 on Halm 45 no. 1", page.Hand("part-warm-up", "lead", "left").GetAttribute("aria-label")!, StringComparison.Ordinal);
 
@@ -34,14 +35,14 @@ public sealed class StartingStories
         Type(page, "to, m", "60");
         page.Choose("form[aria-label='Change the need'] select:has(option[value=halfLength])", "halfLength");
         page.Button("Change it").Click();
-        page.VerdictBecomes("One need");
+        page.VerdictBecomes("Two needs hang by one thing, one is not covered");
         page.Until(() => page.Text("section[aria-label=Inspector]").Contains("framing 1309 mm", StringComparison.Ordinal) || page.Text("section[aria-label=Inspector]").Contains("framing 1,309 mm", StringComparison.Ordinal), "the computed framing");
         page.Button("Take it out").Click();
         page.Until(() => !page.Has("[data-need='part-awards/need-handshake']"), "the need gone");
         page.Until(() => page.Has("button[data-cell='0:5'][aria-pressed=true]"), "its part selected");
         page.Button("Take it out").Click();
         page.Until(() => !page.Has("[data-hand^='part-awards']"), "the part gone");
-        page.VerdictBecomes("Everything holds");
+        page.VerdictBecomes("Two needs hang by one thing.");
         Assert.Empty(page.Complaints());
     }
 

@@ -1,17 +1,40 @@
-import type { Need, Part } from "../api/client";
+import { memo } from "react";
+import type { Need, NeedReport, Part } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { outcomeWord, strandWord } from "../shared/words";
-import { useDay } from "../day/DayContext";
+import { useDay, type DayActions } from "../day/DayContext";
 
 /** A need with its strand mark; weak ones stand out by weight, not by colour alone. */
 export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: string }) {
   const { day, asIs, select, selection } = useDay();
-  const report = day.needReport(part.id, need.id);
+  return (
+    <Mark
+      part={part}
+      need={need}
+      cell={cell}
+      report={day.needReport(part.id, need.id)}
+      was={asIs ? (asIs.needReport(part.id, need.id)?.strands ?? null) : undefined}
+      selected={selection?.kind === "need" && selection.part === part.id && selection.need === need.id}
+      select={select}
+    />
+  );
+}
+
+interface MarkProps {
+  part: Part;
+  need: Need;
+  cell?: string;
+  report?: NeedReport;
+  /** While edits are tried out, its strands as it is. */
+  was?: number | null;
+  selected: boolean;
+  select: DayActions["select"];
+}
+
+const Mark = memo(function Mark({ part, need, cell, report, was, selected, select }: MarkProps) {
   const count = report?.strands ?? 0;
   const name = need.name ?? need.id;
-  const selected = selection?.kind === "need" && selection.part === part.id && selection.need === need.id;
-  const was = asIs?.needReport(part.id, need.id)?.strands;
-  const changed = asIs !== null && was !== count;
+  const changed = was !== undefined && was !== count;
   const said = report ? `${outcomeWord[report.baseline]}, ${strandWord[count]}` : "";
   return (
     <button
@@ -41,4 +64,4 @@ export function NeedMark({ part, need, cell }: { part: Part; need: Need; cell?: 
       </span>
     </button>
   );
-}
+});

@@ -75,28 +75,55 @@ function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][nu
 
 type DragProps = Pick<ReturnType<typeof useDraggable>, "setNodeRef" | "listeners" | "transform">;
 
-/** Only what a hand can take listens to drags: every listener is asked at each move of the pointer. */
-function ItemTag(props: { item: Item; row: number; column: number }) {
-  const { kind } = props.item;
-  return kind === "lens" || kind === "body" ? <DraggableTag {...props} /> : <Tag {...props} />;
+/** What the day says of a thing, apart from how it is drawn: a thing of which nothing else is said is not drawn anew. */
+function ItemTag({ item, row, column }: { item: Item; row: number; column: number }) {
+  const { day, touchItem, selection } = useDay();
+  const said: Said = {
+    item,
+    row,
+    column,
+    touchItem,
+    name: day.name(item.id),
+    away: day.away(item.id),
+    strands: day.itemStrands(item.id),
+    pulled: day.isGone(item.id),
+    selected: selection?.kind === "item" && selection.item === item.id,
+  };
+  // Only what a hand can take listens to drags: every listener is asked at each move of the pointer.
+  return item.kind === "lens" || item.kind === "body" ? <DraggableTag {...said} /> : <Tag {...said} />;
 }
 
-function DraggableTag(props: { item: Item; row: number; column: number }) {
-  const { setNodeRef, listeners, transform } = useDraggable({ id: props.item.id });
-  return <Tag {...props} setNodeRef={setNodeRef} listeners={listeners} transform={transform} />;
-}
+const DraggableTag = memo(function DraggableTag(said: Said) {
+  const { setNodeRef, listeners, transform } = useDraggable({ id: said.item.id });
+  return <Tag {...said} setNodeRef={setNodeRef} listeners={listeners} transform={transform} />;
+});
 
-interface TagProps extends Partial<DragProps> {
+interface Said {
   item: Item;
   row: number;
   column: number;
+  touchItem: (item: string) => void;
+  name: string;
+  away?: string;
+  strands: number;
+  pulled: boolean;
+  selected: boolean;
 }
 
-const Tag = memo(function Tag({ item, row, column, setNodeRef, listeners, transform }: TagProps) {
-  const { day, touchItem, selection } = useDay();
-  const strands = day.itemStrands(item.id);
-  const pulled = day.isGone(item.id);
-  const selected = selection?.kind === "item" && selection.item === item.id;
+const Tag = memo(function Tag({
+  item,
+  row,
+  column,
+  touchItem,
+  name,
+  away,
+  strands,
+  pulled,
+  selected,
+  setNodeRef,
+  listeners,
+  transform,
+}: Said & Partial<DragProps>) {
   const inside = item.place?.startsWith("@") && item.kind !== "lens";
   return (
     <button
@@ -120,8 +147,8 @@ const Tag = memo(function Tag({ item, row, column, setNodeRef, listeners, transf
           <Strands count={pulled ? 0 : strands} width={12} height={9} breaking />
         </span>
       )}
-      {day.name(item.id)}
-      {day.away(item.id) && <span className="font-bold text-hangs"> {day.away(item.id)}</span>}
+      {name}
+      {away && <span className="font-bold text-hangs"> {away}</span>}
       <span className="sr-only">
         {pulled && ", pulled"}
         {strands === 1 && ", alone carries something"}
