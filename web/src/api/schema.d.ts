@@ -3933,6 +3933,8 @@ export interface components {
             heard: string[];
             /** @description What must be photographed. */
             needs: components["schemas"]["Need"][];
+            /** @description Whether one stands where one likes: never at play and races, before a stage or behind a line. */
+            ownDistance: boolean;
         };
         /** @description A part as strong as the weakest of its once and must needs. */
         PartReport: {
