@@ -49,7 +49,7 @@ internal sealed class BandedMoment
     {
         if (lists.Count == 1) return lists[0];
         var kept = new List<int[]>();
-        foreach (var set in lists.SelectMany(l => l).OrderBy(s => s.Length).ThenBy(s => s[0]).ThenBy(s => s.Length > 1 ? s[1] : 0).ThenBy(s => s.Length > 2 ? s[2] : 0))
+        foreach (var set in MomentCuts.InOrder(lists.SelectMany(l => l)))
             if (!kept.Exists(smaller => Array.TrueForAll(smaller, set.Contains))) kept.Add(set);
         return kept;
     }

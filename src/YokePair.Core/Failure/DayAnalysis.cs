@@ -134,15 +134,9 @@ public sealed class DayAnalysis
     /// <summary>The worst that becomes of any band: all of them must be covered.</summary>
     internal BandsFound WorstOf(IReadOnlyList<NeedWays> bands, bool[] failed)
     {
-        var taken = new List<Way>(bands.Count);
-        (Outcome Outcome, Way? Way, NeedWays Band)? worst = null;
-        foreach (var band in bands)
-        {
-            var (outcome, way) = BestOf(band, failed);
-            if (way is not null) taken.Add(way);
-            if (worst is null || outcome > worst.Value.Outcome) worst = (outcome, way, band);
-        }
-        return new BandsFound(worst!.Value.Outcome, worst.Value.Band, worst.Value.Way, taken);
+        var found = bands.Select(band => (Band: band, Best: BestOf(band, failed))).ToList();
+        var (worst, best) = found.MaxBy(f => f.Best.Outcome);
+        return new BandsFound(best.Outcome, worst, best.Way, [.. found.Select(f => f.Best.Way).OfType<Way>()]);
     }
 
     /// <summary>What becomes of a band of a need by itself, even where it shares a moment.</summary>

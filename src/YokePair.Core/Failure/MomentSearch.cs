@@ -16,7 +16,12 @@ internal sealed record MomentResult(Outcome Outcome, Way[] Ways, bool Exhaustive
 /// <summary>Minimal cut sets of a moment.</summary>
 /// <param name="Sets">Up to size three, smaller first.</param>
 /// <param name="Exhaustive">Whether the search ran to its end; else there may be more of them.</param>
-internal sealed record MomentCuts(IReadOnlyList<int[]> Sets, bool Exhaustive);
+internal sealed record MomentCuts(IReadOnlyList<int[]> Sets, bool Exhaustive)
+{
+    /// <summary>Cut sets, smaller first, then by item number.</summary>
+    public static IEnumerable<int[]> InOrder(IEnumerable<int[]> sets) =>
+        sets.OrderBy(c => c.Length).ThenBy(c => c[0]).ThenBy(c => c.Length > 1 ? c[1] : 0).ThenBy(c => c.Length > 2 ? c[2] : 0);
+}
 
 /// <summary>
 /// Finds ways for needs that happen at once: no two of them use the same thing or the same hands. Exact, by trying the
@@ -97,8 +102,7 @@ internal sealed class MomentSearch
             }
             level = [.. next.Select(set => set.Item1 == set.Item2 ? new[] { set.Item1 } : [set.Item1, set.Item2])];
         }
-        var ordered = cuts.OrderBy(c => c.Length).ThenBy(c => c[0]).ThenBy(c => c.Length > 1 ? c[1] : 0).ThenBy(c => c.Length > 2 ? c[2] : 0);
-        return new MomentCuts([.. ordered], !steps.AreOver);
+        return new MomentCuts([.. MomentCuts.InOrder(cuts)], !steps.AreOver);
 
         bool HoldsACut(int[] set) => cuts.Exists(c => Array.TrueForAll(c, set.Contains));
 
