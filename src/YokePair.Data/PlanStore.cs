@@ -116,7 +116,12 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
     }
 
     /// <summary>Makes edits, all or none, if the caller saw the latest revision.</summary>
-    public Task<ChangeOutcome> EditAsync(string key, int baseRevision, IReadOnlyList<PlanEdit> edits, CancellationToken cancel = default) =>
+    /// <param name="key">Key of the assignment.</param>
+    /// <param name="baseRevision">The revision the caller saw.</param>
+    /// <param name="edits">What to do, in order.</param>
+    /// <param name="foreseen">Hears what the assignment will be, before that is written; it may come to nothing.</param>
+    /// <param name="cancel">Ends it before it is written.</param>
+    public Task<ChangeOutcome> EditAsync(string key, int baseRevision, IReadOnlyList<PlanEdit> edits, Action<StoredPlan>? foreseen = null, CancellationToken cancel = default) =>
         ChangeAsync(key, baseRevision, async plan =>
         {
             var result = EditResult.Apply(plan, edits);
@@ -135,17 +140,17 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             });
             return new Change(next, new ChangeOutcome.Done(null!, result.Label));
             // What was just made is what undo takes back, and nothing is left to make again.
-        }, (revision, plan, label) => Task.FromResult(new StoredPlan(key, revision, plan, label, null)), cancel);
+        }, (revision, plan, label) => Task.FromResult(new StoredPlan(key, revision, plan, label, null)), foreseen, cancel);
 
     /// <summary>Takes the last edit back.</summary>
-    public Task<ChangeOutcome> UndoAsync(string key, int baseRevision, CancellationToken cancel = default) =>
-        StepAsync(key, baseRevision, undo: true, cancel);
+    public Task<ChangeOutcome> UndoAsync(string key, int baseRevision, Action<StoredPlan>? foreseen = null, CancellationToken cancel = default) =>
+        StepAsync(key, baseRevision, undo: true, foreseen, cancel);
 
     /// <summary>Makes the edit again that was last taken back.</summary>
-    public Task<ChangeOutcome> RedoAsync(string key, int baseRevision, CancellationToken cancel = default) =>
-        StepAsync(key, baseRevision, undo: false, cancel);
+    public Task<ChangeOutcome> RedoAsync(string key, int baseRevision, Action<StoredPlan>? foreseen = null, CancellationToken cancel = default) =>
+        StepAsync(key, baseRevision, undo: false, foreseen, cancel);
 
-    private Task<ChangeOutcome> StepAsync(string key, int baseRevision, bool undo, CancellationToken cancel) =>
+    private Task<ChangeOutcome> StepAsync(string key, int baseRevision, bool undo, Action<StoredPlan>? foreseen, CancellationToken cancel) =>
         ChangeAsync(key, baseRevision, async plan =>
         {
             if (await Steps(key, undo).FirstOrDefaultAsync(cancel) is not { } edit)
@@ -154,18 +159,19 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             edit.Revision = baseRevision + 1;
             var delta = PlanDelta.Read(undo ? edit.Before : edit.After);
             return new Change(delta.ApplyTo(plan), new ChangeOutcome.Done(null!, (undo ? "undone: " : "redone: ") + edit.Label));
-        }, (revision, plan, _) => DescribeAsync(key, revision, plan, cancel), cancel);
+        }, (revision, plan, _) => DescribeAsync(key, revision, plan, cancel), foreseen, cancel);
 
     private sealed record Change(Plan? Next, ChangeOutcome Outcome);
 
     private async Task<ChangeOutcome> ChangeAsync(
-        string key, int baseRevision, Func<Plan, Task<Change>> change, Func<int, Plan, string, Task<StoredPlan>> describe, CancellationToken cancel)
+        string key, int baseRevision, Func<Plan, Task<Change>> change, Func<int, Plan, string, Task<StoredPlan>> describe, Action<StoredPlan>? foreseen, CancellationToken cancel)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (await RevisionAsync(key, cancel) is not { } revision) return new ChangeOutcome.Missing();
         if (revision != baseRevision) return await StaleAsync(key, revision, baseRevision, cancel);
         var (next, outcome) = await change((await ReadAsync(key, revision, cancel))!);
         if (next is null || outcome is not ChangeOutcome.Done done) return outcome;
+        foreseen?.Invoke(new StoredPlan(key, revision + 1, next, null, null));
         var json = PlanFile.Write(next);
         await db.SaveChangesAsync(cancel);
         await db.Assignments.Where(a => a.Key == key).ExecuteUpdateAsync(a => a

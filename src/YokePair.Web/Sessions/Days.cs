@@ -25,6 +25,9 @@ public sealed record Session(StoredPlan Stored, int Locker, DayAnalysis Whole, D
     /// <summary>The report with what is pulled gone.</summary>
     public Report Left => Pulls ? left.Value : Board;
 
+    /// <summary>The same, known to be stored so.</summary>
+    internal Session As(StoredPlan stored) => this with { Stored = stored with { Plan = Plan } };
+
     /// <summary>Whether anything is pulled.</summary>
     public bool Pulls => !ReferenceEquals(Day, Whole);
 }
@@ -32,6 +35,28 @@ public sealed record Session(StoredPlan Stored, int Locker, DayAnalysis Whole, D
 /// <summary>Assignments as they are looked at: with what the locker says of the things they take along, and analysed once for every answer.</summary>
 public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cache)
 {
+    private Foreseen? ahead;
+
+    /// <summary>What an assignment is about to be, being worked out.</summary>
+    private sealed record Foreseen(State State, Task<Session> Session);
+
+    /// <summary>
+    /// For whoever writes an assignment: told what it is about to be, its analysis begins while that goes to the disk. Nothing of it is
+    /// kept before it is written.
+    /// </summary>
+    public async Task<Action<StoredPlan>> AheadAsync(CancellationToken cancel)
+    {
+        var locker = await lockers.ThingsAsync(cancel);
+        return next => ahead = new Foreseen(StateOf(next, locker), Task.Run(() => Worked(next, locker), CancellationToken.None));
+
+        Session Worked(StoredPlan next, LockerState locker)
+        {
+            var session = Analysed(next, locker, cache.Latest(next.Key)?.Whole);
+            _ = session.Board;
+            return session;
+        }
+    }
+
     /// <summary>The session of an assignment as it is now; null when there is none such.</summary>
     /// <param name="key">Key of the assignment.</param>
     /// <param name="pull">What is pulled, as addresses say it.</param>
@@ -51,12 +76,17 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
     public async Task<IReadOnlyList<Item>> ThingsAsync(CancellationToken cancel) => (await lockers.ThingsAsync(cancel)).Things;
 
     private Session Of(StoredPlan stored, LockerState locker, IReadOnlyList<string>? pull) =>
-        Pulling(cache.Get(new State(stored.Key, stored.Revision, locker.Revision), before =>
-        {
-            var plan = locker.Things.Count == 0 ? stored.Plan : PlanAndLocker.With(stored.Plan, locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal), locker.Pairs);
-            var day = new DayAnalysis(plan, before: before);
-            return new Session(stored with { Plan = plan }, locker.Revision, day, day);
-        }), pull);
+        Pulling(cache.Get(StateOf(stored, locker), before =>
+            ahead is { } foreseen && foreseen.State == StateOf(stored, locker) ? foreseen.Session.GetAwaiter().GetResult().As(stored) : Analysed(stored, locker, before)), pull);
+
+    private static State StateOf(StoredPlan stored, LockerState locker) => new(stored.Key, stored.Revision, locker.Revision);
+
+    private static Session Analysed(StoredPlan stored, LockerState locker, DayAnalysis? before)
+    {
+        var plan = locker.Things.Count == 0 ? stored.Plan : PlanAndLocker.With(stored.Plan, locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal), locker.Pairs);
+        var day = new DayAnalysis(plan, before: before);
+        return new Session(stored with { Plan = plan }, locker.Revision, day, day);
+    }
 
     private Session Pulling(Session whole, IReadOnlyList<string>? texts)
     {

@@ -34,6 +34,9 @@ public sealed class SessionCache : IDisposable
         return Newest(state.Key) is { } newest && newest.State == state ? newest.Session : null;
     }
 
+    /// <summary>The newest session of an assignment, if any.</summary>
+    public Session? Latest(string key) => Newest(key)?.Session;
+
     /// <summary>The session of a state; where there is none it is made, from the assignment's last one as far as that still holds.</summary>
     public Session Get(State state, Func<DayAnalysis?, Session> make)
     {
@@ -53,7 +56,7 @@ public sealed class SessionCache : IDisposable
         }
         else if (newest is null || newest.State.Revision <= state.Revision)
         {
-            sessions.Set(state.Key, new Latest(state, session), entry);
+            sessions.Set(state.Key, new Kept(state, session), entry);
             newest?.Overtaken.Cancel();
         }
         return session;
@@ -62,9 +65,9 @@ public sealed class SessionCache : IDisposable
     /// <inheritdoc/>
     public void Dispose() => sessions.Dispose();
 
-    private Latest? Newest(string key) => sessions.Get<Latest>(key);
+    private Kept? Newest(string key) => sessions.Get<Kept>(key);
 
-    private sealed record Latest(State State, Session Session)
+    private sealed record Kept(State State, Session Session)
     {
         /// <summary>Ends what was kept of pulls from this state.</summary>
         public CancellationTokenSource Overtaken { get; } = new();

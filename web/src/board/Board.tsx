@@ -26,6 +26,11 @@ import { useBoard } from "../day/useBoard";
 import { useDayUrl } from "../day/useDayUrl";
 import { VerdictBar } from "./VerdictBar";
 
+// A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls. Made once:
+// with other options, however alike, everything that can be dragged is drawn anew.
+const afterTravel = { activationConstraint: { distance: 6 } };
+const afterHold = { activationConstraint: { delay: 200, tolerance: 8 } };
+
 export function Board() {
   const key = useParams().assignment ?? "";
   const { pulls, selection, select, togglePull, changePull, putAllBack } = useDayUrl();
@@ -85,11 +90,7 @@ export function Board() {
     [day, asIs, selection, select, edit, tryOut, pulling, togglePull, changePull, touchItem, pulls],
   );
 
-  // A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls.
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, afterTravel), useSensor(TouchSensor, afterHold));
 
   if (loadError && !board)
     return (
@@ -129,7 +130,7 @@ export function Board() {
             putAllBack={escape}
           />
           {notice && <NoticeBar notice={notice} dismiss={dismiss} again={(edits) => edit(...edits)} />}
-          <main className="min-h-0 flex-1 overflow-auto">
+          <main className="min-h-0 flex-1 overflow-auto [contain:strict]">
             {board.pull && <PullStrip pull={board.pull} />}
             {phone ? <DayList /> : <DayGrid />}
             <Shelf />

@@ -1,7 +1,7 @@
-import { memo, useMemo } from "react";
+import { memo, useMemo, type Ref } from "react";
 import { useDroppable } from "@dnd-kit/core";
 import type { Part } from "../api/client";
-import { useDay } from "../day/DayContext";
+import { useDay, type DayActions } from "../day/DayContext";
 import { chainOf, setupOf, thingsOf, type Position } from "../day/dayModel";
 import { seconds } from "../shared/format";
 import { PullMenu } from "../pulls/PullMenu";
@@ -27,7 +27,7 @@ export const HandCell = memo(function HandCell({ person, position, ...rest }: Pr
   return <Strand {...rest} at={at} setNodeRef={setNodeRef} isOver={isOver} />;
 });
 
-/** The thread, what is on it, and a knot where that changes. */
+/** What the day says of one part of a strand, apart from how it is drawn: where nothing else is said, nothing is drawn anew. */
 const Strand = memo(function Strand({
   at,
   part,
@@ -46,14 +46,8 @@ const Strand = memo(function Strand({
   const before = previous && setupOf(previous, at);
   const chain = setup ? chainOf(setup) : [];
   const things = setup ? thingsOf(setup) : [];
-  const glassChanges = !before || chain.join() !== chainOf(before).join();
-  const bodyChanges = !!setup && !!before && before.body !== setup.body;
   const gone = things.filter((id) => day.isGone(id, part.id) || day.away(id, part.id));
   const absent = !!setup && day.isOut({ kind: "person", item: at.person }, part.id);
-  const broken = absent || gone.length > 0;
-  const hangs = day.board.report.singlePoints.some(
-    (s) => things.includes(s.item) && s.hits.some((h) => h.part === part.id),
-  );
   const then = asIs?.parts.find((p) => p.id === part.id);
   const changed =
     asIs !== null &&
@@ -63,36 +57,112 @@ const Strand = memo(function Strand({
     selection.part === part.id &&
     selection.person === at.person &&
     selection.position === at.position;
-  const glass = chain.map(day.name).join(" + ");
   const change = day.board.report.changes.find(
     (c) => c.part === part.id && c.person === at.person && c.position === at.position,
   );
-  const stroke = broken ? "var(--broken)" : hangs ? "var(--hangs)" : "var(--ink)";
+  const drawn: ThreadProps = {
+    ref: setNodeRef,
+    cell: `${row}:${column}`,
+    part,
+    at,
+    hand: day.name(at.person),
+    held: !!setup,
+    glass: chain.map(day.name).join(" + ") || "no lens",
+    body: day.name(setup?.body ?? ""),
+    without: gone.map(day.name).join(", "),
+    absent,
+    hangs: day.hangsBy(things, part.id),
+    change: change && seconds(change.seconds),
+    tight: change?.tight ? tightText(change.seconds, change.freeSeconds) : undefined,
+    glassChanges: !before || chain.join() !== chainOf(before).join(),
+    bodyChanges: !!setup && !!before && before.body !== setup.body,
+    knotted: !!before,
+    selected,
+    marked: isOver || changed,
+    select: pulling && setup ? undefined : select,
+  };
+  return pulling && setup ? (
+    <PullMenu things={things} body={setup.body} person={at.person} part={part.id}>
+      <Thread {...drawn} />
+    </PullMenu>
+  ) : (
+    <Thread {...drawn} />
+  );
+});
 
-  const cell = (
+interface ThreadProps {
+  ref: Ref<HTMLButtonElement>;
+  /** Row and column for the arrow keys. */
+  cell: string;
+  part: Part;
+  at: Position;
+  /** Whose hand. */
+  hand: string;
+  held: boolean;
+  glass: string;
+  body: string;
+  /** Names of what is pulled or elsewhere. */
+  without: string;
+  absent: boolean;
+  hangs: boolean;
+  /** How long the change before it takes. */
+  change?: string;
+  /** That there is no time for it. */
+  tight?: string;
+  glassChanges: boolean;
+  bodyChanges: boolean;
+  /** There is a part before. */
+  knotted: boolean;
+  selected: boolean;
+  marked: boolean;
+  select?: DayActions["select"];
+}
+
+/** The thread, what is on it, and a knot where that changes. */
+const Thread = memo(function Thread({
+  ref,
+  cell,
+  part,
+  at,
+  hand,
+  held,
+  glass,
+  body,
+  without,
+  absent,
+  hangs,
+  change,
+  tight,
+  glassChanges,
+  bodyChanges,
+  knotted,
+  selected,
+  marked,
+  select,
+  ...trigger
+}: ThreadProps) {
+  const broken = absent || without !== "";
+  const stroke = broken ? "var(--broken)" : hangs ? "var(--hangs)" : "var(--ink)";
+  const late = tight ? `, ${tight}` : "";
+  return (
     <button
-      ref={setNodeRef}
-      data-cell={`${row}:${column}`}
-      tabIndex={column === 0 ? 0 : -1}
+      {...trigger}
+      ref={ref}
+      data-cell={cell}
+      tabIndex={cell.endsWith(":0") ? 0 : -1}
       data-hand={`${part.id}/${at.person}/${at.position}`}
       aria-pressed={selected}
-      aria-label={`${day.name(at.person)} ${at.position}, ${part.name ?? part.id}: ${setup ? `${glass || "no lens"} on ${day.name(setup.body ?? "no body")}` : "nothing"}${gone.length > 0 ? `, without ${gone.map(day.name).join(", ")}` : ""}${absent ? ", absent" : ""}${change?.tight ? `, ${tightText(change.seconds, change.freeSeconds)}` : ""}`}
-      title={
-        setup
-          ? `${glass || "no lens"} on ${day.name(setup.body ?? "")}${change ? `. Change: ${seconds(change.seconds)}${change.tight ? `, ${tightText(change.seconds, change.freeSeconds)}` : ""}` : ""}`
-          : "Empty hand"
-      }
-      onClick={
-        pulling && setup ? undefined : () => select(selected ? null : { kind: "hand", part: part.id, ...at })
-      }
-      className={`narrow relative block h-[48px] w-full border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${isOver || changed ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
+      aria-label={`${hand} ${at.position}, ${part.name ?? part.id}: ${held ? `${glass} on ${body || "no body"}` : "nothing"}${without && `, without ${without}`}${absent ? ", absent" : ""}${late}`}
+      title={held ? `${glass} on ${body}${change ? `. Change: ${change}${late}` : ""}` : "Empty hand"}
+      onClick={select && (() => select(selected ? null : { kind: "hand", part: part.id, ...at }))}
+      className={`narrow relative block h-[48px] w-full [contain:layout_size] border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${marked ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
     >
-      {setup && (
+      {held && (
         <>
           {(glassChanges || selected) && (
             <span className="absolute inset-x-0 bottom-[13px] line-clamp-3 pl-2 text-[11.5px] leading-[1] font-semibold">
-              {glass || "no lens"}
-              {bodyChanges && <span className="font-normal"> on {day.name(setup.body ?? "")}</span>}
+              {glass}
+              {bodyChanges && <span className="font-normal"> on {body}</span>}
             </span>
           )}
           <svg className="absolute inset-x-0 bottom-0 h-3.5 w-full overflow-visible" aria-hidden>
@@ -106,12 +176,12 @@ const Strand = memo(function Strand({
               strokeDasharray={broken ? "5 4" : undefined}
               className={broken ? "breaks" : undefined}
             />
-            {glassChanges && before && (
+            {glassChanges && knotted && (
               <circle
                 cx="0"
                 cy="8"
                 r="4.5"
-                fill={change?.tight ? "var(--ink)" : "var(--ground)"}
+                fill={tight ? "var(--ink)" : "var(--ground)"}
                 stroke="var(--ink)"
                 strokeWidth="2"
               />
@@ -120,12 +190,5 @@ const Strand = memo(function Strand({
         </>
       )}
     </button>
-  );
-  return pulling && setup ? (
-    <PullMenu things={things} body={setup.body} person={at.person} part={part.id}>
-      {cell}
-    </PullMenu>
-  ) : (
-    cell
   );
 });

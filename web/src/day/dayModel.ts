@@ -19,6 +19,8 @@ export interface Day {
   partStrands: (part: string) => number;
   /** 1 or 2 where a need could miss it; 3 otherwise. */
   itemStrands: (item: string) => number;
+  /** Whether a need of a part hangs by one of these things alone. */
+  hangsBy: (items: string[], part: string) => boolean;
   /** What hangs by it alone or with one other; undefined where nothing does. */
   itemReport: (item: string) => BoardView["report"]["items"][number] | undefined;
   /** The place a thing is packed in, nested things followed. */
@@ -43,6 +45,7 @@ export function makeDay(board: BoardView): Day {
   const needs = new Map(report.needs.map((n) => [`${n.part}/${n.need}`, n]));
   const partStrands = new Map(report.parts.map((p) => [p.part, p.strands]));
   const thingReports = new Map(report.items.map((i) => [i.item, i]));
+  const alone = new Set(report.singlePoints.flatMap((s) => s.hits.map((h) => `${s.item}@${h.part}`)));
   const parts = [...plan.parts].sort((a, b) => (a.start ?? "").localeCompare(b.start ?? ""));
   const out = board.pull?.out ?? [];
   const holdsIn = (parts: string[], part?: string) => part === undefined || parts.includes(part);
@@ -59,6 +62,7 @@ export function makeDay(board: BoardView): Day {
     needReport: (part, need) => needs.get(`${part}/${need}`),
     partStrands: (part) => partStrands.get(part) ?? 3,
     itemStrands: (item) => thingReports.get(item)?.strands ?? 3,
+    hangsBy: (items, part) => items.some((item) => alone.has(`${item}@${part}`)),
     itemReport: (item) => thingReports.get(item),
     placeOf: (item) => report.packed[item.id],
     isOut,
