@@ -22,7 +22,7 @@ internal static class KitOptions
                 foreach (var place in places.Where(p => p.Id != item.Place)) Add(item, item.Id, place.Id, today: false);
         var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
         foreach (var item in wish.FromLocker ? locker : [])
-            if (!item.IsFixed() && !taken.Contains(item.Id))
+            if (!item.IsFixed() && item.Keep != Keep.Never && !taken.Contains(item.Id))
                 foreach (var place in places) Add(item, item.Id, place.Id, today: false);
         return (options, items);
 
@@ -31,7 +31,7 @@ internal static class KitOptions
             var from = known.GetValueOrDefault(thing);
             var grams = item.WeightG ?? from?.WeightG ?? 0;
             var value = item.Value ?? from?.Value ?? 0;
-            options.Add(new KitOption(thing, place, today, today && item.IsFixed(), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.ItemOf(thing) is not null, plan.PlaceOf(place))));
+            options.Add(new KitOption(thing, place, today, today && (item.IsFixed() || item.Keep == Keep.Always), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.ItemOf(thing) is not null, plan.PlaceOf(place))));
             items.Add(today ? item : item with { Id = $"{thing}\u0000{place}", Place = place });
         }
     }
@@ -55,7 +55,7 @@ internal static class KitOptions
     }
 
     /// <summary>Grams of a thing nobody has weighed, so that it is not taken for nothing.</summary>
-    private static double Typical(Item item) => item switch
+    internal static double Typical(Item item) => item switch
     {
         Body => 700,
         Lens => 600,

@@ -92,6 +92,24 @@ public sealed record UnpackThing : PlanEdit
     private string? Left(string? id) => id == Item ? null : id;
 }
 
+/// <summary>Says that a thing comes along whatever is reckoned, or takes that back.</summary>
+public sealed record KeepThing : PlanEdit
+{
+    /// <summary>Item id.</summary>
+    public required string Item { get; init; }
+
+    /// <summary>Whether it always comes along.</summary>
+    public required bool Always { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (plan.ItemOf(Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
+        var kept = item with { Keep = Always ? Keep.Always : null };
+        return new EditResult(plan with { Items = [.. plan.Items.Select(i => i.Id == Item ? kept : i)] }, $"{item.Label} {(Always ? "always comes along" : "comes along as the needs have it")}", []);
+    }
+}
+
 /// <summary>Takes along a kind of thing that is not one's own: borrowed, rented or bought for the day.</summary>
 public sealed record BorrowThing : PlanEdit
 {

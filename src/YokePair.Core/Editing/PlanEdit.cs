@@ -11,6 +11,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(PackThing), "pack")]
 [JsonDerivedType(typeof(UnpackThing), "unpack")]
 [JsonDerivedType(typeof(BorrowThing), "borrow")]
+[JsonDerivedType(typeof(KeepThing), "keep")]
 [JsonDerivedType(typeof(AddPart), "addPart")]
 [JsonDerivedType(typeof(RemovePart), "removePart")]
 [JsonDerivedType(typeof(SplitPart), "splitPart")]

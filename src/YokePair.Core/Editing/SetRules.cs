@@ -23,6 +23,9 @@ public sealed record SetRules : PlanEdit
     /// <summary>How long what must be had may wait, seconds.</summary>
     public double? MustSeconds { get; init; }
 
+    /// <summary>The rules of the house.</summary>
+    public House? House { get; init; }
+
     /// <summary>Seconds of single operations.</summary>
     public OwnSeconds? Seconds { get; init; }
 
@@ -39,6 +42,7 @@ public sealed record SetRules : PlanEdit
                 StitchLimit = StitchLimit ?? old.StitchLimit,
                 FlashIso = FlashIso ?? old.FlashIso,
                 Tolerance = old.Tolerance with { Once = OnceSeconds ?? old.Tolerance.Once, Must = MustSeconds ?? old.Tolerance.Must },
+                House = House is null ? old.House : House with { Extra = House.Extra ?? old.House.Extra },
                 Seconds = Seconds?.Over(old.Seconds) ?? old.Seconds,
             },
         };
@@ -58,6 +62,7 @@ public sealed record SetRules : PlanEdit
         if (DualRecord is { } two) return two ? "Two records of every frame" : "One record of a frame is enough";
         if (OnceSeconds is { } once) return FormattableString.Invariant($"What happens once waits {once} s");
         if (MustSeconds is { } must) return FormattableString.Invariant($"What must be had waits {must} s");
+        if (House is not null) return "Rules of the house";
         return Seconds is not null ? "Seconds of an operation" : "How the day is reckoned";
     }
 }

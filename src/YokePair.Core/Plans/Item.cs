@@ -69,6 +69,9 @@ public abstract record Item
     /// <summary>Ids of things that cannot be used without it, beyond what their mounts and types already say.</summary>
     public IReadOnlyList<string>? NeededBy { get; init; }
 
+    /// <summary>Whether it comes along whatever is reckoned, or stays at home; null = as the needs have it.</summary>
+    public Keep? Keep { get; init; }
+
     /// <summary>Weight, grams.</summary>
     public double? WeightG { get; init; }
 
@@ -126,6 +129,16 @@ public enum Availability
 
     /// <summary>No longer used.</summary>
     Retired,
+}
+
+/// <summary>What a photographer has decided of a thing, whatever is reckoned.</summary>
+public enum Keep
+{
+    /// <summary>It comes along.</summary>
+    Always,
+
+    /// <summary>It stays at home.</summary>
+    Never,
 }
 
 /// <summary>Whose make a thing is.</summary>

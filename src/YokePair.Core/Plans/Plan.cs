@@ -95,6 +95,28 @@ public sealed record Rules
     /// <summary>How long each operation of the hands takes.</summary>
     public HandlingSeconds Seconds { get; init; } = new();
 
+    /// <summary>What is asked of a kit whatever the needs say.</summary>
+    public House House { get; init; } = new();
+
+    /// <summary>Fields unknown to this version.</summary>
+    [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>Rules of the house, each with a switch. No proposal breaks one further than it is broken.</summary>
+public sealed record House
+{
+    /// <summary>Two working bodies for everyone who photographs.</summary>
+    public bool TwoBodiesEach { get; init; } = true;
+
+    /// <summary>The lead alone could do every once and must, one at a time.</summary>
+    public bool LeadAlone { get; init; }
+
+    /// <summary>One full change of cells for every flash.</summary>
+    public bool CellsForEachFlash { get; init; } = true;
+
+    /// <summary>Two senders where lights on stands are asked.</summary>
+    public bool TwoSenders { get; init; } = true;
+
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 }

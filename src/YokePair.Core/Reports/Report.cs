@@ -55,6 +55,9 @@ public sealed record Report
     /// <summary>What the rules' waits and seconds come to.</summary>
     public required Reckoning Reckoning { get; init; }
 
+    /// <summary>The rules of the house that are switched on, and what is missing to keep them.</summary>
+    public required IReadOnlyList<HouseRule> House { get; init; }
+
     /// <summary>Id of the place each thing is packed in, things it lies on followed; none for what is in no place.</summary>
     public required IReadOnlyDictionary<string, string> Packed { get; init; }
 

@@ -9,6 +9,9 @@ namespace YokePair.Web.Proposals;
 /// <summary>One line of an answer that comes as it is found: how far the search is, or in the last line what it found.</summary>
 public sealed record SetupsAnswer(SearchProgress? Progress, SetupsProposal? Found);
 
+/// <summary>The same of a search for what may stay at home.</summary>
+public sealed record DeadWeightAnswer(DeadWeightProgress? Progress, DeadWeightProposal? Found);
+
 /// <summary>The same of a search for a kit.</summary>
 public sealed record KitAnswer(KitProgress? Progress, KitProposal? Found);
 
@@ -21,6 +24,7 @@ internal static class ProposalEndpoints
     public static void MapProposals(this IEndpointRouteBuilder api)
     {
         api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
+        api.MapGet("/assignments/{key}/dead-weight", Spare).WithName("ProposeDeadWeight").Produces<DeadWeightAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
         api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
     }
 
@@ -41,6 +45,20 @@ internal static class ProposalEndpoints
         {
             var progress = new Lines.Callback<KitProgress>(p => tell(new KitAnswer(p, null)));
             tell(new KitAnswer(null, LightestKit.Find(session.Plan, things, wish, progress, ends.Token)));
+        }, cancel);
+        return Results.Empty;
+    }
+
+    private static async Task<IResult> Spare(string key, Days store, HttpContext http, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, null, cancel) is not { } session) return Web.Problems.NotFound("assignment");
+        var things = await store.ThingsAsync(cancel);
+        using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        ends.CancelAfter(Longest);
+        await Lines.StreamAsync<DeadWeightAnswer>(http, (tell, _) =>
+        {
+            var progress = new Lines.Callback<DeadWeightProgress>(p => tell(new DeadWeightAnswer(p, null)));
+            tell(new DeadWeightAnswer(null, DeadWeight.Find(new DeadWeightProblem(session.Whole, things, ends.Token), progress, ends.Token)));
         }, cancel);
         return Results.Empty;
     }

@@ -180,6 +180,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/dead-weight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ProposeDeadWeight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/setups-proposal": {
         parameters: {
             query?: never;
@@ -875,6 +891,60 @@ export interface components {
         };
         /** @enum {unknown} */
         Covers: "anywhere" | "all" | null;
+        /** @description The same of a search for what may stay at home. */
+        DeadWeightAnswer: {
+            progress: null | components["schemas"]["DeadWeightProgress"];
+            found: null | components["schemas"]["DeadWeightProposal"];
+        };
+        /** @description How far the search has come. */
+        DeadWeightProgress: {
+            /**
+             * Format: int32
+             * @description How often the report was asked.
+             */
+            round: number;
+            /**
+             * Format: double
+             * @description No more than this may stay at home, grams.
+             */
+            atMost: number;
+            /**
+             * Format: double
+             * @description How long it has run.
+             */
+            seconds: number;
+        };
+        /** @description What may stay at home. */
+        DeadWeightProposal: {
+            /** @description Whether nothing heavier may; false only where the search was stopped. */
+            proven: boolean;
+            /** @description What may stay at home, all of it together or any of it, heaviest first. */
+            things: components["schemas"]["SpareThing"][];
+            /**
+             * Format: double
+             * @description What that weighs.
+             */
+            grams: number;
+            /**
+             * Format: double
+             * @description No more than this may stay at home, grams.
+             */
+            atMost: number;
+            /** @description Ids of what comes along because somebody wants so. */
+            kept: string[];
+            /** @description Ids of what no need speaks of, and of power and cards. */
+            notJudged: string[];
+            /**
+             * Format: int32
+             * @description How often the report was asked of a whole choice.
+             */
+            rounds: number;
+            /**
+             * Format: double
+             * @description How long it took.
+             */
+            seconds: number;
+        };
         /** @enum {unknown} */
         DepthPreset: "one" | "couple" | "row" | "group" | "ring" | null;
         /** @description Edits made on one revision of a plan. */
@@ -1169,6 +1239,32 @@ export interface components {
             /** @description Late or lost. */
             outcome: components["schemas"]["Outcome"];
         };
+        /** @description Rules of the house, each with a switch. No proposal breaks one further than it is broken. */
+        House: {
+            /** @description Two working bodies for everyone who photographs. */
+            twoBodiesEach: boolean;
+            /** @description The lead alone could do every once and must, one at a time. */
+            leadAlone: boolean;
+            /** @description One full change of cells for every flash. */
+            cellsForEachFlash: boolean;
+            /** @description Two senders where lights on stands are asked. */
+            twoSenders: boolean;
+        };
+        /** @description How a house rule that is switched on stands. */
+        HouseRule: {
+            /** @description Which. */
+            kind: components["schemas"]["HouseRuleKind"];
+            /**
+             * Format: int32
+             * @description How much is missing: bodies, needs, sets of cells, senders; 0 = it is kept.
+             */
+            lacking: number;
+        };
+        /**
+         * @description What a house rule asks.
+         * @enum {unknown}
+         */
+        HouseRuleKind: "twoBodiesEach" | "leadAlone" | "cellsForEachFlash" | "twoSenders";
         /** Format: binary */
         IFormFile: string;
         /** @enum {unknown} */
@@ -1259,6 +1355,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1347,6 +1444,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1503,6 +1601,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1591,6 +1690,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1667,6 +1767,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1746,6 +1847,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1826,6 +1928,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1909,6 +2012,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -1995,6 +2099,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2076,6 +2181,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2162,6 +2268,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2251,6 +2358,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2357,6 +2465,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2440,6 +2549,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2561,6 +2671,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2637,6 +2748,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2715,6 +2827,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2804,6 +2917,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2883,6 +2997,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -2987,6 +3102,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -3070,6 +3186,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -3152,6 +3269,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -3233,6 +3351,7 @@ export interface components {
             roles?: null | string[];
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
+            keep?: null | components["schemas"]["Keep"];
             /**
              * Format: double
              * @description Weight, grams.
@@ -3267,6 +3386,8 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
+        /** @enum {unknown} */
+        Keep: "always" | "never" | null;
         /** @description How many things of one kind, and of no other, must fail together to cost a picture that matters. */
         KindMargin: {
             /** @description Kind of thing, as in a plan file. */
@@ -4040,7 +4161,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4084,6 +4205,14 @@ export interface components {
             type?: "joinParts";
             /** @description Id of the first part. */
             part: string;
+        };
+        /** @description Says that a thing comes along whatever is reckoned, or takes that back. */
+        PlanEditKeepThing: {
+            /** @enum {string} */
+            type?: "keep";
+            item: string;
+            /** @description Whether it always comes along. */
+            always: boolean;
         };
         /** @description Puts a body with glass in a person's position for one part. What another position of that part held of it is given what was here. */
         PlanEditMount: {
@@ -4302,6 +4431,7 @@ export interface components {
              * @description How long what must be had may wait, seconds.
              */
             mustSeconds?: null | number;
+            house?: null | components["schemas"]["House"];
             seconds?: null | components["schemas"]["OwnSeconds"];
         };
         /** @description Splits a part in the middle; its needs stay with the first half. */
@@ -4519,6 +4649,8 @@ export interface components {
             cards: components["schemas"]["SupplyCount"][];
             /** @description What the rules' waits and seconds come to. */
             reckoning: components["schemas"]["Reckoning"];
+            /** @description The rules of the house that are switched on, and what is missing to keep them. */
+            house: components["schemas"]["HouseRule"][];
             /** @description Id of the place each thing is packed in, things it lies on followed; none for what is in no place. */
             packed: {
                 [key: string]: string;
@@ -4574,6 +4706,8 @@ export interface components {
             tolerance: components["schemas"]["Tolerances"];
             /** @description How long each operation of the hands takes. */
             seconds: components["schemas"]["HandlingSeconds"];
+            /** @description What is asked of a kit whatever the needs say. */
+            house: components["schemas"]["House"];
         };
         /** @description How far a search has come. */
         SearchProgress: {
@@ -4757,6 +4891,22 @@ export interface components {
             item: string;
             /** @description What its loss costs. */
             hits: components["schemas"]["Hit"][];
+        };
+        /** @description A thing that might stay at home. */
+        SpareThing: {
+            /** @description Id of the thing. */
+            thing: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its weight; a usual one where nobody has weighed it.
+             */
+            grams: number;
+            /** @description Whether that is a usual weight. */
+            guessed: boolean;
+            /** @description The edit that leaves it at home. */
+            edit: components["schemas"]["PlanEdit"];
         };
         /** @description What a need asks of lights that stand in the room. */
         StandLighting: {
@@ -5622,6 +5772,37 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ProposeDeadWeight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["DeadWeightAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

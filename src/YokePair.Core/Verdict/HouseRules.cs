@@ -1,0 +1,70 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Verdict;
+
+/// <summary>What a house rule asks.</summary>
+public enum HouseRuleKind
+{
+    /// <summary>Two working bodies for everyone who photographs.</summary>
+    TwoBodiesEach,
+
+    /// <summary>The lead alone could do every once and must.</summary>
+    LeadAlone,
+
+    /// <summary>One full change of cells for every flash.</summary>
+    CellsForEachFlash,
+
+    /// <summary>Two senders wherever lights on stands are asked.</summary>
+    TwoSenders,
+}
+
+/// <summary>How a house rule that is switched on stands.</summary>
+/// <param name="Kind">Which.</param>
+/// <param name="Lacking">How much is missing: bodies, needs, sets of cells, senders; 0 = it is kept.</param>
+public sealed record HouseRule(HouseRuleKind Kind, int Lacking);
+
+/// <summary>Rules of the house: what one asks of a kit whatever the needs say.</summary>
+public static class HouseRules
+{
+    /// <summary>Those that are switched on, in the order of their kinds.</summary>
+    /// <param name="day">The day.</param>
+    /// <param name="asked">The plan that says who photographs; null = the day's own. Whoever has lost the camera still does.</param>
+    public static IReadOnlyList<HouseRule> Of(DayAnalysis day, Plan? asked = null)
+    {
+        var house = day.Whole.Rules.House;
+        var rules = new List<HouseRule>();
+        if (house.TwoBodiesEach) rules.Add(new HouseRule(HouseRuleKind.TwoBodiesEach, Math.Max(0, (2 * Photographers(asked ?? day.Whole)) - Here(day).OfType<Body>().Count(b => !b.Doubtful))));
+        if (house.LeadAlone) rules.Add(new HouseRule(HouseRuleKind.LeadAlone, NotAlone(day)));
+        if (house.CellsForEachFlash) rules.Add(new HouseRule(HouseRuleKind.CellsForEachFlash, CellsLacking([.. Here(day)])));
+        if (house.TwoSenders) rules.Add(new HouseRule(HouseRuleKind.TwoSenders, SendersLacking(day)));
+        return rules;
+    }
+
+    private static IEnumerable<Item> Here(DayAnalysis day) => day.Whole.Items.Where((_, i) => day.Outcomes.All(p => !p.Away[i]));
+
+    private static int Photographers(Plan plan) => plan.People.Count(p => p.Role != PersonRole.Assistant && plan.Parts.Any(part => part.Setups.Any(s => s.Person == p.Id)));
+
+    /// <summary>Needs that matter, are met with everybody there, and would not be by the lead alone: one need at a time, moments left aside.</summary>
+    private static int NotAlone(DayAnalysis day)
+    {
+        if (day.Whole.People is not [var lead, _, ..]) return 0;
+        var alone = new DayAnalysis(day.Whole with
+        {
+            Parts = [.. day.Whole.Parts.Select(p => p with { Present = [lead.Id], Setups = [.. p.Setups.Where(s => s.Person == lead.Id)], Needs = [.. p.Needs.Select(n => n with { Who = Need.Anyone, Moment = null })] })],
+        });
+        return day.Outcomes.Zip(alone.Outcomes).Sum(part => part.First.Needs.Zip(part.Second.Needs).Count(n =>
+            n.First.Need.Importance != Importance.Nice && n.First.Outcome.IsMet() && !n.Second.Outcome.IsMet()));
+    }
+
+    private static int CellsLacking(IReadOnlyList<Item> here)
+    {
+        var sets = here.OfType<Cells>().Where(c => c.Charged).ToLookup(c => c.Type);
+        return here.OfType<Flash>().Where(f => f.CellsType is not null).GroupBy(f => f.CellsType!)
+            .Sum(flashes => Math.Max(0, (2 * flashes.Count()) - sets[flashes.Key].Sum(c => c.Count ?? 1)));
+    }
+
+    private static int SendersLacking(DayAnalysis day) =>
+        day.Whole.Parts.Any(p => p.Needs.Any(n => n.Light.Contains(LightKind.Stands)))
+            ? Math.Max(0, 2 - Here(day).OfType<Trigger>().Count(t => t.Sends is not null)) : 0;
+}
