@@ -122,6 +122,39 @@ public sealed class FailureStories
     }
 
     [Fact]
+    public void What_may_stay_at_home_is_proven_on_opening_and_left_but_for_what_one_takes_all_the_same()
+    {
+        var site = Site.Shared;
+        using var page = new Page(site).Open("/steamer-wedding/day");
+        const string Spare = "[aria-label='What may stay at home']";
+        var verdict = page.Verdict;
+        page.Button("Lighter kit").Click();
+        page.Until(() => page.Text(Spare).Contains("No heavier choice leaves every picture as it is", StringComparison.Ordinal), "the proof");
+        Assert.Contains("Tripod", page.Text(Spare), StringComparison.Ordinal);
+        Assert.Contains("Batteries, cards, chargers and readers are reckoned by use and stay", page.Text(Spare), StringComparison.Ordinal);
+        // One thing comes along all the same.
+        page.Find($"{Spare} li:first-child input").Click();
+        page.Button("Leave them at home").Click();
+        page.Until(() => !page.Has("[data-item=tc14]"), "the converter at home");
+        Assert.True(page.Has("[data-item=tp1]"), "the tripod comes along");
+        Assert.Equal(verdict, page.Verdict);
+        Assert.Empty(page.AccessibilityFindings());
+        page.Button("Undo").Click();
+        page.Until(() => page.Has("[data-item=tc14]"), "everything again");
+
+        page.Open("/steamer-wedding/day?item=tc14");
+        page.Button("always comes along").Click();
+        page.Until(() => page.Button("Undo").GetAttribute("title")?.Contains("always comes along", StringComparison.Ordinal) == true, "it is kept");
+        page.Open("/steamer-wedding/day?show=rules");
+        page.Until(() => page.Text(Inspector).Contains("kept", StringComparison.Ordinal), "how the rules stand");
+        page.Button("two working bodies each").Click();
+        page.Until(() => page.Button("Undo").GetAttribute("title")?.Contains("Rules of the house", StringComparison.Ordinal) == true, "a rule switched off");
+        page.Button("Lighter kit").Click();
+        page.Until(() => page.Text(Spare).Contains("Always along, as you said", StringComparison.Ordinal), "what is kept");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void Several_losses_are_pulled_together_from_the_table()
     {
         var site = Site.Shared;

@@ -41,6 +41,8 @@ public sealed class Shots
     {
         using var site = new Site(seed: true);
         using var page = new Page(site).Open(Page.Wedding + "?show=kit");
+        page.Button("Leave them at home");
+        Take(page, "dead-weight");
         page.Button("Search").Click();
         page.Button("See it on the day");
         Take(page, "least-kit");

@@ -66,16 +66,19 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
                 }
         if (part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required)
         {
-            if (need.Light.Contains(LightKind.Flash) && need.FlashPathM is { } path)
+            // Where lights on stands are asked, the flash on the camera, or fewer of them, is second best.
+            var asksStands = need.Light.Contains(LightKind.Stands) && need.Stands is not null;
+            var instead = !need.Light.Contains(LightKind.Flash);
+            if ((!instead || asksStands) && need.FlashPathM is { } path)
                 foreach (var flash in plan.Items.OfType<Flash>().Where(f => f.GuideNumber is not null && f.Power != FlashPower.SharedPack && Shoe(body, f.Shoe)))
                     if (Power(flash) is { } power)
-                        yield return (InShoe(part, flash, body).And(power), new SlowHelp(Flashes: [(flash, flash.Gel)], Path: path, Loss: need.BounceLossStops), flash.Doubtful);
+                        yield return (InShoe(part, flash, body).And(power), new SlowHelp(Flashes: [(flash, flash.Gel)], Path: path, Loss: need.BounceLossStops), flash.Doubtful || instead);
             if (need.Light.Contains(LightKind.Stands) && need.Stands is { } stands)
                 foreach (var (sender, system, aid) in Senders(part, person, body))
-                    foreach (var (lights, flashes, spare) in Sets(part, person, system, stands.Count))
+                    foreach (var (lights, flashes, spare) in Enumerable.Range(1, stands.Count).SelectMany(count => Sets(part, person, system, count)))
                         if (spare != sender)
                             yield return (InShoe(part, sender, body).And(aid).And(lights), new SlowHelp(Flashes: flashes, Path: stands.DistanceM, Loss: stands.LossStops),
-                                aid.Items.Concat(lights.Items).Append(sender).Any(i => i.Doubtful));
+                                flashes.Count < stands.Count || aid.Items.Concat(lights.Items).Append(sender).Any(i => i.Doubtful));
         }
         if (need.Light.Contains(LightKind.Continuous))
         {

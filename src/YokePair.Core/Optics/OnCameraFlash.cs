@@ -26,6 +26,12 @@ public static class OnCameraFlash
     /// <summary>Distance to the subject that is taken where none is known, metres.</summary>
     public const double UsualDistanceM = 4;
 
+    /// <summary>Lowest ISO of a body of which nobody has said it.</summary>
+    public const double UsualBaseIso = 100;
+
+    /// <summary>The least share of its full power that a flash gives, unless more is known of it.</summary>
+    public const double LeastPower = 1.0 / 128;
+
     /// <summary>Height of a flash on a camera at the eye, metres.</summary>
     public const double FlashHeightM = 1.6;
 

@@ -105,14 +105,17 @@ public readonly record struct NeedFit
 
     /// <summary>Whether flash of a kind may be thought of at all for a need.</summary>
     public static bool FlashThinkable(Part part, Need need, LightKind kind) =>
-        part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required && need.Light.Contains(kind)
-        && (kind == LightKind.Stands ? need.Stands is not null : need.FlashPath(part) is not null);
+        part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required
+        && (kind == LightKind.Stands ? AsksStands(need) : (need.Light.Contains(LightKind.Flash) || AsksStands(need)) && need.FlashPath(part) is not null);
+
+    // Where lights on stands are asked, the flash on the camera is still the picture, if not the one that was asked.
+    private static bool AsksStands(Need need) => need.Light.Contains(LightKind.Stands) && need.Stands is not null;
 
     /// <summary>Judges glass with a flash on the camera. The flash freezes the subject, so the hand-held floor does not apply.</summary>
     public static NeedFit WithFlash(Rules rules, Part part, Need need, GlassOnBody glass, Flash flash, bool supported = false)
     {
         var (path, loss) = need.FlashPath(part) ?? (0, 0);
-        return Lit(rules, part, need, glass, supported, [(flash, flash.Gel)], path, loss, Shoe.Fits(glass.Body, flash.Shoe));
+        return Lit(rules, part, need, glass, supported, [(flash, flash.Gel)], path, loss, Shoe.Fits(glass.Body, flash.Shoe), need.Light.Contains(LightKind.Flash) ? Shortfalls.None : Shortfalls.OnCamera);
     }
 
     /// <summary>Judges glass with lights that stand in the room: each must be strong and quick enough by itself.</summary>
@@ -123,9 +126,9 @@ public readonly record struct NeedFit
     /// <param name="lights">The flashes that fire, each with the gel on it.</param>
     /// <param name="supported">Whether the camera stands on a tripod or monopod.</param>
     public static NeedFit WithStands(Rules rules, Part part, Need need, GlassOnBody glass, IReadOnlyList<(Flash Flash, string? Gel)> lights, bool supported = false) =>
-        Lit(rules, part, need, glass, supported, lights, need.Stands!.DistanceM, need.Stands.LossStops, true);
+        Lit(rules, part, need, glass, supported, lights, need.Stands!.DistanceM, need.Stands.LossStops, true, lights.Count < need.Stands.Count ? Shortfalls.FewerLights : Shortfalls.None);
 
-    private static NeedFit Lit(Rules rules, Part part, Need need, GlassOnBody glass, bool supported, IReadOnlyList<(Flash Flash, string? Gel)> lights, double pathM, double lossStops, bool fitsShoe)
+    private static NeedFit Lit(Rules rules, Part part, Need need, GlassOnBody glass, bool supported, IReadOnlyList<(Flash Flash, string? Gel)> lights, double pathM, double lossStops, bool fitsShoe, Shortfalls otherThanAsked)
     {
         var judged = Start(rules, part, need, glass, new Aids(supported));
         var fit = judged.Fit;
@@ -133,6 +136,7 @@ public readonly record struct NeedFit
         var iso = Math.Min(rules.FlashIso, body.IsoCeiling);
         var strongest = 0.0;
         var recycle = 0.0;
+        if (otherThanAsked != Shortfalls.None) judged.Grade(Quality.SecondBest, otherThanAsked);
         if (!fitsShoe) judged.Grade(Quality.No, Shortfalls.FlashShort);
         foreach (var (flash, gel) in lights)
         {
@@ -145,6 +149,12 @@ public readonly record struct NeedFit
             if (part.Gel is not null && gel != part.Gel) judged.Grade(Quality.SecondBest, Shortfalls.Colour);
             strongest = Math.Max(strongest, power);
             recycle = Math.Max(recycle, between);
+        }
+        // Weaker than its least no flash fires: the ISO comes down instead, as far as it goes.
+        if (strongest is > 0 and < OnCameraFlash.LeastPower)
+        {
+            iso = Math.Max(body.BaseIso ?? OnCameraFlash.UsualBaseIso, iso * strongest / OnCameraFlash.LeastPower);
+            strongest = OnCameraFlash.LeastPower;
         }
         if (part.Quiet == QuietRule.Preferred) judged.Grade(Quality.SecondBest, Shortfalls.Noise);
         if (body.FastestShutterSeconds is { } fastest && !Slack.AtLeast(need.ShutterSeconds, fastest)) judged.Grade(Quality.SecondBest, Shortfalls.ShutterTooFast);

@@ -184,8 +184,9 @@ internal sealed class AidedWays
             var item = kit.Items[sender.Item];
             if (!Shoe.Fits(glass.Body, item is Flash flash ? flash.Shoe : ((Trigger)item).Shoe)) continue;
             var half = item.Doubtful || sender.Relays.Any(r => kit.Items[r].Doubtful);
-            foreach (var set in room.Sets(sender.System, need.Stands!.Count))
+            foreach (var set in Enumerable.Range(1, need.Stands!.Count).Reverse().SelectMany(count => room.Sets(sender.System, count)))
             {
+                if (set.Flashes.Count < need.Stands.Count && without <= Quality.SecondBest) break;
                 if (set.StandIn == sender.Item && kit.Twins.Of(sender.Item) is null) continue;
                 if (!litBySet.TryGetValue((rig.Fitted.Index, set), out var quality))
                 {

@@ -69,4 +69,10 @@ public enum Shortfalls
 
     /// <summary>A tighter picture than asked, and still the picture.</summary>
     TighterThanAsked = 1 << 20,
+
+    /// <summary>Fewer lights than asked.</summary>
+    FewerLights = 1 << 21,
+
+    /// <summary>The flash is on the camera instead of on a stand.</summary>
+    OnCamera = 1 << 22,
 }

@@ -4905,6 +4905,8 @@ export interface components {
             grams: number;
             /** @description Whether that is a usual weight. */
             guessed: boolean;
+            /** @description Ids of the parts in which it is in a hand or on a stand today. */
+            setUpIn: string[];
             /** @description The edit that leaves it at home. */
             edit: components["schemas"]["PlanEdit"];
         };

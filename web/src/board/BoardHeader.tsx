@@ -35,7 +35,7 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
         title="The least kit that survives what may fail"
         className="py-1"
       >
-        Least kit
+        Lighter kit
       </button>
       <button
         onClick={() => select({ kind: "rules" })}

@@ -1,5 +1,6 @@
 import type { Item } from "../api/client";
 import { Strands } from "../marks/Strands";
+import { Tick } from "../shared/Choose";
 import { time } from "../shared/format";
 import { outcomeWord } from "../shared/words";
 import { useDay } from "../day/DayContext";
@@ -92,6 +93,11 @@ export function ItemPanel({ item }: { item: Item }) {
             {day.isOut(rig) ? "Put all on it back" : "Pull it with all on it"}
           </button>
         )}
+        <Tick
+          label="always comes along"
+          on={item.keep === "always"}
+          set={(always) => edit({ type: "keep", item: item.id, always })}
+        />
         <button
           className="webbing"
           onClick={() => {

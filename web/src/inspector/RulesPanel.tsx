@@ -1,4 +1,4 @@
-import type { Person, Report } from "../api/client";
+import type { Person, Plan, Report } from "../api/client";
 import type { components } from "../api/schema";
 import { useDay } from "../day/DayContext";
 import { Tick } from "../shared/Choose";
@@ -66,8 +66,60 @@ export function RulesPanel() {
           set={(two) => edit({ type: "setRules", dualRecord: two })}
         />
       </div>
+      <HouseRules />
       <Operations />
     </div>
+  );
+}
+
+type House = Report["house"][number];
+
+/** Each rule of the house with what is missing where it is not kept. */
+const houseRules: [keyof Omit<Plan["rules"]["house"], "extra">, string, (lacking: number) => string][] = [
+  ["twoBodiesEach", "two working bodies each", (n) => `${n} ${n === 1 ? "body" : "bodies"} short`],
+  [
+    "leadAlone",
+    "the lead alone could do every once and must",
+    (n) => `${n} ${n === 1 ? "need" : "needs"} not without the others`,
+  ],
+  [
+    "cellsForEachFlash",
+    "one full change of cells for each flash",
+    (n) => `${n} ${n === 1 ? "set" : "sets"} short`,
+  ],
+  [
+    "twoSenders",
+    "two senders where stand lights are asked",
+    (n) => `${n} ${n === 1 ? "sender" : "senders"} short`,
+  ],
+];
+
+/** What one asks of a kit whatever the needs say; no proposal breaks it further. */
+function HouseRules() {
+  const { day, edit } = useDay();
+  const { house } = day.board.plan.rules;
+  const said = new Map<House["kind"], House>(day.board.report.house.map((h) => [h.kind, h]));
+  return (
+    <fieldset className="flex flex-wrap items-start gap-x-6 gap-y-1">
+      <legend className="mb-0.5 font-semibold">Rules of the house</legend>
+      {houseRules.map(([kind, words, short]) => {
+        const lacking = said.get(kind)?.lacking;
+        return (
+          <div key={kind}>
+            <Tick
+              label={words}
+              on={house[kind]}
+              set={(on) => edit({ type: "setRules", house: { ...house, [kind]: on } })}
+            />
+            {lacking !== undefined && (
+              <p className={`text-[12px] ${lacking > 0 ? "font-bold" : "text-quiet"}`}>
+                {lacking > 0 ? short(lacking) : "kept"}
+              </p>
+            )}
+          </div>
+        );
+      })}
+    </fieldset>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { FailureClass, KitGoal, KitProgress, KitProposal } from "../api/client";
+import { DeadWeight } from "./DeadWeight";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { number, weight } from "../shared/format";
 import { toKilograms, weightUnit } from "../shared/units";
@@ -55,7 +56,8 @@ export function KitPanel({ assignment }: { assignment: string }) {
   };
   return (
     <div className="flex flex-col gap-2">
-      <h2 className="text-[15px] font-bold">The least kit that survives</h2>
+      <DeadWeight assignment={assignment} />
+      <h2 className="mt-2 border-t border-rule pt-2 text-[15px] font-bold">The least kit that survives</h2>
       <form
         className="flex flex-wrap items-end gap-x-4 gap-y-1 pr-14"
         aria-label="The least kit"

@@ -85,6 +85,8 @@ const shortfall: Record<string, (w: Weighed) => string> = {
   flashShort: () => "flash too weak or slow",
   noBlur: (w) => `cannot be held still long enough, frozen at ${shutter(w.fit.shutterSeconds)}`,
   shutterTooFast: (w) => `the body has no faster shutter than ${shutter(w.fit.shutterSeconds)}`,
+  fewerLights: () => "fewer lights than asked",
+  onCamera: () => "flash on the camera, not on a stand",
   widerThanAsked: () => "wider than asked, still the picture",
   tighterThanAsked: () => "tighter than asked, still the picture",
   doubtful: () => "sometimes works",
