@@ -121,7 +121,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
     /// <param name="edits">What to do, in order.</param>
     /// <param name="foreseen">Hears what the assignment will be, before that is written; it may come to nothing.</param>
     /// <param name="cancel">Ends it before it is written.</param>
-    public Task<ChangeOutcome> EditAsync(string key, int baseRevision, IReadOnlyList<PlanEdit> edits, Action<StoredPlan>? foreseen = null, CancellationToken cancel = default) =>
+    public Task<ChangeOutcome> EditAsync(
+        string key, int baseRevision, IReadOnlyList<PlanEdit> edits, Action<StoredPlan>? foreseen = null, CancellationToken cancel = default) =>
         ChangeAsync(key, baseRevision, async plan =>
         {
             var result = EditResult.Apply(plan, edits);
@@ -164,7 +165,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
     private sealed record Change(Plan? Next, ChangeOutcome Outcome);
 
     private async Task<ChangeOutcome> ChangeAsync(
-        string key, int baseRevision, Func<Plan, Task<Change>> change, Func<int, Plan, string, Task<StoredPlan>> describe, Action<StoredPlan>? foreseen, CancellationToken cancel)
+        string key, int baseRevision, Func<Plan, Task<Change>> change, Func<int, Plan, string, Task<StoredPlan>> describe,
+        Action<StoredPlan>? foreseen, CancellationToken cancel)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (await RevisionAsync(key, cancel) is not { } revision) return new ChangeOutcome.Missing();

@@ -14,7 +14,8 @@ namespace YokePair.Solving;
 /// <param name="Rounds">How often the report was asked of a whole choice.</param>
 /// <param name="Seconds">How long it took.</param>
 public sealed record DeadWeightProposal(
-    bool Proven, IReadOnlyList<SpareThing> Things, double Grams, double AtMost, IReadOnlyList<string> Kept, IReadOnlyList<string> NotJudged, int Rounds, double Seconds);
+    bool Proven, IReadOnlyList<SpareThing> Things, double Grams, double AtMost, IReadOnlyList<string> Kept, IReadOnlyList<string> NotJudged,
+    int Rounds, double Seconds);
 
 /// <summary>How far the search has come.</summary>
 /// <param name="Round">How often the report was asked.</param>
@@ -63,7 +64,8 @@ public static class DeadWeight
             // The search is stopped, not the request: what was found stands.
         }
         return new DeadWeightProposal(
-            proven, [.. spare.Select(i => things[i]).OrderByDescending(t => t.Grams)], Grams(spare), atMost, problem.Kept, problem.NotJudged, round, clock.Elapsed.TotalSeconds);
+            proven, [.. spare.Select(i => things[i]).OrderByDescending(t => t.Grams)], Grams(spare), atMost, problem.Kept, problem.NotJudged,
+            round, clock.Elapsed.TotalSeconds);
 
         double Grams(IEnumerable<int> some) => some.Sum(i => things[i].Grams);
 

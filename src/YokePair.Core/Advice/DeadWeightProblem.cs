@@ -55,7 +55,8 @@ public sealed class DeadWeightProblem
         SpareThing Spare(Item item)
         {
             var grams = item.WeightG ?? known.GetValueOrDefault(item.Id)?.WeightG;
-            return new SpareThing(item.Id, item.Label, grams ?? KitOptions.Typical(item), grams is null, [.. plan.Parts.Where(p => IsSetUp(p, item)).Select(p => p.Id)], new UnpackThing { Item = item.Id, Everywhere = true });
+            string[] setUpIn = [.. plan.Parts.Where(p => IsSetUp(p, item)).Select(p => p.Id)];
+            return new SpareThing(item.Id, item.Label, grams ?? KitOptions.Typical(item), grams is null, setUpIn, new UnpackThing { Item = item.Id, Everywhere = true });
         }
     }
 
@@ -94,7 +95,7 @@ public sealed class DeadWeightProblem
         foreach (var part in after.Parts.Where(p => !p.Needs.All(n => Stands(after, p, n))))
         {
             var need = part.Needs.First(n => !Stands(after, part, n)).Need.Id;
-            conflicts.Add(Least(absent, some => Without(some) is var then && then.PartOf(part.Part.Id) is { } found && !Stands(then, found, found.Needs.First(n => n.Need.Id == need))));
+            conflicts.Add(Least(absent, some => Falls(Without(some), part.Part.Id, need)));
         }
         if (conflicts.Count == 0 && Breaks(after)) conflicts.Add(Least(absent, some => Breaks(Without(some))));
         return conflicts;
@@ -108,19 +109,26 @@ public sealed class DeadWeightProblem
         _ => true,
     };
 
+    private bool Falls(DayAnalysis after, string part, string need) => after.PartOf(part) is { } found && !Stands(after, found, found.Needs.First(n => n.Need.Id == need));
+
     private static bool IsSetUp(Part part, Item item) =>
         part.Setups.SelectMany(s => s.Named()).Concat((part.Lights ?? []).SelectMany(l => l.Named(_ => false))).Any(n => n.Id == item.Id);
 
     /// <summary>Ids of the things without any one of which some need would have less margin, or hang by one thing more.</summary>
     private HashSet<string> Carrying() =>
-        [.. day.Parts.SelectMany(p => p.Needs).SelectMany(n => n.Cuts.Where(c => c.Length <= Math.Max(2, n.Margin ?? 0)).SelectMany(c => c)).Select(i => day.Kit.Items[i].Id)];
+    [
+        .. day.Parts.SelectMany(p => p.Needs)
+            .SelectMany(n => n.Cuts.Where(c => c.Length <= Math.Max(2, n.Margin ?? 0)).SelectMany(c => c))
+            .Select(i => day.Kit.Items[i].Id),
+    ];
 
     private bool IsHarmless(DayAnalysis after) => after.Parts.All(p => p.Needs.All(n => Stands(after, p, n))) && !Breaks(after);
 
     private DayAnalysis Without(IReadOnlyList<int> absent) => Without([.. absent.Select(i => Things[i])]);
 
     private DayAnalysis Without(IReadOnlyList<SpareThing> absent) =>
-        new(EditResult.Tried(day.Whole, [.. absent.Select(t => t.Edit)]) ?? throw new InvalidOperationException("A packed thing could not be unpacked."), before: day, cancel: cancel);
+        new(EditResult.Tried(day.Whole, [.. absent.Select(t => t.Edit)]) ?? throw new InvalidOperationException("A packed thing could not be unpacked."),
+            before: day, cancel: cancel);
 
     private bool Stands(DayAnalysis after, PartFindings part, NeedFinding need)
     {

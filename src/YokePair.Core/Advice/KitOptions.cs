@@ -31,7 +31,8 @@ internal static class KitOptions
             var from = known.GetValueOrDefault(thing);
             var grams = item.WeightG ?? from?.WeightG ?? 0;
             var value = item.Value ?? from?.Value ?? 0;
-            options.Add(new KitOption(thing, place, today, today && (item.IsFixed() || item.Keep == Keep.Always), grams, value, CostOf(wish.Goal, item, grams, value, today, plan.ItemOf(thing) is not null, plan.PlaceOf(place))));
+            var stays = today && (item.IsFixed() || item.Keep == Keep.Always);
+            options.Add(new KitOption(thing, place, today, stays, grams, value, CostOf(wish.Goal, item, grams, value, today, plan.ItemOf(thing) is not null, plan.PlaceOf(place))));
             items.Add(today ? item : item with { Id = $"{thing}\u0000{place}", Place = place });
         }
     }

@@ -102,7 +102,9 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
             if (flash.GuideNumber is null) continue;
             if (NeedFit.FlashThinkable(part, need, LightKind.Flash)) yield return NeedFit.WithFlash(rules, part, need, glass, flash, supported: true).Quality;
             // The gel is the stand's to choose.
-            if (NeedFit.FlashThinkable(part, need, LightKind.Stands)) yield return NeedFit.WithStands(rules, part, need, glass, [.. Enumerable.Repeat((flash, part.Gel), need.Stands!.Count)], supported: true).Quality;
+            if (!NeedFit.FlashThinkable(part, need, LightKind.Stands)) continue;
+            List<(Flash, string?)> asked = [.. Enumerable.Repeat((flash, part.Gel), need.Stands!.Count)];
+            yield return NeedFit.WithStands(rules, part, need, glass, asked, supported: true).Quality;
         }
         if (need.Light.Contains(LightKind.Continuous))
             foreach (var lamp in kit.Plan.Items.OfType<StandLight>())

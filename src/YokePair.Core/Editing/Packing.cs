@@ -106,7 +106,24 @@ public sealed record KeepThing : PlanEdit
     {
         if (plan.ItemOf(Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
         var kept = item with { Keep = Always ? Keep.Always : null };
-        return new EditResult(plan with { Items = [.. plan.Items.Select(i => i.Id == Item ? kept : i)] }, $"{item.Label} {(Always ? "always comes along" : "comes along as the needs have it")}", []);
+        var said = Always ? "always comes along" : "comes along as the needs have it";
+        return new EditResult(plan with { Items = [.. plan.Items.Select(i => i.Id == Item ? kept : i)] }, $"{item.Label} {said}", []);
+    }
+}
+
+/// <summary>Says that a thing which was still to get is here.</summary>
+public sealed record GotThing : PlanEdit
+{
+    /// <summary>Item id.</summary>
+    public required string Item { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (plan.ItemOf(Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
+        if (!item.Wanted) return Refuse("item", $"{item.Label} is here already");
+        var here = item with { Wanted = false };
+        return new EditResult(plan with { Items = [.. plan.Items.Select(i => i.Id == Item ? here : i)] }, $"{item.Label} is here", []);
     }
 }
 
@@ -122,7 +139,7 @@ public sealed record BorrowThing : PlanEdit
         var place = plan.PlaceOf(Item.Place);
         var on = PlaceReference.Parse(Item.Place, plan.HasItem) is { } at ? plan.ItemOf(at.Item) : null;
         if (place is null && on is null) return Refuse("item.place", $"there is no place \"{Item.Place}\"");
-        var next = plan with { Items = [.. plan.Items, Item with { Owner = Item.Owner ?? "borrowed or rented" }] };
+        var next = plan with { Items = [.. plan.Items, Item with { Owner = Item.Owner ?? "borrowed or rented", Wanted = true }] };
         var field = FormattableString.Invariant($"items[{next.Items.Count - 1}]");
         var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith(field, StringComparison.Ordinal));
         return wrong is not null

@@ -12,6 +12,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(UnpackThing), "unpack")]
 [JsonDerivedType(typeof(BorrowThing), "borrow")]
 [JsonDerivedType(typeof(KeepThing), "keep")]
+[JsonDerivedType(typeof(GotThing), "got")]
 [JsonDerivedType(typeof(AddPart), "addPart")]
 [JsonDerivedType(typeof(RemovePart), "removePart")]
 [JsonDerivedType(typeof(SplitPart), "splitPart")]

@@ -72,6 +72,9 @@ public abstract record Item
     /// <summary>Whether it comes along whatever is reckoned, or stays at home; null = as the needs have it.</summary>
     public Keep? Keep { get; init; }
 
+    /// <summary>Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here.</summary>
+    public bool Wanted { get; init; }
+
     /// <summary>Weight, grams.</summary>
     public double? WeightG { get; init; }
 

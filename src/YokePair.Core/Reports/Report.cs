@@ -25,6 +25,9 @@ public sealed record Report
     /// <summary>Things of the plan that are not here on the day of a part: lent, rented out, in repair, lost, retired.</summary>
     public required IReadOnlyList<AwayThing> Away { get; init; }
 
+    /// <summary>Things that are reckoned with and not here yet, with what becomes of the day without them.</summary>
+    public required IReadOnlyList<ThingToGet> ToGet { get; init; }
+
     /// <summary>Changes of glass in the hands, from part to part.</summary>
     public required IReadOnlyList<HandChange> Changes { get; init; }
 
@@ -65,7 +68,7 @@ public sealed record Report
     public required IReadOnlyList<PlaceCount> Carry { get; init; }
 
     /// <summary>Nothing uncovered, no single thing that costs a picture, and nothing in a hand that is not there.</summary>
-    public bool Sound => Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand);
+    public bool Sound => Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand) && ToGet.All(t => t.Hits.Count == 0);
 }
 
 /// <summary>Frames expected of a part.</summary>

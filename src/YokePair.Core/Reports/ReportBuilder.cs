@@ -33,13 +33,16 @@ internal static class ReportBuilder
         }
         var singlePoints = hits.OrderBy(h => h.Key).Select(h => new SinglePoint(kit.Items[h.Key].Id, h.Value)).ToList();
         var away = Away(day);
-        var verdict = VerdictWords.Of(day.Plan, gaps, singlePoints, away);
+        var toGet = StillToGet.Of(day);
+        List<(string, string)> secondBest = [.. needs.Where(n => n.Importance != Importance.Nice && n.Baseline == Outcome.Thins).Select(n => (n.Part, n.Need))];
+        var verdict = VerdictWords.Of(day.Plan, new Standing(gaps, singlePoints, secondBest, away, toGet));
         return new Report
         {
             Verdict = VerdictWords.Plain(verdict),
             VerdictParts = verdict,
             Gaps = gaps,
             Away = away,
+            ToGet = toGet,
             Changes = HandChanges.Of(day),
             LightMoves = Reports.LightMoves.Of(day.Plan),
             Frames = [.. day.Plan.Parts.Select(p => new PartFrames(p.Id, FrameEstimate.Of(day.Plan, p), p.Frames is not null))],

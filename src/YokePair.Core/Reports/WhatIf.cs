@@ -20,17 +20,23 @@ public sealed record WhatIfRow(string Id, LossKind Kind, string Name, IReadOnlyL
 /// <param name="Margin">How many; null = beyond 3.</param>
 public sealed record KindMargin(string Kind, int? Margin);
 
+/// <summary>A thing and what it is called.</summary>
+public sealed record NamedThing(string Item, string Name);
+
 /// <summary>Every loss against every part.</summary>
 /// <param name="Headline">The whole in a sentence a client could read.</param>
 /// <param name="Rows">Losses, the most harmful first.</param>
 /// <param name="Harmless">How many of them make nothing late or lost.</param>
 /// <param name="Causes">What several things have in common that could take them together.</param>
+/// <param name="ToGet">What is still to get and counted as missing, each with its name.</param>
 /// <param name="Margins">By kind of thing, how many of that kind must fail together to cost a picture that matters; the smallest first.</param>
-public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless, IReadOnlyList<SharedCause> Causes, IReadOnlyList<KindMargin> Margins)
+public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless, IReadOnlyList<SharedCause> Causes, IReadOnlyList<NamedThing> ToGet, IReadOnlyList<KindMargin> Margins)
 {
     /// <summary>Tries every loss of a day.</summary>
     public static WhatIfTable Of(DayAnalysis day, CancellationToken cancel = default)
     {
+        // What is still to get is missing until it is here.
+        day = day.AsItIsHere();
         var names = new Names(day.Plan);
         var events = (day.Plan.Events ?? []).ToDictionary(e => e.Id, StringComparer.Ordinal);
         var rows = LossRows.Of(day, cancel)
@@ -38,7 +44,8 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
             .OrderByDescending(r => r.Costs).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null)).ThenByDescending(r => r.Kind).ToList();
         var counted = day.Outcomes.SelectMany(p => p.Needs).Where(n => n.Need.Importance != Importance.Nice).ToList();
         var harmful = rows.Where(r => r.Costs > 0).Select(r => r.Kind).ToList();
-        return new WhatIfTable(WhatIfWords.Headline(counted.Count(n => n.Outcome.IsMet()), counted.Count(n => !n.Outcome.IsMet()), rows.Count, harmful), rows, rows.Count(r => r.Costs == 0), SharedCause.Of(day), MarginsOf(day));
+        return new WhatIfTable(WhatIfWords.Headline(counted.Count(n => n.Outcome.IsMet()), counted.Count(n => !n.Outcome.IsMet()), rows.Count, harmful), rows, rows.Count(r => r.Costs == 0), SharedCause.Of(day),
+            [.. day.Whole.Items.Where(i => i.Wanted).Select(i => new NamedThing(i.Id, i.Label))], MarginsOf(day));
 
         WhatIfRow Named(LossRow row) => new(row.Id, row.Kind, LossWords.Row(names, row.Kind, row.Id), row.Items, row.Cells, row.Costs);
     }
@@ -46,6 +53,7 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
     /// <summary>How a need comes to what a loss leaves of it, link by link; null when there is no such loss or need.</summary>
     public static IReadOnlyList<string>? Chain(DayAnalysis day, LossKind kind, string id, string part, string need)
     {
+        day = day.AsItIsHere();
         if (Losses.Find(day.Kit, kind, id) is not { } loss) return null;
         if (loss.ItemsIn is null) return day.Without(new Pulled(id, Kind: kind)).Explain(part, need)?.Chain;
         if (day.PartOf(part) is not { } there) return null;

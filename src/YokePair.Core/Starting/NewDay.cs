@@ -41,7 +41,8 @@ public static class NewDay
         if (request.Days is < 1 or > MostDays) problems.Add(new PlanProblem("days", $"{request.Days} days; say a number from 1 to {MostDays}"));
         if (problems.Count > 0) return new PlanReading(null, problems);
 
-        var here = locker.Where(t => t.IsHere(request.Day) && habits.Takes(t) && t.Keep != Keep.Never && !Taken.Contains(t.Id) && (request.Second || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) != true)).ToList();
+        var mayCome = locker.Where(t => t.Keep != Keep.Never && t.IsHere(request.Day) && habits.Takes(t));
+        var here = mayCome.Where(t => !Taken.Contains(t.Id) && (request.Second || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) != true)).ToList();
         string[] people = request.Second ? ["lead", "second"] : ["lead"];
         var setups = new List<Setup>();
         foreach (var person in people)

@@ -34,16 +34,19 @@ public static class HouseRules
     {
         var house = day.Whole.Rules.House;
         var rules = new List<HouseRule>();
-        if (house.TwoBodiesEach) rules.Add(new HouseRule(HouseRuleKind.TwoBodiesEach, Math.Max(0, (2 * Photographers(asked ?? day.Whole)) - Here(day).OfType<Body>().Count(b => !b.Doubtful))));
-        if (house.LeadAlone) rules.Add(new HouseRule(HouseRuleKind.LeadAlone, NotAlone(day)));
-        if (house.CellsForEachFlash) rules.Add(new HouseRule(HouseRuleKind.CellsForEachFlash, CellsLacking([.. Here(day)])));
-        if (house.TwoSenders) rules.Add(new HouseRule(HouseRuleKind.TwoSenders, SendersLacking(day)));
+        if (house.TwoBodiesEach) Add(HouseRuleKind.TwoBodiesEach, (2 * Photographers(asked ?? day.Whole)) - Here(day).OfType<Body>().Count(b => !b.Doubtful));
+        if (house.LeadAlone) Add(HouseRuleKind.LeadAlone, NotAlone(day));
+        if (house.CellsForEachFlash) Add(HouseRuleKind.CellsForEachFlash, CellsLacking([.. Here(day)]));
+        if (house.TwoSenders) Add(HouseRuleKind.TwoSenders, SendersLacking(day));
         return rules;
+
+        void Add(HouseRuleKind kind, int lacking) => rules.Add(new HouseRule(kind, Math.Max(0, lacking)));
     }
 
     private static IEnumerable<Item> Here(DayAnalysis day) => day.Whole.Items.Where((_, i) => day.Outcomes.All(p => !p.Away[i]));
 
-    private static int Photographers(Plan plan) => plan.People.Count(p => p.Role != PersonRole.Assistant && plan.Parts.Any(part => part.Setups.Any(s => s.Person == p.Id)));
+    private static int Photographers(Plan plan) =>
+        plan.People.Count(p => p.Role != PersonRole.Assistant && plan.Parts.Any(part => part.Setups.Any(s => s.Person == p.Id)));
 
     /// <summary>Needs that matter, are met with everybody there, and would not be by the lead alone: one need at a time, moments left aside.</summary>
     private static int NotAlone(DayAnalysis day)
@@ -51,10 +54,17 @@ public static class HouseRules
         if (day.Whole.People is not [var lead, _, ..]) return 0;
         var alone = new DayAnalysis(day.Whole with
         {
-            Parts = [.. day.Whole.Parts.Select(p => p with { Present = [lead.Id], Setups = [.. p.Setups.Where(s => s.Person == lead.Id)], Needs = [.. p.Needs.Select(n => n with { Who = Need.Anyone, Moment = null })] })],
+            Parts = [.. day.Whole.Parts.Select(AsIfAlone)],
         });
         return day.Outcomes.Zip(alone.Outcomes).Sum(part => part.First.Needs.Zip(part.Second.Needs).Count(n =>
             n.First.Need.Importance != Importance.Nice && n.First.Outcome.IsMet() && !n.Second.Outcome.IsMet()));
+
+        Part AsIfAlone(Part part) => part with
+        {
+            Present = [lead.Id],
+            Setups = [.. part.Setups.Where(s => s.Person == lead.Id)],
+            Needs = [.. part.Needs.Select(n => n with { Who = Need.Anyone, Moment = null })],
+        };
     }
 
     private static int CellsLacking(IReadOnlyList<Item> here)

@@ -115,7 +115,8 @@ public readonly record struct NeedFit
     public static NeedFit WithFlash(Rules rules, Part part, Need need, GlassOnBody glass, Flash flash, bool supported = false)
     {
         var (path, loss) = need.FlashPath(part) ?? (0, 0);
-        return Lit(rules, part, need, glass, supported, [(flash, flash.Gel)], path, loss, Shoe.Fits(glass.Body, flash.Shoe), need.Light.Contains(LightKind.Flash) ? Shortfalls.None : Shortfalls.OnCamera);
+        var instead = need.Light.Contains(LightKind.Flash) ? Shortfalls.None : Shortfalls.OnCamera;
+        return Lit(rules, part, need, glass, supported, [(flash, flash.Gel)], (path, loss), Shoe.Fits(glass.Body, flash.Shoe), instead);
     }
 
     /// <summary>Judges glass with lights that stand in the room: each must be strong and quick enough by itself.</summary>
@@ -126,9 +127,12 @@ public readonly record struct NeedFit
     /// <param name="lights">The flashes that fire, each with the gel on it.</param>
     /// <param name="supported">Whether the camera stands on a tripod or monopod.</param>
     public static NeedFit WithStands(Rules rules, Part part, Need need, GlassOnBody glass, IReadOnlyList<(Flash Flash, string? Gel)> lights, bool supported = false) =>
-        Lit(rules, part, need, glass, supported, lights, need.Stands!.DistanceM, need.Stands.LossStops, true, lights.Count < need.Stands.Count ? Shortfalls.FewerLights : Shortfalls.None);
+        Lit(rules, part, need, glass, supported, lights, (need.Stands!.DistanceM, need.Stands.LossStops), true,
+            lights.Count < need.Stands.Count ? Shortfalls.FewerLights : Shortfalls.None);
 
-    private static NeedFit Lit(Rules rules, Part part, Need need, GlassOnBody glass, bool supported, IReadOnlyList<(Flash Flash, string? Gel)> lights, double pathM, double lossStops, bool fitsShoe, Shortfalls otherThanAsked)
+    private static NeedFit Lit(
+        Rules rules, Part part, Need need, GlassOnBody glass, bool supported, IReadOnlyList<(Flash Flash, string? Gel)> lights,
+        (double M, double LossStops) path, bool fitsShoe, Shortfalls otherThanAsked)
     {
         var judged = Start(rules, part, need, glass, new Aids(supported));
         var fit = judged.Fit;
@@ -140,7 +144,7 @@ public readonly record struct NeedFit
         if (!fitsShoe) judged.Grade(Quality.No, Shortfalls.FlashShort);
         foreach (var (flash, gel) in lights)
         {
-            var power = OnCameraFlash.PowerFraction(fit.FNumber, pathM, lossStops + (glass.Lens.TStopLoss ?? 0), flash.GuideNumber ?? 0, iso);
+            var power = OnCameraFlash.PowerFraction(fit.FNumber, path.M, path.LossStops + (glass.Lens.TStopLoss ?? 0), flash.GuideNumber ?? 0, iso);
             var between = OnCameraFlash.RecycleSeconds(flash.RecycleSeconds, power);
             var fast = need.Fps > 0 && between > 1 / need.Fps;
             var beyondSync = need.ShutterSeconds < body.SyncSeconds && !flash.HighSpeedSync;

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using YokePair.Core.Failure;
+using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Wording;
 
@@ -27,6 +28,12 @@ public sealed record TextPiece(
 /// <param name="Parts">Ids of the parts it is missing in.</param>
 /// <param name="InHand">Whether a setup of one of them names it.</param>
 public sealed record AwayThing(string Item, string Why, IReadOnlyList<string> Parts, bool InHand);
+
+/// <summary>A thing that is reckoned with and not here yet.</summary>
+/// <param name="Item">Item id.</param>
+/// <param name="What">What to ask for, with every figure it must have.</param>
+/// <param name="Hits">The once and must needs that are not met, or hang by one thing, without it.</param>
+public sealed record ThingToGet(string Item, string What, IReadOnlyList<Hit> Hits);
 
 /// <summary>A need not met even when nothing fails.</summary>
 /// <param name="Part">Part id.</param>

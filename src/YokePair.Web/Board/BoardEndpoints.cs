@@ -59,7 +59,8 @@ internal static class BoardEndpoints
     private static async Task<IResult> Edit(string key, EditRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel)
     {
         var edits = await FoundAsync(request.Edits, days, cancel);
-        return await AnswerAsync(await store.EditAsync(key, request.BaseRevision, edits, await days.AheadAsync(cancel), cancel), request.Pull, days, summaries, cancel);
+        var outcome = await store.EditAsync(key, request.BaseRevision, edits, await days.AheadAsync(cancel), cancel);
+        return await AnswerAsync(outcome, request.Pull, days, summaries, cancel);
     }
 
     private static async Task<IResult> Undo(string key, StepRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel) =>

@@ -24,7 +24,8 @@ internal static class ProposalEndpoints
     public static void MapProposals(this IEndpointRouteBuilder api)
     {
         api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
-        api.MapGet("/assignments/{key}/dead-weight", Spare).WithName("ProposeDeadWeight").Produces<DeadWeightAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
+        api.MapGet("/assignments/{key}/dead-weight", Spare).WithName("ProposeDeadWeight")
+            .Produces<DeadWeightAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
         api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
     }
 

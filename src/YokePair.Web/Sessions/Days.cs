@@ -76,8 +76,10 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
     public async Task<IReadOnlyList<Item>> ThingsAsync(CancellationToken cancel) => (await lockers.ThingsAsync(cancel)).Things;
 
     private Session Of(StoredPlan stored, LockerState locker, IReadOnlyList<string>? pull) =>
-        Pulling(cache.Get(StateOf(stored, locker), before =>
-            ahead is { } foreseen && foreseen.State == StateOf(stored, locker) ? foreseen.Session.GetAwaiter().GetResult().As(stored) : Analysed(stored, locker, before)), pull);
+        Pulling(cache.Get(StateOf(stored, locker), before => WorkedAhead(stored, locker) ?? Analysed(stored, locker, before)), pull);
+
+    private Session? WorkedAhead(StoredPlan stored, LockerState locker) =>
+        ahead is { } foreseen && foreseen.State == StateOf(stored, locker) ? foreseen.Session.GetAwaiter().GetResult().As(stored) : null;
 
     private static State StateOf(StoredPlan stored, LockerState locker) => new(stored.Key, stored.Revision, locker.Revision);
 

@@ -1356,6 +1356,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -1445,6 +1447,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -1602,6 +1606,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -1691,6 +1697,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -1768,6 +1776,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -1848,6 +1858,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -1929,6 +1941,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2013,6 +2027,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2100,6 +2116,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2182,6 +2200,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2269,6 +2289,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2359,6 +2381,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2466,6 +2490,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2550,6 +2576,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2672,6 +2700,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2749,6 +2779,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2828,6 +2860,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2918,6 +2952,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -2998,6 +3034,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -3103,6 +3141,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -3187,6 +3227,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -3270,6 +3312,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -3352,6 +3396,8 @@ export interface components {
             /** @description Ids of things that cannot be used without it, beyond what their mounts and types already say. */
             neededBy?: null | string[];
             keep?: null | components["schemas"]["Keep"];
+            /** @description Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here. */
+            wanted: boolean;
             /**
              * Format: double
              * @description Weight, grams.
@@ -3672,6 +3718,11 @@ export interface components {
         NamedNeed: {
             part: string;
             need: string;
+        };
+        /** @description A thing and what it is called. */
+        NamedThing: {
+            item: string;
+            name: string;
         };
         /** @description Something that must be photographed in a part. */
         Need: {
@@ -4161,7 +4212,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4198,6 +4249,12 @@ export interface components {
             support?: null | string;
             /** @description Whether the camera stands alone. */
             unattended: boolean;
+        };
+        /** @description Says that a thing which was still to get is here. */
+        PlanEditGotThing: {
+            /** @enum {string} */
+            type?: "got";
+            item: string;
         };
         /** @description Joins a part with the one after it; both parts' needs are kept, light and rules are those of the first. */
         PlanEditJoinParts: {
@@ -4629,6 +4686,8 @@ export interface components {
             singlePoints: components["schemas"]["SinglePoint"][];
             /** @description Things of the plan that are not here on the day of a part: lent, rented out, in repair, lost, retired. */
             away: components["schemas"]["AwayThing"][];
+            /** @description Things that are reckoned with and not here yet, with what becomes of the day without them. */
+            toGet: components["schemas"]["ThingToGet"][];
             /** @description Changes of glass in the hands, from part to part. */
             changes: components["schemas"]["HandChange"][];
             /** @description Lights that must be set up or moved before a part. */
@@ -5175,6 +5234,14 @@ export interface components {
             plans: components["schemas"]["AssignmentDay"][];
             idle: string[];
         };
+        /** @description A thing that is reckoned with and not here yet. */
+        ThingToGet: {
+            item: string;
+            /** @description What to ask for, with every figure it must have. */
+            what: string;
+            /** @description The once and must needs that are not met, or hang by one thing, without it. */
+            hits: components["schemas"]["Hit"][];
+        };
         /** @description A thing as the locker shows it. */
         ThingView: {
             /** @description Its id. */
@@ -5396,6 +5463,8 @@ export interface components {
             harmless: number;
             /** @description What several things have in common that could take them together. */
             causes: components["schemas"]["SharedCause"][];
+            /** @description What is still to get and counted as missing, each with its name. */
+            toGet: components["schemas"]["NamedThing"][];
             /** @description By kind of thing, how many of that kind must fail together to cost a picture that matters; the smallest first. */
             margins: components["schemas"]["KindMargin"][];
         };

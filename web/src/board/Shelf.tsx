@@ -84,7 +84,7 @@ function ItemTag({ item, row, column }: { item: Item; row: number; column: numbe
     column,
     touchItem,
     name: day.name(item.id),
-    away: day.away(item.id),
+    away: day.away(item.id) ?? (item.wanted ? "to get" : undefined),
     strands: day.itemStrands(item.id),
     pulled: day.isGone(item.id),
     selected: selection?.kind === "item" && selection.item === item.id,

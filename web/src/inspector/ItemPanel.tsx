@@ -11,6 +11,7 @@ export function ItemPanel({ item }: { item: Item }) {
   const { plan, report } = day.board;
   const hits = report.singlePoints.find((s) => s.item === item.id)?.hits ?? [];
   const { partners, pairedNeeds } = day.itemReport(item.id) ?? { partners: [], pairedNeeds: 0 };
+  const toGet = report.toGet.find((t) => t.item === item.id);
   const pulled = day.isGone(item.id);
   const rig = { kind: "rig", item: item.id } as const;
   const on = item.place?.startsWith("@");
@@ -24,8 +25,18 @@ export function ItemPanel({ item }: { item: Item }) {
             {item.kind}
             {item.doubtful ? ", sometimes works" : ""}
           </span>
+          {item.wanted && <span className="text-hangs">still to get</span>}
           {day.away(item.id) && <span className="text-hangs">{day.away(item.id)}</span>}
         </h2>
+        {toGet && (
+          <p className="mt-1">
+            To borrow, rent or buy: {toGet.what}.{" "}
+            {toGet.hits.length === 0 && "Nothing is missed without it. "}
+            <button className="webbing" onClick={() => edit({ type: "got", item: item.id })}>
+              It is here
+            </button>
+          </p>
+        )}
         {hits.length > 0 && (
           <>
             <p className="mt-1 font-semibold">Without it:</p>

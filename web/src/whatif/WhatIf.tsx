@@ -7,10 +7,13 @@ import { LossChains } from "./LossChains";
 import { LossMends } from "./LossMends";
 import { OwnEvents } from "./OwnEvents";
 import { pullOf, pullText } from "../day/pulls";
+import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { time } from "../shared/format";
 import { countOf, outcomeWord } from "../shared/words";
+
+const nothing: string[] = [];
 
 const kindWord: Record<LossKind, string> = {
   item: "thing",
@@ -60,6 +63,7 @@ export function WhatIf() {
           A broken line: a picture that matters would be lost or late. A thin line: it would be second best.
           Touch one for the reason; tick several rows to pull them together.
         </p>
+        <StillToGet things={table.toGet} assignment={key} />
         <div className="relative mt-2 overflow-x-auto">
           <table className="w-full border-collapse text-left">
             <thead>
@@ -259,5 +263,23 @@ function Row({
         </tr>
       )}
     </>
+  );
+}
+
+/** What is not here yet counts as missing until it is. */
+function StillToGet({ things, assignment }: { things: WhatIfView["table"]["toGet"]; assignment: string }) {
+  const { edit } = useBoard(assignment, nothing);
+  if (things.length === 0) return null;
+  return (
+    <ul aria-label="Still to get" className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+      {things.map((t) => (
+        <li key={t.item}>
+          Still to get, so missing here: <b>{t.name}</b>{" "}
+          <button className="webbing" onClick={() => edit({ type: "got", item: t.item })}>
+            It is here
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
