@@ -18,7 +18,7 @@ public sealed record DayTemplate(string Id, string Name, string Kind, int StartH
         Of("event-awards", "Awards and dinner", "event", 17, "arrivals:8 drinks:6 dinner awards dance-floor"),
         Of("event-dinner", "Dinner", "event", 18, "arrivals:5 drinks:5 speeches dinner"),
         Of("event-dance", "Dance", "event", 19, "arrivals:5 first-dance dance-floor"),
-        Of("event-concert", "Concert", "event", 18, "warm-up:5 concert break concert"),
+        Of("event-concert", "Concert", "event", 18, "arrivals:5 concert break concert"),
         Of("sport-field", "Field match", "sport", 13, "warm-up play break play podium press"),
         Of("sport-hall", "Hall fixture", "sport", 18, "warm-up:7 hall-play break hall-play podium:7 press"),
         Of("sport-track", "Track meeting", "sport", 17, "warm-up:7 race break race podium:7"),

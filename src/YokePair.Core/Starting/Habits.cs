@@ -69,6 +69,9 @@ public sealed record Habits(double? LivesAtMm = null, Illumination? Light = null
         return need with { Framing = frame with { DistanceM = new Interval(frame.DistanceM.Low * nearer, frame.DistanceM.High * nearer) } };
     }
 
+    /// <summary>Whether flash sits on the camera where it is dark: not for whoever likes the light there is, lamps, or lights on stands.</summary>
+    internal bool UsesFlash => Light is null or Illumination.Bounce;
+
     /// <summary>Whether a thing comes along.</summary>
     internal bool Takes(Item thing) => !OwnMakeOnly || thing is not (Battery or Cells) || thing.Make is null or Make.Own;
 

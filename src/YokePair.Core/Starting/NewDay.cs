@@ -47,11 +47,11 @@ public static class NewDay
         var setups = new List<Setup>();
         foreach (var person in people)
         {
-            var own = here.Where(t => !setups.Any(s => s.Body == t.Id || s.Lens == t.Id) && (people.Length == 1 || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true == (person == "second"))).ToList();
+            var own = here.Where(t => !IsHeld(setups, t) && (people.Length == 1 || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true == (person == "second"))).ToList();
             if (style is null) continue;
             var filled = habits.Follow(style).Fill(person, own);
             // Nobody who photographs is left without a camera while there is one, whosever it is.
-            if (filled.Count == 0) filled = habits.Follow(style).Fill(person, [.. here.Where(t => !setups.Any(s => s.Body == t.Id || s.Lens == t.Id))]);
+            if (filled.Count == 0) filled = habits.Follow(style).Fill(person, [.. here.Where(t => !IsHeld(setups, t))]);
             setups.AddRange(filled);
         }
         var plan = new Plan
@@ -75,10 +75,13 @@ public static class NewDay
             Items = Packed(here, setups, request.Second, habits),
             Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n), IsOwnDistance(p)))] })],
         };
+        plan = HandsByPart.Fit(habits.UsesFlash ? HandsByPart.Lit(plan, here) : plan);
         for (var day = 1; day < request.Days; day++) plan = new Editing.AddDay().Apply(plan).Plan!;
         List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan)];
         return wrong.Count > 0 ? new PlanReading(null, wrong) : new PlanReading(plan, []);
     }
+
+    private static bool IsHeld(List<Setup> setups, Item thing) => setups.Any(s => s.Named().Any(n => n.Id == thing.Id));
 
     private static bool IsOwnDistance(Part part) => part.StayBehindM is null && PartKind.All.First(k => k.Id == part.Kind).OwnDistance;
 
@@ -133,7 +136,7 @@ public static class NewDay
             if (here.OfType<Cells>().FirstOrDefault(c => c.Type == flash.CellsType && c.Charged && !fed.Contains(c.Id)) is { } cells) Put(cells, "@" + flash.Id);
         foreach (var thing in here.Where(t => !fed.Contains(t.Id)))
         {
-            var hand = setups.FirstOrDefault(s => s.Body == thing.Id || s.Lens == thing.Id);
+            var hand = setups.FirstOrDefault(s => s.Named().Any(n => n.Id == thing.Id));
             var theirs = second && thing.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true;
             var pouch = theirs ? "pouch" : "belt";
             Put(thing, thing switch

@@ -23,6 +23,9 @@ public sealed record StartingStyle(string Id, string Name, Interval Left, Interv
         new("three-bodies", "Three cameras", new(24, 70), new(70, 200), new(300, 300), false),
     ];
 
+    /// <summary>How much glass on an adapter stands behind glass as good without, in the measure of <see cref="Score"/>.</summary>
+    private const double AdaptedCosts = 0.3;
+
     /// <summary>Chooses bodies and glass for a person from what is at hand. The two alike go to the two hands; of the glass that fits, what covers most of the wanted range, then the fastest.</summary>
     /// <param name="person">Whose hands.</param>
     /// <param name="things">What they may take; what is chosen is taken out.</param>
@@ -35,13 +38,21 @@ public sealed record StartingStyle(string Id, string Name, Interval Left, Interv
         {
             if (Next(things, first) is not { } body) break;
             first ??= body;
-            var glass = things.OfType<Lens>().Where(l => body.Mount.Contains(l.Mount) && !l.Doubtful).OrderByDescending(l => Score(l, body, range)).FirstOrDefault();
             things.Remove(body);
-            if (glass is not null) things.Remove(glass);
-            setups.Add(new Setup { Person = person, Position = position, Body = body.Id, Lens = glass?.Id });
+            var glass = things.OfType<Lens>().Where(l => !l.Doubtful).Select(l => (Lens: l, Adapter: AdapterFor(l, body, things)))
+                .Where(g => g.Adapter is not null || body.Mount.Contains(g.Lens.Mount))
+                .OrderByDescending(g => Score(g.Lens, body, range) - (g.Adapter is null ? 0 : AdaptedCosts)).FirstOrDefault();
+            if (glass.Lens is not null) things.Remove(glass.Lens);
+            if (glass.Adapter is not null) things.Remove(glass.Adapter);
+            setups.Add(new Setup { Person = person, Position = position, Body = body.Id, Lens = glass.Lens?.Id, Adapter = glass.Adapter?.Id });
         }
         return setups;
     }
+
+    /// <summary>A sound adapter that glass of another mount needs, if there is one.</summary>
+    private static Adapter? AdapterFor(Lens lens, Body body, List<Item> things) => body.Mount.Contains(lens.Mount)
+        ? null
+        : things.OfType<Adapter>().FirstOrDefault(a => !a.Doubtful && a.LensMount == lens.Mount && a.BodyMount is { } mount && body.Mount.Contains(mount));
 
     private static Body? Next(List<Item> things, Body? like)
     {

@@ -1,0 +1,82 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+
+namespace YokePair.Core.Tests;
+
+/// <summary>What working photographers' kits read on the first day they are started on, and what is in their hands then.</summary>
+public sealed class KitTests
+{
+    public static TheoryData<Kit> Kits => [.. Kit.All];
+
+    private static Plan Started(string name) => Kit.All.First(k => k.Name == name).Start();
+
+    private static string? Glass(Plan plan, Setup setup) => plan.ItemOf(setup.Lens)?.Label;
+
+    [Theory]
+    [MemberData(nameof(Kits))]
+    public void A_working_kit_reads_three_red_lines_at_most_and_none_of_a_change_there_was_time_for(Kit kit)
+    {
+        var report = new DayAnalysis(kit.Start()).Report(withEvents: false);
+        Assert.True(report.Gaps.Count <= 3, string.Join("; ", report.Gaps.Select(g => $"{g.Part} {g.Need}: {g.Why}")));
+        Assert.DoesNotContain(report.Gaps, g => g.Outcome == Outcome.Late);
+    }
+
+    [Theory]
+    [MemberData(nameof(Kits))]
+    public void Everyone_who_photographs_has_a_camera_with_glass_on_it_all_day(Kit kit)
+    {
+        var plan = kit.Start();
+        Assert.All(plan.Parts, part => Assert.All(plan.People, person => Assert.Contains(part.Setups, s => s.Person == person.Id && s.Body is not null && s.Lens is not null)));
+    }
+
+    [Theory]
+    [InlineData("two primes, close", "100 f/2.8 macro")]
+    [InlineData("two zooms, a couple", "90 f/2.8 macro")]
+    [InlineData("three bodies, an assistant", "60 f/2.8 macro")]
+    [InlineData("old glass on adapters", "100 f/2.8 macro")]
+    public void A_macro_is_in_the_hand_where_there_is_a_close_up_and_nowhere_else(string kit, string macro)
+    {
+        var plan = Started(kit);
+        Assert.Equal(["details"], plan.Parts.Where(p => p.Setups.Any(s => Glass(plan, s) == macro)).Select(p => p.Kind));
+    }
+
+    [Fact]
+    public void The_longest_glass_is_in_the_hand_while_they_play_and_the_wide_one_before()
+    {
+        var plan = Started("field sport");
+        Assert.All(plan.Parts.Where(p => p.Kind == "play"), p => Assert.Equal(["400 f/2.8", "70–200 f/2.8"], p.Setups.Select(s => Glass(plan, s))));
+        Assert.Equal(["24–70 f/2.8", "70–200 f/2.8"], plan.Parts[0].Setups.Select(s => Glass(plan, s)));
+    }
+
+    [Fact]
+    public void Glass_of_another_mount_is_held_with_a_sound_adapter_of_its_own()
+    {
+        var plan = Started("old glass on adapters");
+        Assert.All(plan.Parts.SelectMany(p => p.Setups), s => Assert.NotNull(s.Adapter));
+        // One that only sometimes works is taken where nothing else would be in time.
+        var kit = Kit.All.First(k => k.Name == "old glass on adapters");
+        var loose = kit with { Lines = kit.Lines.Replace("M6>M5", "M6>M5 doubtful", StringComparison.Ordinal) };
+        Assert.All(loose.Start().Parts.First(p => p.Kind == "groups").Setups, s => Assert.Null(s.Adapter));
+    }
+
+    [Fact]
+    public void Flash_sits_on_every_worn_camera_where_it_is_dark_and_may_be_used_unless_one_likes_other_light()
+    {
+        var kit = Kit.All.First(k => k.Name == "two zooms, a couple");
+        var plan = kit.Start();
+        Assert.All(plan.Parts, p => Assert.Equal(p.Ev <= 5 && p.Flash == FlashRule.Allowed, p.Setups.All(s => s.Flash is not null)));
+        Assert.All(plan.Parts, p => Assert.Equal(p.Setups.Count(s => s.Flash is not null), p.Setups.Select(s => s.Flash).OfType<string>().Distinct().Count()));
+        var available = (kit with { Habits = new Starting.Habits(Light: Starting.Illumination.Available) }).Start();
+        Assert.All(available.Parts.SelectMany(p => p.Setups), s => Assert.Null(s.Flash));
+    }
+
+    [Fact]
+    public void What_always_stays_at_home_is_not_packed()
+    {
+        var kit = Kit.All.First(k => k.Name == "concert");
+        IReadOnlyList<Item> things = [.. kit.Things().Select(t => t is Lens { Focal.Low: 35 } ? t with { Keep = Keep.Never } : t)];
+        var plan = Starting.NewDay.From(new Starting.NewDayRequest("Gig", new DateOnly(2027, 7, 3), kit.Template, null, kit.Style, false), things).Plan!;
+        Assert.DoesNotContain(plan.Items, i => i.Label == "35 f/1.4");
+    }
+}

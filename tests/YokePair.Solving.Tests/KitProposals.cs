@@ -1,0 +1,45 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Tests;
+
+namespace YokePair.Solving.Tests;
+
+/// <summary>What is proposed to working photographers on the first day of their kit.</summary>
+public sealed class KitProposals
+{
+    public static TheoryData<Kit> Kits => [.. Kit.All];
+
+    [Theory]
+    [MemberData(nameof(Kits))]
+    public void What_may_stay_at_home_costs_nothing_and_leaves_everyone_a_camera_and_a_spare(Kit kit)
+    {
+        var plan = kit.Start();
+        var day = new DayAnalysis(plan);
+        var found = DeadWeight.Find(new DeadWeightProblem(day, []));
+        Assert.True(found.Proven);
+        Assert.DoesNotContain(found.Things, t => plan.ItemOf(t.Thing) is Battery or Cells or Card or Charger or CardReader);
+        var left = EditResult.Apply(plan, [.. found.Things.Select(t => t.Edit)]).Plan!;
+        var (before, after) = (day.Report(false).Needs, new DayAnalysis(left).Report(false).Needs);
+        Assert.All(before.Zip(after), n => Assert.True(n.Second.Baseline <= n.First.Baseline && n.Second.Strands >= n.First.Strands, n.First.Need));
+        var bodies = plan.Items.OfType<Body>().Count();
+        Assert.True(left.Items.OfType<Body>().Count() >= Math.Min(bodies, 2 * plan.People.Count));
+        Assert.All(left.Parts, part => Assert.All(plan.People, person => Assert.Contains(part.Setups, s => s.Person == person.Id && s.Body is not null)));
+    }
+
+    [Theory]
+    [MemberData(nameof(Kits))]
+    public void Fewest_changes_misses_nothing_that_is_had_today(Kit kit)
+    {
+        var plan = kit.Start();
+        var problem = new SetupProblem(new DayAnalysis(plan));
+        var found = FewestChanges.Find(problem);
+        Assert.True(found.Proven);
+        var then = EditResult.Apply(plan, [.. found.Pieces.SelectMany(p => p.Edits)]).Plan!;
+        var (before, after) = (new DayAnalysis(plan).Report(false).Needs, new DayAnalysis(then).Report(false).Needs);
+        Assert.All(before.Zip(after).Where(n => n.First.Importance != Importance.Nice && n.First.Baseline.IsMet()), n => Assert.True(n.Second.Baseline.IsMet(), n.First.Need));
+        Assert.True(found.Found.All <= found.Now.All || found.Found.Missed.Count + found.Found.SecondBest.Count < found.Now.Missed.Count + found.Now.SecondBest.Count);
+    }
+}
