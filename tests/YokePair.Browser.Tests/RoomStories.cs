@@ -8,6 +8,34 @@ public sealed class RoomStories
     private const string Inspector = "section[aria-label=Inspector]";
 
     [Fact]
+    public void Bags_and_cameras_come_and_go()
+    {
+        var site = Site.Shared;
+        using var page = new Page(site).Open("/steamer-wedding/day?show=team");
+        const string Bags = "section[aria-label='Bags and pouches']";
+        page.Find($"{Bags} form input").SendKeys("Sling");
+        page.Button("Take it along").Click();
+        page.Until(() => page.Has($"{Bags} [role=group][aria-label=Sling]"), "the new bag");
+        // Two things at once, by keyboard.
+        page.Find($"{Bags} [aria-label=Roller] summary").Click();
+        page.Find($"{Bags} [aria-label=Roller] li:nth-child(1) input").SendKeys(" ");
+        page.Find($"{Bags} [aria-label=Roller] li:nth-child(2) input").SendKeys(" ");
+        page.Choose($"{Bags} [aria-label=Roller] details select", "place-sling");
+        page.Until(() => page.Text($"{Bags} [aria-label=Sling]").Contains("2 things", StringComparison.Ordinal), "two things in it");
+        page.Choose($"{Bags} [aria-label=Sling] label:last-of-type select", "roller");
+        page.Until(() => !page.Has($"{Bags} [aria-label=Sling]"), "no sling");
+
+        const string Lead = "ul[aria-label='Cameras of Lead']";
+        page.Choose($"{Lead} form select", "b5");
+        page.Button("Take it").Click();
+        page.Until(() => page.Has("[data-hand='details/lead/third']"), "a third camera on the board");
+        page.Button("Work without third").Click();
+        page.Until(() => !page.Has("[data-hand='details/lead/third']"), "two cameras again");
+        Assert.Empty(page.AccessibilityFindings());
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void A_gap_in_the_dark_is_closed_with_lights_in_the_room()
     {
         var site = Site.Shared;

@@ -72,7 +72,7 @@ public sealed class UndoTests
             Rules = plan.Rules with { Extra = Unknown(3) },
             People = [.. plan.People.Select((p, i) => p with { Name = $"Person {i}", Extra = Unknown(4) })],
             Places = [.. plan.Places.Select(p => p with { Extra = Unknown(5) })],
-            Items = [.. plan.Items.Select(i => i with { Extra = Unknown(6) })],
+            Items = [.. plan.Items.Select(i => i with { Extra = Unknown(6), Wanted = i == plan.Items[0] })],
             Events = [new PlannedLoss { Id = "feared", Name = "Feared", Items = [plan.Items[0].Id, plan.Items[1].Id] }],
             Parts = [.. plan.Parts.Select((p, i) => p with { Extra = Unknown(7), Start = new DateTime(2027, 6, 12, 10 + i, 0, 0), End = new DateTime(2027, 6, 12, 11 + i, 0, 0) })],
         };
@@ -105,6 +105,14 @@ public sealed class UndoTests
             nameof(RemoveNeed) => new RemoveNeed { Part = part.Id, Need = part.Needs.Count > 0 ? part.Needs[0].Id : "none" },
             nameof(PutEvent) => new PutEvent { Event = new PlannedLoss { Id = random.Next(2) == 0 ? "" : "feared", Name = "Rain", Items = [lens.Id] } },
             nameof(RemoveEvent) => new RemoveEvent { Event = "feared" },
+            nameof(MoveItems) => new MoveItems { Items = [.. plan.Items.Take(random.Next(1, 4)).Select(i => i.Id)], Place = Pick(plan.Places).Id },
+            nameof(PutPlace) => new PutPlace { Place = new Place { Id = random.Next(2) == 0 ? "" : Pick(plan.Places).Id, Name = "Sling", ReachSeconds = 4 } },
+            nameof(RemovePlace) => new RemovePlace { Place = plan.Places[0].Id, To = plan.Places[^1].Id },
+            nameof(AddPosition) => new AddPosition { Person = person, Position = "third", Body = Pick(plan.Items.OfType<Body>()).Id },
+            nameof(RenamePosition) => new RenamePosition { Person = part.Setups.Count > 0 ? part.Setups[0].Person : person, Position = part.Setups.Count > 0 ? part.Setups[0].Position : "left", Name = "slung" },
+            nameof(RemovePosition) => new RemovePosition { Person = part.Setups.Count > 0 ? part.Setups[0].Person : person, Position = part.Setups.Count > 0 ? part.Setups[0].Position : "left" },
+            nameof(KeepThing) => new KeepThing { Item = Pick(plan.Items).Id, Always = random.Next(2) == 0 },
+            nameof(GotThing) => new GotThing { Item = plan.Items[0].Id },
             nameof(SetRules) => new SetRules { MustSeconds = random.Next(10, 900), DualRecord = random.Next(2) == 0, Seconds = new OwnSeconds { ChangeLens = 15 } },
             _ => throw new InvalidOperationException($"say how to make a {kind.Name}"),
         };

@@ -4212,7 +4212,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4226,6 +4226,17 @@ export interface components {
             after?: null | string;
             /** @description Kind of part, as in the phrase library. */
             kind: string;
+        };
+        /** @description Gives a person one more camera, in every part in which they are there and that camera is in no other hand. */
+        PlanEditAddPosition: {
+            /** @enum {string} */
+            type?: "addPosition";
+            /** @description Person id. */
+            person: string;
+            /** @description What the position is called: right, third, on the balcony. */
+            position: string;
+            /** @description Body id. */
+            body: string;
         };
         /** @description Takes along a kind of thing that is not one's own: borrowed, rented or bought for the day. */
         PlanEditBorrowThing: {
@@ -4300,6 +4311,15 @@ export interface components {
             /** @description Place id, or `@item`. */
             place: string;
         };
+        /** @description Packs several things in one place. */
+        PlanEditMoveItems: {
+            /** @enum {string} */
+            type?: "moveItems";
+            /** @description Ids of the things. */
+            items: string[];
+            /** @description Place id. */
+            place: string;
+        };
         /** @description Takes a thing from the locker along. */
         PlanEditPackThing: {
             /** @enum {string} */
@@ -4352,6 +4372,13 @@ export interface components {
             roomM?: null | number;
             motion?: null | components["schemas"]["Motion"];
         };
+        /** @description Adds a bag, pouch or other place, or changes what it is called, who has it and how quickly one reaches into it. */
+        PlanEditPutPlace: {
+            /** @enum {string} */
+            type?: "putPlace";
+            /** @description The place; an id that the plan does not have yet, or an empty one, adds it. */
+            place: components["schemas"]["Place"];
+        };
         /** @description Takes an event of one's own away again. */
         PlanEditRemoveEvent: {
             /** @enum {string} */
@@ -4374,6 +4401,35 @@ export interface components {
             type?: "removePart";
             /** @description Part id. */
             part: string;
+        };
+        /** @description Leaves a bag or pouch at home; what is in it goes into another. */
+        PlanEditRemovePlace: {
+            /** @enum {string} */
+            type?: "removePlace";
+            /** @description Place id. */
+            place: string;
+            /** @description Id of the place that what is in it goes into; may be left out where it is empty. */
+            to?: null | string;
+        };
+        /** @description Takes a position from a person in every part; what it held is where it is packed. */
+        PlanEditRemovePosition: {
+            /** @enum {string} */
+            type?: "removePosition";
+            /** @description Person id. */
+            person: string;
+            /** @description The position. */
+            position: string;
+        };
+        /** @description Calls a position of a person otherwise, in every part. */
+        PlanEditRenamePosition: {
+            /** @enum {string} */
+            type?: "renamePosition";
+            /** @description Person id. */
+            person: string;
+            /** @description What it is called now. */
+            position: string;
+            /** @description What it is to be called. */
+            name: string;
         };
         /** @description Sets every light that stands in the room in one part. */
         PlanEditSetLights: {

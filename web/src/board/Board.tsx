@@ -104,9 +104,16 @@ export function Board() {
   if (!board || !day || !actions) return <main className="p-6 text-quiet">Opening the day …</main>;
 
   const drop = ({ active, over }: DragEndEvent) => {
-    const target = over?.data.current as { part: string; person: string; position: string } | undefined;
-    if (!target) return;
+    const onto = over?.data.current as
+      { place: string } | { part: string; person: string; position: string } | undefined;
     const item = day.item(String(active.id));
+    if (onto && "place" in onto) {
+      if (item && day.placeOf(item) !== onto.place)
+        edit({ type: "moveItem", item: item.id, place: onto.place });
+      return;
+    }
+    const target = onto;
+    if (!target) return;
     const part = day.parts.find((p) => p.id === target.part);
     if (!item || !part) return;
     const setup = setupOf(part, target);

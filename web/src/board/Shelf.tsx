@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { useDraggable } from "@dnd-kit/core";
+import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { Item, Plan } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { seconds } from "../shared/format";
@@ -41,8 +41,12 @@ export const Shelf = memo(function Shelf() {
 function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][number]; items: Item[] }) {
   const { day, pulling, togglePull } = useDay();
   const sorted = [...items].sort((a, b) => rank(a) - rank(b));
+  const { setNodeRef, isOver } = useDroppable({ id: `place:${place.id}`, data: { place: place.id } });
   return (
-    <div className="grid grid-cols-[112px_1fr] gap-y-1 py-1 max-[700px]:grid-cols-1">
+    <div
+      ref={setNodeRef}
+      className={`grid grid-cols-[112px_1fr] gap-y-1 py-1 max-[700px]:grid-cols-1 ${isOver ? "outline-2 outline-ink outline-dashed" : ""}`}
+    >
       <h2 className="leading-tight font-semibold">
         {pulling ? (
           <button

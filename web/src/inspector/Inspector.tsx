@@ -17,6 +17,7 @@ export function Inspector({ assignment }: { assignment: string }) {
     (selection.kind === "need" && !!selection.bench) ||
     selection.kind === "part" ||
     selection.kind === "kit" ||
+    selection.kind === "team" ||
     selection.kind === "rules";
   const part = "part" in selection ? day.parts.find((p) => p.id === selection.part) : undefined;
   const need = selection.kind === "need" ? part?.needs.find((n) => n.id === selection.need) : undefined;

@@ -4,6 +4,8 @@ import { Choose } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { seconds } from "../shared/format";
 import { useDay } from "../day/DayContext";
+import { Places } from "./Places";
+import { Positions } from "./Positions";
 
 const roles = [
   ["photographer", "photographs"],
@@ -52,6 +54,7 @@ export function TeamPanel() {
               there in {parts} of {day.parts.length} parts; what they carry costs the others{" "}
               {seconds(person.handOverSeconds ?? borrow)}
             </p>
+            {person.role !== "assistant" && <Positions person={person} />}
           </div>
         );
       })}
@@ -81,6 +84,7 @@ export function TeamPanel() {
           Add a day like the last
         </button>
       </form>
+      <Places />
     </div>
   );
 }

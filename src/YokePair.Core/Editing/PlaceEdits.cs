@@ -1,0 +1,85 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Editing;
+
+/// <summary>Adds a bag, pouch or other place, or changes what it is called, who has it and how quickly one reaches into it.</summary>
+public sealed record PutPlace : PlanEdit
+{
+    /// <summary>The place; an id that the plan does not have yet, or an empty one, adds it.</summary>
+    public required Place Place { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (string.IsNullOrWhiteSpace(Place.Name)) return Refuse("place.name", "is empty; say what it is called, such as Belt pouch");
+        if (!double.IsFinite(Place.ReachSeconds) || Place.ReachSeconds is < 0 or > ProblemList.MostSeconds)
+            return Refuse("place.reachSeconds", FormattableString.Invariant($"is {Place.ReachSeconds}; expected seconds, from 0 to {ProblemList.MostSeconds}"));
+        if (Place.Person is { } owner && plan.PersonOf(owner) is null) return Refuse("place.person", $"there is nobody \"{owner}\"");
+        var whose = Place.Person is { } person ? $"{plan.PersonOf(person)!.Name ?? person}'s" : "anybody's";
+        var said = FormattableString.Invariant($"{Place.Name}: {whose}, in {Place.ReachSeconds} s");
+        if (plan.PlaceOf(Place.Id) is { } old) return new EditResult(plan with { Places = [.. plan.Places.Select(p => p == old ? Place : p)] }, said, []);
+        var taken = plan.People.Select(p => p.Id).Concat(plan.Places.Select(p => p.Id)).Concat(plan.Items.Select(i => i.Id)).ToHashSet(StringComparer.Ordinal);
+        var added = Place with { Id = Place.Id.Length > 0 && !taken.Contains(Place.Id) ? Place.Id : ItemIds.New("place", Place.Name, taken) };
+        return new EditResult(plan with { Places = [.. plan.Places, added] }, said, []);
+    }
+}
+
+/// <summary>Leaves a bag or pouch at home; what is in it goes into another.</summary>
+public sealed record RemovePlace : PlanEdit
+{
+    /// <summary>Place id.</summary>
+    public required string Place { get; init; }
+
+    /// <summary>Id of the place that what is in it goes into; may be left out where it is empty.</summary>
+    public string? To { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
+        var inside = plan.Items.Where(i => i.Place == Place).ToList();
+        if (inside.Count > 0 && (To == Place || plan.PlaceOf(To) is null))
+            return Refuse("to", $"{English.Number(inside.Count)} {(inside.Count == 1 ? "thing is" : "things are")} in {Called(place)}; say which other place {(inside.Count == 1 ? "it goes" : "they go")} into");
+        return new EditResult(plan with
+        {
+            Places = [.. plan.Places.Where(p => p != place)],
+            Items = inside.Count == 0 ? plan.Items : [.. plan.Items.Select(i => i.Place == Place ? i with { Place = To } : i)],
+            Parts = [.. plan.Parts.Select(Forget)],
+        }, $"{Called(place)} left at home" + (inside.Count == 0 ? "" : $"; what was in it is in {Called(plan.PlaceOf(To)!)}"), []);
+    }
+
+    private static string Called(Place place) => place.Name ?? place.Id;
+
+    private Part Forget(Part part)
+    {
+        if (part.ReachSeconds?.ContainsKey(Place) != true && !part.Unreachable.Contains(Place)) return part;
+        var reach = part.ReachSeconds?.Where(r => r.Key != Place).ToDictionary(r => r.Key, r => r.Value, StringComparer.Ordinal);
+        return part with { ReachSeconds = reach is { Count: > 0 } ? reach : null, Unreachable = [.. part.Unreachable.Where(p => p != Place)] };
+    }
+}
+
+/// <summary>Packs several things in one place.</summary>
+public sealed record MoveItems : PlanEdit
+{
+    /// <summary>Ids of the things.</summary>
+    public required IReadOnlyList<string> Items { get; init; }
+
+    /// <summary>Place id.</summary>
+    public required string Place { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan)
+    {
+        if (Items.Count == 0) return Refuse("items", "is empty; pick what to pack");
+        if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
+        var next = plan;
+        foreach (var item in Items)
+        {
+            var moved = new MoveItem { Item = item, Place = Place }.Apply(next);
+            if (moved.Plan is null) return moved;
+            next = moved.Plan;
+        }
+        return new EditResult(next, $"{English.Capital(English.Number(Items.Count))} things moved to {place.Name ?? place.Id}", []);
+    }
+}
