@@ -145,7 +145,7 @@ public sealed class SetupProblem
     }
 
     /// <summary>Magnification from which a lens is one for close-ups.</summary>
-    private const double MacroFrom = 0.5;
+    public const double MacroFrom = 0.5;
 
     private static SetupSlot SlotOf(Plan plan, Part part, Setup setup, Outage outage)
     {

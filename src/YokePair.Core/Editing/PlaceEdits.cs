@@ -39,8 +39,9 @@ public sealed record RemovePlace : PlanEdit
     {
         if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
         var inside = plan.Items.Where(i => i.Place == Place).ToList();
+        var (are, go) = inside.Count == 1 ? ("thing is", "it goes") : ("things are", "they go");
         if (inside.Count > 0 && (To == Place || plan.PlaceOf(To) is null))
-            return Refuse("to", $"{English.Number(inside.Count)} {(inside.Count == 1 ? "thing is" : "things are")} in {Called(place)}; say which other place {(inside.Count == 1 ? "it goes" : "they go")} into");
+            return Refuse("to", $"{English.Number(inside.Count)} {are} in {Called(place)}; say which other place {go} into");
         return new EditResult(plan with
         {
             Places = [.. plan.Places.Where(p => p != place)],

@@ -46,7 +46,8 @@ public sealed record RenamePosition : PlanEdit
     {
         if (Positions.Missing(plan, Person, Position) is { } missing) return Refuse("position", missing);
         if (Positions.Unfit(plan, Person, Name) is { } wrong) return Refuse("name", wrong);
-        return new EditResult(Positions.Each(plan, Person, Position, s => s with { Position = Name.Trim() }), $"{Person} {Position} is called {Name.Trim()}", []);
+        var name = Name.Trim();
+        return new EditResult(Positions.Each(plan, Person, Position, s => s with { Position = name }), $"{Person} {Position} is called {name}", []);
     }
 }
 
@@ -82,7 +83,11 @@ internal static class Positions
     /// <summary>The plan with every setup of a position changed, or taken out.</summary>
     public static Plan Each(Plan plan, string person, string position, Func<Setup, Setup?> change) => plan with
     {
-        Parts = [.. plan.Parts.Select(p => p.Setups.Any(s => Is(s, person, position)) ? p with { Setups = [.. p.Setups.Select(s => Is(s, person, position) ? change(s) : s).OfType<Setup>()] } : p)],
+        Parts =
+        [
+            .. plan.Parts.Select(p => !p.Setups.Any(s => Is(s, person, position)) ? p
+                : p with { Setups = [.. p.Setups.Select(s => Is(s, person, position) ? change(s) : s).OfType<Setup>()] }),
+        ],
     };
 
     private static bool Has(Plan plan, string person, string position) => plan.Parts.Any(p => p.Setups.Any(s => Is(s, person, position)));

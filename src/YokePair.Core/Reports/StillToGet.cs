@@ -21,7 +21,8 @@ internal static class StillToGet
         var with = DayVerdict.Of(day);
         List<Hit>[] alone = [.. wanted.Select(i => Lost(with, DayVerdict.Of(day.Without(new Pulled(i.Id)))).ToList())];
         // What none of them is missed for alone, each stands in for the other; without all of them it is missed.
-        var together = wanted.Count == 1 ? [] : Lost(with, DayVerdict.Of(day.AsItIsHere())).Where(h => !alone.Any(a => a.Any(o => (o.Part, o.Need) == (h.Part, h.Need)))).ToList();
+        var known = alone.SelectMany(a => a).Select(h => (h.Part, h.Need)).ToHashSet();
+        var together = wanted.Count == 1 ? [] : Lost(with, DayVerdict.Of(day.AsItIsHere())).Where(h => !known.Contains((h.Part, h.Need))).ToList();
         return [.. wanted.Zip(alone, (item, hits) => new ThingToGet(item.Id, WantedThing.Say(item), [.. hits, .. together]))];
     }
 

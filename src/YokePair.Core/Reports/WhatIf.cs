@@ -30,7 +30,8 @@ public sealed record NamedThing(string Item, string Name);
 /// <param name="Causes">What several things have in common that could take them together.</param>
 /// <param name="ToGet">What is still to get and counted as missing, each with its name.</param>
 /// <param name="Margins">By kind of thing, how many of that kind must fail together to cost a picture that matters; the smallest first.</param>
-public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless, IReadOnlyList<SharedCause> Causes, IReadOnlyList<NamedThing> ToGet, IReadOnlyList<KindMargin> Margins)
+public sealed record WhatIfTable(
+    string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless, IReadOnlyList<SharedCause> Causes, IReadOnlyList<NamedThing> ToGet, IReadOnlyList<KindMargin> Margins)
 {
     /// <summary>Tries every loss of a day.</summary>
     public static WhatIfTable Of(DayAnalysis day, CancellationToken cancel = default)
@@ -44,7 +45,8 @@ public sealed record WhatIfTable(string Headline, IReadOnlyList<WhatIfRow> Rows,
             .OrderByDescending(r => r.Costs).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null)).ThenByDescending(r => r.Kind).ToList();
         var counted = day.Outcomes.SelectMany(p => p.Needs).Where(n => n.Need.Importance != Importance.Nice).ToList();
         var harmful = rows.Where(r => r.Costs > 0).Select(r => r.Kind).ToList();
-        return new WhatIfTable(WhatIfWords.Headline(counted.Count(n => n.Outcome.IsMet()), counted.Count(n => !n.Outcome.IsMet()), rows.Count, harmful), rows, rows.Count(r => r.Costs == 0), SharedCause.Of(day),
+        var met = counted.Count(n => n.Outcome.IsMet());
+        return new WhatIfTable(WhatIfWords.Headline(met, counted.Count - met, rows.Count, harmful), rows, rows.Count(r => r.Costs == 0), SharedCause.Of(day),
             [.. day.Whole.Items.Where(i => i.Wanted).Select(i => new NamedThing(i.Id, i.Label))], MarginsOf(day));
 
         WhatIfRow Named(LossRow row) => new(row.Id, row.Kind, LossWords.Row(names, row.Kind, row.Id), row.Items, row.Cells, row.Costs);

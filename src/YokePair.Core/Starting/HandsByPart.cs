@@ -1,3 +1,4 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -50,18 +51,36 @@ internal static class HandsByPart
     private static Plan? Better(Plan plan, Part part)
     {
         var now = new DayAnalysis(plan).ReportPart(part.Id);
-        var waiting = now.Zip(part.Needs).Where(n => n.First.Best is { } best && Changes(best) && (!n.First.Baseline.IsMet() || n.Second.CloseWidthMm is not null))
+        var waiting = now.Zip(part.Needs).Where(n => n.First.Best is { } best && Changes(best))
+            .Where(n => !n.First.Baseline.IsMet() || n.Second.CloseWidthMm is not null)
             .OrderBy(n => n.First.Baseline.IsMet()).ThenByDescending(n => n.First.Importance == Importance.Once);
-        foreach (var (need, _) in waiting)
+        foreach (var (need, asked) in waiting)
         {
-            if (Carrying(plan, part, need.Best!) is not { } changed) continue;
-            var then = new DayAnalysis(changed).ReportPart(part.Id);
-            if (then.Zip(now).All(n => n.First.Baseline <= n.Second.Baseline) && Seconds(then) < Seconds(now)) return changed;
+            var tried = (asked.CloseWidthMm is null ? [Carrying(plan, part, need.Best!)] : Macros(plan, part)).OfType<Plan>()
+                .Select(p => (Plan: p, Needs: new DayAnalysis(p).ReportPart(part.Id)))
+                .Where(t => t.Needs.Zip(now).All(n => n.First.Baseline <= n.Second.Baseline) && Seconds(t.Needs) < Seconds(now));
+            if (tried.OrderBy(t => Seconds(t.Needs)).Select(t => t.Plan).FirstOrDefault() is { } better) return better;
         }
         return null;
 
         static double Seconds(IReadOnlyList<NeedReport> needs) => needs.Where(n => n.Importance != Importance.Nice).Sum(n => n.Best?.Seconds ?? 0);
     }
+
+    /// <summary>The plan with each macro there is on each camera in hand. Nobody walks about with a tube: it is fitted for the one picture.</summary>
+    private static IEnumerable<Plan?> Macros(Plan plan, Part part) =>
+        from lens in plan.Items.OfType<Lens>()
+        where lens.Magnification >= SetupProblem.MacroFrom && !lens.Doubtful
+        from camera in part.Setups
+        let body = plan.ItemOf(camera.Body) as Body
+        where body is not null
+        let adapter = body.Mount.Contains(lens.Mount) ? null : FreeAdapter(plan, part, camera, lens, body)
+        where adapter is not null || body.Mount.Contains(lens.Mount)
+        select new Mount { Part = part.Id, Person = camera.Person, Position = camera.Position, Body = body.Id, Lens = lens.Id, Adapter = adapter }.Apply(plan).Plan;
+
+    /// <summary>Id of an adapter that is on this camera, or on none.</summary>
+    private static string? FreeAdapter(Plan plan, Part part, Setup camera, Lens lens, Body body) =>
+        plan.Items.OfType<Adapter>().Where(a => !a.Doubtful && a.LensMount == lens.Mount && a.BodyMount is { } mount && body.Mount.Contains(mount))
+            .OrderByDescending(a => a.Id == camera.Adapter).FirstOrDefault(a => part.Setups.All(s => s == camera || s.Adapter != a.Id))?.Id;
 
     private static bool Changes(WayReport way) => way.Steps.Any(s => s.Action == StepAction.ChangeLens);
 

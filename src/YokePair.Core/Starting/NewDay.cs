@@ -42,12 +42,12 @@ public static class NewDay
         if (problems.Count > 0) return new PlanReading(null, problems);
 
         var mayCome = locker.Where(t => t.Keep != Keep.Never && t.IsHere(request.Day) && habits.Takes(t));
-        var here = mayCome.Where(t => !Taken.Contains(t.Id) && (request.Second || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) != true)).ToList();
+        var here = mayCome.Where(t => !Taken.Contains(t.Id) && (request.Second || !IsTheirs(t))).ToList();
         string[] people = request.Second ? ["lead", "second"] : ["lead"];
         var setups = new List<Setup>();
         foreach (var person in people)
         {
-            var own = here.Where(t => !IsHeld(setups, t) && (people.Length == 1 || t.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true == (person == "second"))).ToList();
+            var own = here.Where(t => !IsHeld(setups, t) && (people.Length == 1 || IsTheirs(t) == (person == "second"))).ToList();
             if (style is null) continue;
             var filled = habits.Follow(style).Fill(person, own);
             // Nobody who photographs is left without a camera while there is one, whosever it is.
@@ -80,6 +80,9 @@ public static class NewDay
         List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan)];
         return wrong.Count > 0 ? new PlanReading(null, wrong) : new PlanReading(plan, []);
     }
+
+    /// <summary>Whether it is the second photographer's.</summary>
+    private static bool IsTheirs(Item thing) => thing.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true;
 
     private static bool IsHeld(List<Setup> setups, Item thing) => setups.Any(s => s.Named().Any(n => n.Id == thing.Id));
 
@@ -137,7 +140,7 @@ public static class NewDay
         foreach (var thing in here.Where(t => !fed.Contains(t.Id)))
         {
             var hand = setups.FirstOrDefault(s => s.Named().Any(n => n.Id == thing.Id));
-            var theirs = second && thing.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true;
+            var theirs = second && IsTheirs(thing);
             var pouch = theirs ? "pouch" : "belt";
             Put(thing, thing switch
             {

@@ -43,5 +43,6 @@ public sealed record DayVerdict(IReadOnlyList<NeedVerdict> Needs)
         || (pair.Second.Strands >= Math.Min(2, pair.First.Strands) && (pair.First.Strands == 0 || pair.Second.SinglePoints.All(pair.First.SinglePoints.Contains))));
 
     internal static NeedVerdict Of(DayAnalysis day, PartFindings part, NeedFinding need) =>
-        new(part.Part.Id, need.Need.Id, need.Need.Importance, need.Outcome, need.Strands, [.. need.Cuts.TakeWhile(c => c.Length == 1).Select(c => day.Kit.Items[c[0]].Id)], need.Best?.Seconds);
+        new(part.Part.Id, need.Need.Id, need.Need.Importance, need.Outcome, need.Strands,
+            [.. need.Cuts.TakeWhile(c => c.Length == 1).Select(c => day.Kit.Items[c[0]].Id)], need.Best?.Seconds);
 }

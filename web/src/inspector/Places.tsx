@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Plan } from "../api/client";
+import type { Item, Plan } from "../api/client";
 import { useDay } from "../day/DayContext";
 import { Choose, Typing } from "../shared/Choose";
 import { number, weight } from "../shared/format";
@@ -26,7 +26,6 @@ function OnePlace({ place }: { place: Place }) {
   const { plan } = day.board;
   const put = (changed: Partial<Place>) => edit({ type: "putPlace", place: { ...place, ...changed } });
   const inside = plan.items.filter((i) => day.placeOf(i) === place.id);
-  const grams = inside.reduce((sum, i) => sum + (i.weightG ?? 0), 0);
   const others = plan.places.filter((p) => p.id !== place.id);
   return (
     <div
@@ -48,11 +47,7 @@ function OnePlace({ place }: { place: Place }) {
         value={String(place.reachSeconds)}
         commit={(s) => put({ reachSeconds: Number(s) })}
       />
-      <p className="py-1.5 text-quiet">
-        {inside.length === 0
-          ? "empty"
-          : `${number(inside.length)} ${inside.length === 1 ? "thing" : "things"}${grams > 0 ? `, ${weight(grams)} as far as weighed` : ""}`}
-      </p>
+      <p className="py-1.5 text-quiet">{contents(inside)}</p>
       {others.length > 0 && (
         <Choose
           label="Leave it at home, all in it into"
@@ -65,6 +60,12 @@ function OnePlace({ place }: { place: Place }) {
       {inside.length > 0 && others.length > 0 && <Repack place={place} others={others} />}
     </div>
   );
+}
+
+function contents(inside: Item[]) {
+  const grams = inside.reduce((sum, i) => sum + (i.weightG ?? 0), 0);
+  if (inside.length === 0) return "empty";
+  return `${number(inside.length)} ${inside.length === 1 ? "thing" : "things"}${grams > 0 ? `, ${weight(grams)} as far as weighed` : ""}`;
 }
 
 /** Several things of a place into another at once. */
