@@ -148,7 +148,7 @@ public sealed class Stories
         page.Button("How it reckons").Click();
         IWebElement Seconds(string what) => page.Until(() => page.Driver.FindElements(By.XPath($"//label[.='{what}']/following-sibling::input")).FirstOrDefault(), what);
         // Where a change takes five minutes it is no help against a camera that dies.
-        const string Dies = "The Halm 45 no. 2 alone carries";
+        const string Dies = "Lead's right-hand camera alone carries";
         bool Said() => page.Text("body").Contains(Dies, StringComparison.Ordinal);
         Type(Seconds("Change a lens, s"), "300");
         page.Until(Said, "what slow hands cost");

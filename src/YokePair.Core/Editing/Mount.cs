@@ -77,7 +77,7 @@ public sealed record Mount : PlanEdit
         var lens = plan.Items.OfType<Lens>().FirstOrDefault(l => l.Id == Lens);
         if (body is null || lens is null || body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens)) return null;
         return plan.Items.OfType<Adapter>()
-            .Where(a => a.LensMount == lens.Mount && a.BodyMount is { } mount && body.Mount.Contains(mount))
+            .Where(a => a.Joins(lens, body))
             .OrderBy(a => a.Place == "@" + lens.Id ? 0 : a.Doubtful ? 2 : 1)
             .FirstOrDefault();
     }

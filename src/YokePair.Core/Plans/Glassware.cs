@@ -53,6 +53,9 @@ public sealed record Adapter : Item
 
     /// <summary>Mount of the body it goes on.</summary>
     public string? BodyMount { get; init; }
+
+    /// <summary>Whether a lens goes on a body with it.</summary>
+    public bool Joins(Lens lens, Body body) => LensMount == lens.Mount && BodyMount is { } mount && body.Mount.Contains(mount);
 }
 
 /// <summary>Multiplies focal length and f-number.</summary>

@@ -73,7 +73,7 @@ public abstract record Item
     public Keep? Keep { get; init; }
 
     /// <summary>Not here yet: still to be borrowed, rented or bought. It is reckoned with, and told apart until it is here.</summary>
-    public bool Wanted { get; init; }
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)] public bool Wanted { get; init; }
 
     /// <summary>Weight, grams.</summary>
     public double? WeightG { get; init; }

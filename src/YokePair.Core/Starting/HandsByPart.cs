@@ -79,7 +79,7 @@ internal static class HandsByPart
 
     /// <summary>Id of an adapter that is on this camera, or on none.</summary>
     private static string? FreeAdapter(Plan plan, Part part, Setup camera, Lens lens, Body body) =>
-        plan.Items.OfType<Adapter>().Where(a => !a.Doubtful && a.LensMount == lens.Mount && a.BodyMount is { } mount && body.Mount.Contains(mount))
+        plan.Items.OfType<Adapter>().Where(a => !a.Doubtful && a.Joins(lens, body))
             .OrderByDescending(a => a.Id == camera.Adapter).FirstOrDefault(a => part.Setups.All(s => s == camera || s.Adapter != a.Id))?.Id;
 
     private static bool Changes(WayReport way) => way.Steps.Any(s => s.Action == StepAction.ChangeLens);

@@ -52,7 +52,7 @@ public sealed record StartingStyle(string Id, string Name, Interval Left, Interv
     /// <summary>A sound adapter that glass of another mount needs, if there is one.</summary>
     private static Adapter? AdapterFor(Lens lens, Body body, List<Item> things) => body.Mount.Contains(lens.Mount)
         ? null
-        : things.OfType<Adapter>().FirstOrDefault(a => !a.Doubtful && a.LensMount == lens.Mount && a.BodyMount is { } mount && body.Mount.Contains(mount));
+        : things.OfType<Adapter>().FirstOrDefault(a => !a.Doubtful && a.Joins(lens, body));
 
     private static Body? Next(List<Item> things, Body? like)
     {

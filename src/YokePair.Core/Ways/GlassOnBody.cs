@@ -54,7 +54,7 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
                 if (body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens))
                     if (Judged(new GlassOnBody(body, lens, converter, tube, null), plan) is { } direct) yield return direct;
                 foreach (var adapter in plan.Items.OfType<Adapter>())
-                    if (adapter.LensMount == lens.Mount && adapter.BodyMount is { } mount && body.Mount.Contains(mount))
+                    if (adapter.Joins(lens, body))
                         if (Judged(new GlassOnBody(body, lens, converter, tube, adapter), plan) is { } adapted) yield return adapted;
             }
     }

@@ -59,6 +59,7 @@ export function TeamPanel() {
         );
       })}
       <form
+        aria-label="Somebody else"
         className="flex flex-wrap items-end gap-3"
         onSubmit={(e) => {
           e.preventDefault();
