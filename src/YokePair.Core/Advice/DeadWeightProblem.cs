@@ -55,7 +55,7 @@ public sealed class DeadWeightProblem
         SpareThing Spare(Item item)
         {
             var grams = item.WeightG ?? known.GetValueOrDefault(item.Id)?.WeightG;
-            string[] setUpIn = [.. plan.Parts.Where(p => IsSetUp(p, item)).Select(p => p.Id)];
+            string[] setUpIn = [.. plan.Parts.Where(p => p.SetsUp(item.Id)).Select(p => p.Id)];
             return new SpareThing(item.Id, item.Label, grams ?? KitOptions.Typical(item), grams is null, setUpIn, new UnpackThing { Item = item.Id, Everywhere = true });
         }
     }
@@ -105,14 +105,11 @@ public sealed class DeadWeightProblem
     private bool Spoken(Item item) => !item.IsFixed() && item switch
     {
         Filter filter => filter.Stops is not null,
-        Support support => support.CarriesCamera || day.Whole.Parts.Any(p => IsSetUp(p, item)),
+        Support support => support.CarriesCamera || day.Whole.Parts.Any(p => p.SetsUp(item.Id)),
         _ => true,
     };
 
     private bool Falls(DayAnalysis after, string part, string need) => after.PartOf(part) is { } found && !Stands(after, found, found.Needs.First(n => n.Need.Id == need));
-
-    private static bool IsSetUp(Part part, Item item) =>
-        part.Setups.SelectMany(s => s.Named()).Concat((part.Lights ?? []).SelectMany(l => l.Named(_ => false))).Any(n => n.Id == item.Id);
 
     /// <summary>Ids of the things without any one of which some need would have less margin, or hang by one thing more.</summary>
     private HashSet<string> Carrying() =>

@@ -144,9 +144,6 @@ public sealed class SetupProblem
         return -1;
     }
 
-    /// <summary>Magnification from which a lens is one for close-ups.</summary>
-    public const double MacroFrom = 0.5;
-
     private static SetupSlot SlotOf(Plan plan, Part part, Setup setup, Outage outage)
     {
         var now = Chain.Of(setup);
@@ -164,7 +161,7 @@ public sealed class SetupProblem
         foreach (var glass in GlassOnBody.Fitting(body, plan))
         {
             // Nobody keeps a macro or a tube on a camera where there is no close-up.
-            if (!close && (glass.Tube is not null || glass.Lens.Magnification >= MacroFrom)) continue;
+            if (!close && (glass.Tube is not null || glass.Lens.IsMacro)) continue;
             if (Day.Of(part) is { } day && glass.Pieces.Any(p => outage.Kit.AwayWith(outage.Kit.IndexOf(p.Id), day) != Kit.None)) continue;
             if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
             if (!plan.CanBeInHand(part, glass.Pieces)) continue;

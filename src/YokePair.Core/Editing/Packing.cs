@@ -46,7 +46,7 @@ public sealed record UnpackThing : PlanEdit
         if (Everywhere != true)
         {
             if (feared is not null) return Refuse("item", $"{item.Label} is part of \"{feared.Name ?? feared.Id}\" in what if; take it out of there first");
-            var held = plan.Parts.Where(p => p.Setups.Any(s => s.Named().Any(n => n.Id == Item)) || p.Lights?.Any(l => l.Named(_ => false).Any(n => n.Id == Item)) == true).Select(p => p.Label).ToList();
+            var held = plan.Parts.Where(p => p.SetsUp(Item)).Select(p => p.Label).ToList();
             if (held.Count > 0) return Refuse("item", $"{item.Label} is set up in {English.List(held)}; put something else there first");
             var on = plan.Items.Where(i => RestsOn(plan, i)).Select(i => i.Label).ToList();
             if (on.Count > 0) return Refuse("item", $"{English.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first");
@@ -56,7 +56,7 @@ public sealed record UnpackThing : PlanEdit
             Pairs = plan.Pairs?.Any(NamesPair) == true ? [.. plan.Pairs.Where(p => !NamesPair(p))] : plan.Pairs,
             PairsAtHome = plan.Pairs?.Any(NamesPair) == true ? [.. plan.PairsAtHome ?? [], .. plan.Pairs.Where(NamesPair)] : plan.PairsAtHome,
             Items = [.. plan.Items.Where(i => i.Id != Item).Select(i => RestsOn(plan, i) ? i with { Place = item.Place } : i)],
-            Parts = plan.Parts.Any(Names) ? [.. plan.Parts.Select(p => Names(p) ? Without(p) : p)] : plan.Parts,
+            Parts = plan.Parts.Any(p => p.SetsUp(Item)) ? [.. plan.Parts.Select(p => p.SetsUp(Item) ? Without(p) : p)] : plan.Parts,
             Events = feared is null ? plan.Events : [.. plan.Events!.Select(e => e with { Items = [.. e.Items.Where(i => i != Item)] }).Where(e => e.Items.Count > 0)],
         }, $"{item.Label} left at home", []);
     }
@@ -64,8 +64,6 @@ public sealed record UnpackThing : PlanEdit
     private bool NamesPair(PairRule pair) => pair.A == Item || pair.B == Item;
 
     private bool RestsOn(Plan plan, Item item) => PlaceReference.Parse(item.Place, plan.HasItem)?.Item == Item;
-
-    private bool Names(Part part) => part.Setups.Any(s => s.Named().Any(n => n.Id == Item)) || part.Lights?.Any(l => l.Named(_ => false).Any(n => n.Id == Item)) == true;
 
     private Part Without(Part part) => part with
     {

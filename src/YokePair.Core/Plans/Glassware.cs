@@ -20,6 +20,9 @@ public sealed record Lens : Item
     /// <summary>Largest magnification (image ÷ subject).</summary>
     public double Magnification { get; init; } = 0.1;
 
+    /// <summary>Whether it is made for close-ups: half the size of life and more.</summary>
+    [System.Text.Json.Serialization.JsonIgnore] public bool IsMacro => Magnification >= 0.5;
+
     /// <summary>Whether a converter of its mount may sit on it.</summary>
     public bool TakesConverter { get; init; }
 

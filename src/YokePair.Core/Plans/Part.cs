@@ -106,4 +106,8 @@ public sealed record Part
 
     /// <summary>Name, or the id where there is none.</summary>
     [JsonIgnore] public string Label => string.IsNullOrWhiteSpace(Name) ? Id : Name;
+
+    /// <summary>Whether a thing is in a hand or on a stand in this part.</summary>
+    internal bool SetsUp(string item) =>
+        Setups.Any(s => s.Named().Any(n => n.Id == item)) || Lights?.Any(l => l.Named(_ => false).Any(n => n.Id == item)) == true;
 }

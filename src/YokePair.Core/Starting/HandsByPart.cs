@@ -1,4 +1,3 @@
-using YokePair.Core.Advice;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -69,7 +68,7 @@ internal static class HandsByPart
     /// <summary>The plan with each macro there is on each camera in hand. Nobody walks about with a tube: it is fitted for the one picture.</summary>
     private static IEnumerable<Plan?> Macros(Plan plan, Part part) =>
         from lens in plan.Items.OfType<Lens>()
-        where lens.Magnification >= SetupProblem.MacroFrom && !lens.Doubtful
+        where lens.IsMacro && !lens.Doubtful
         from camera in part.Setups
         let body = plan.ItemOf(camera.Body) as Body
         where body is not null
