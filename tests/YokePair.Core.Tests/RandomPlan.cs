@@ -82,6 +82,15 @@ internal static class RandomPlan
 
         var (timed, atOnce) = (Chance(0.7), Chance(0.4));
         var parts = Enumerable.Range(0, 2).Select(MakePart).ToList();
+        // Last, so that it changes nothing of what is drawn before.
+        if (Chance(0.2))
+        {
+            Item[] served = [.. items.Where(i => i is Body or Lens or Adapter)];
+            string[] needing = Chance(0.3) ? [Pick(served).Id, Pick(served).Id] : [Pick(served).Id];
+            for (var i = random.Next(1, 3); i > 0; i--)
+                items.Add(new OtherThing { Id = $"plate{i}", Name = "Plate", NeededBy = needing, Place = Chance(0.5) ? "@" + Pick(needing) : Somewhere(), Doubtful = Chance(0.15) });
+            if (Chance(0.3)) items.Add(new OtherThing { Id = "screw", Name = "Screw", NeededBy = [Pick(served).Id], Place = Somewhere() });
+        }
         return new Plan
         {
             Format = Plan.FormatName,

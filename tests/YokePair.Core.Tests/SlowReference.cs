@@ -134,19 +134,36 @@ internal sealed class SlowReference(Plan plan)
     private void AddFed(Part part, string person, Body body, List<Item> chain, bool glassFull, SlowAid aid, List<SlowWay> ways)
     {
         foreach (var picks in aid.Choices([]))
-            foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType))
+            foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType && picks.All(p => p.Item != b)))
                 foreach (var cards in CardChoices(part, body))
                 {
-                    if (picks.Any(p => p.Item == battery)) continue;
-                    if (Seconds(part, person, body, chain, battery, cards, aid, picks) is not { } seconds) continue;
-                    List<Item> all = [body, .. chain, battery, .. cards.Select(c => c.Card), .. aid.Items, .. picks.Select(p => p.Item)];
-                    if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;
-                    if (Together(all, PairFit.No)) continue;
-                    var half = Together(all, PairFit.ManualFocusOnly, PairFit.Doubtful, PairFit.Untested);
-                    var records = !plan.Rules.DualRecord || cards.Count == 2;
-                    ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !all.Any(i => i.Doubtful), seconds, person));
+                    List<Item> things = [body, .. chain, battery, .. cards.Select(c => c.Card), .. aid.Items, .. picks.Select(p => p.Item)];
+                    foreach (var small in SmallPartsOf(things))
+                    {
+                        List<SlowPick> more = [.. small.Select(s => new SlowPick(s, IsOn(part, s, things), SecondsOf(person).FitAdapter))];
+                        if (Seconds(part, person, body, chain, battery, cards, aid, [.. picks, .. more]) is not { } seconds) continue;
+                        List<Item> all = [.. things, .. small];
+                        if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;
+                        if (Together(all, PairFit.No)) continue;
+                        var half = Together(all, PairFit.ManualFocusOnly, PairFit.Doubtful, PairFit.Untested);
+                        var records = !plan.Rules.DualRecord || cards.Count == 2;
+                        ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !all.Any(i => i.Doubtful), seconds, person));
+                    }
                 }
     }
+
+    /// <summary>Every choice of small parts for some things: of each kind they cannot be used without, one.</summary>
+    private List<List<Item>> SmallPartsOf(List<Item> things)
+    {
+        var choices = new List<List<Item>> { new() };
+        var kinds = plan.Items.Where(i => i.NeededBy is not null).GroupBy(i => (i.Name, string.Join('+', i.NeededBy!.Order(StringComparer.Ordinal)))).ToList();
+        foreach (var kind in kinds.Where(k => k.First().NeededBy!.Any(served => things.Any(t => t.Id == served))))
+            choices = [.. choices.SelectMany(had => kind.Select(one => (List<Item>)[.. had, one]))];
+        return choices;
+    }
+
+    /// <summary>Whether a thing is packed on one of some others and in nobody's hand.</summary>
+    private bool IsOn(Part part, Item small, List<Item> things) => things.Any(t => small.Place == "@" + t.Id) && SetupOf(part, small.Id) is null && !Elsewhere(part, small.Id);
 
     private IEnumerable<List<(Card Card, int Slot)>> CardChoices(Part part, Body body)
     {

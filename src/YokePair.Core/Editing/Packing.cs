@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Editing;
 
@@ -24,7 +25,7 @@ public sealed record PackThing : PlanEdit
         if (plan.ItemOf(Thing) is not null || plan.PersonOf(Thing) is not null || plan.PlaceOf(Thing) is not null) return Refuse("thing", $"{Found.Label} is packed already");
         if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
         // Whether it can be had is the locker's to say, day by day; a copy of it here would grow old.
-        var item = Found.AtHand() with { Place = Place, NeededBy = null };
+        var item = Found.AtHand() with { Place = Place };
         return new EditResult(plan with { Items = [.. plan.Items, item] }, $"{item.Label} packed in {place.Name ?? place.Id}", []);
     }
 }
@@ -49,6 +50,7 @@ public sealed record UnpackThing : PlanEdit
             var held = plan.Parts.Where(p => p.SetsUp(Item)).Select(p => p.Label).ToList();
             if (held.Count > 0) return Refuse("item", $"{item.Label} is set up in {English.List(held)}; put something else there first");
             var on = plan.Items.Where(i => RestsOn(plan, i)).Select(i => i.Label).ToList();
+            if (Hanging(plan, item) is { } hanging) return Refuse("item", $"the {hanging.Label} cannot be used without it; leave that at home first");
             if (on.Count > 0) return Refuse("item", $"{English.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first");
         }
         return new EditResult(plan with
@@ -60,6 +62,10 @@ public sealed record UnpackThing : PlanEdit
             Events = feared is null ? plan.Events : [.. plan.Events!.Select(e => e with { Items = [.. e.Items.Where(i => i != Item)] }).Where(e => e.Items.Count > 0)],
         }, $"{item.Label} left at home", []);
     }
+
+    /// <summary>What is along and would have no small part of this kind left.</summary>
+    private static Item? Hanging(Plan plan, Item part) => part.NeededBy?.Select(plan.ItemOf)
+        .FirstOrDefault(served => served is not null && !plan.Items.Any(o => o.Id != part.Id && o.NeededBy?.Contains(served.Id) == true && SmallParts.LikenessOf(o) == SmallParts.LikenessOf(part)));
 
     private bool NamesPair(PairRule pair) => pair.A == Item || pair.B == Item;
 

@@ -47,6 +47,7 @@ internal static class WayReports
     {
         Want.Card => StepAction.ChangeCard,
         Want.Support => StepAction.FitSupport,
+        Want.SmallPart => StepAction.FitAdapter,
         _ => StepAction.ChangeBattery,
     };
 }

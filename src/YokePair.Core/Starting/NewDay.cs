@@ -1,5 +1,6 @@
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Starting;
 
@@ -128,6 +129,7 @@ public static class NewDay
     {
         var items = new List<Item>();
         var fed = new HashSet<string>(StringComparer.Ordinal);
+        var hung = new HashSet<(string, string)>();
         var bodies = here.OfType<Body>().OrderBy(b => setups.FindIndex(s => s.Body == b.Id) is var i and >= 0 ? i : int.MaxValue).ToList();
         foreach (var body in bodies)
         {
@@ -144,6 +146,7 @@ public static class NewDay
             var pouch = theirs ? "pouch" : "belt";
             Put(thing, thing switch
             {
+                { NeededBy: { } served } when here.Find(t => served.Contains(t.Id) && hung.Add((t.Id, SmallParts.LikenessOf(thing)))) is { } its => "@" + its.Id,
                 _ when hand is not null => hand.Person == "second" ? "pouch" : "belt",
                 Battery or Card => pouch,
                 Support or Case or Modifier or Charger or StandLight => "car",
@@ -156,7 +159,7 @@ public static class NewDay
         void Put(Item item, string place)
         {
             fed.Add(item.Id);
-            items.Add(item.AtHand() with { Place = place, NeededBy = null });
+            items.Add(item.AtHand() with { Place = place });
         }
     }
 }

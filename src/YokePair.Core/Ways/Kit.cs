@@ -24,6 +24,7 @@ internal sealed class Kit
         seconds = same?.seconds ?? [.. plan.People.Select(p => p.Seconds?.Over(plan.Rules.Seconds) ?? plan.Rules.Seconds)];
         Pairings = same?.Pairings ?? new Pairings(plan, IndexOf);
         // Whether things stand for one another depends on what is in the hands, too.
+        SmallParts = same?.SmallParts ?? new SmallParts(Items, IndexOf);
         Twins = new Twins(plan, Items, RestsOn, IndexOf);
         Glass = like is null || !HasTheGlassOf(like) ? FitGlass() : same?.Glass ?? [.. like.Glass.Select(With)];
         Bodies = Indexes<Body>();
@@ -52,6 +53,9 @@ internal sealed class Kit
 
     /// <summary>What the owner knows of pairs of them.</summary>
     public Pairings Pairings { get; }
+
+    /// <summary>Small parts that others cannot be used without.</summary>
+    public SmallParts SmallParts { get; }
 
     /// <summary>Things of which there are many alike.</summary>
     public Twins Twins { get; }

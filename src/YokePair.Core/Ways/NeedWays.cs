@@ -56,8 +56,12 @@ internal sealed class NeedWays
 
         static Quality Worse(Quality one, Quality other) => one > other ? one : other;
 
-        NeedWays Made(IEnumerable<Candidate> all) =>
-            new(need, need.ToleranceSeconds(rules), part.Kit.Twins.Any ? [.. all.Select(c => c with { Rig = c.Rig.WithTwins(part.Kit) })] : [.. all]);
+        NeedWays Made(IEnumerable<Candidate> all)
+        {
+            if (part.Kit.SmallParts.Any) all = all.Select(c => (c.Quality, Rig: c.Rig.WithSmallParts(part.Kit, part.Layout))).Where(c => c.Rig is not null).Select(c => new Candidate(c.Rig!, c.Quality));
+            if (part.Kit.Twins.Any) all = all.Select(c => c with { Rig = c.Rig.WithTwins(part.Kit) });
+            return new(need, need.ToleranceSeconds(rules), [.. all]);
+        }
     }
 
     /// <summary>Things with the role that somebody can get at, with cells and card of their own.</summary>
@@ -109,17 +113,25 @@ internal sealed class AidedWays
         if (kit.Supports.Length > 0
             && (supported[plain.Fitted.Index] ??= NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, glass, new Aids(Supported: true))) is var steady
             && (steady < without || glass.Lens.NeedsSupport == true)
-            && part.SupportsFor(plain) is { Length: > 0 } supports)
+            && Supported(plain).ToList() is { Count: > 0 } ways)
         {
-            var on = plain.WithSupport(supports);
-            if (steady < without) candidates.Add(new Candidate(on, steady));
-            if (glass.Lens.NeedsSupport == true) (rig, without) = (on, steady);
+            if (steady < without) candidates.AddRange(ways.Select(on => new Candidate(on, on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady)));
+            if (glass.Lens.NeedsSupport == true) (rig, without) = (ways[0], steady);
         }
         if (without == Quality.Full) return;
         if (kit.Filters.Length > 0) AddFiltered(rig, without, candidates);
         if (flash) AddFlash(rig, without, candidates);
         if (stands) AddStands(rig, without, candidates);
         if (continuous) AddContinuous(rig, without, candidates);
+    }
+
+    /// <summary>A rig on whatever carries it: on any of those that stand by themselves, and on each that hangs on a small part.</summary>
+    private IEnumerable<Rig> Supported(Rig plain)
+    {
+        if (part.SupportsFor(plain) is { Length: > 0 } supports) yield return plain.WithSupport(supports);
+        if (!kit.SmallParts.Any) yield break;
+        foreach (var support in kit.Supports)
+            if (kit.SmallParts.Serve(support) && plain.WithSupport(kit, part.Layout, support) is { } on) yield return on;
     }
 
     private void AddFiltered(Rig rig, Quality without, List<Candidate> candidates)

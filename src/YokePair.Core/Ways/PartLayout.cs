@@ -116,6 +116,9 @@ internal sealed class PartLayout
     /// <summary>Whether a body stands on a support.</summary>
     public bool OnSupport(int support, int body) => SetupOf(body) is { } setup && kit.IndexOf(setup.Support) == support;
 
+    /// <summary>Whether a thing is packed on one of some others, and is there.</summary>
+    public bool IsOnAny(int thing, int[] others) => Array.Exists(others, on => Rests(thing, on));
+
     private int Resolve(int item)
     {
         for (var steps = 0; steps <= kit.Items.Length; steps++)

@@ -89,6 +89,14 @@ internal sealed record Rig
         };
     }
 
+    /// <summary>The same rig with the small parts its things cannot be used without; null where one cannot be got at.</summary>
+    public Rig? WithSmallParts(Kit kit, PartLayout layout) => kit.SmallParts.For(kit, layout, this) switch
+    {
+        null => null,
+        [] => this,
+        var more => this with { Asks = [.. Asks, .. more], Competes = Competing(more) },
+    };
+
     /// <summary>Works out a rig; null when a piece cannot be got at.</summary>
     public static Rig? Create(Kit kit, PartLayout layout, FittedGlass fitted, int actor, Supplies supplies)
     {
@@ -234,6 +242,18 @@ internal sealed record Rig
 
     /// <summary>The same rig on a tripod or monopod.</summary>
     public Rig WithSupport(OptionGroup[] supports) => this with { Supported = true, Asks = [.. Asks, new Ask(Want.Support, supports)] };
+
+    /// <summary>The same rig on one tripod or monopod that hangs on a small part; null when it cannot be got at.</summary>
+    public Rig? WithSupport(Kit kit, PartLayout layout, int support)
+    {
+        var (sources, seconds) = (Sources, Seconds);
+        if (!layout.OnSupport(support, Fitted!.Body))
+        {
+            if (!Fetch(layout, support, ref sources, ref seconds)) return null;
+            seconds += kit.SecondsOf(Actor).FitSupport;
+        }
+        return this with { Supported = true, Items = [.. Items, support], Sources = sources, Seconds = seconds };
+    }
 
     /// <summary>The same rig with an ND filter, and the ring it needs; null when they cannot be got at.</summary>
     public Rig? WithFilter(Kit kit, PartLayout layout, int[] filters)

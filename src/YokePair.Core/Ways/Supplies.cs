@@ -75,8 +75,17 @@ internal sealed class Supplies
     public static OptionGroup[] SupportsFor(Kit kit, PartLayout layout, int actor, int body)
     {
         var supports = new Grouping(layout, actor, kit.SecondsOf(actor).FitSupport);
-        foreach (var i in kit.Supports) supports.Add(i, layout.OnSupport(i, body), kit.Items[i].Doubtful);
+        foreach (var i in kit.Supports)
+            if (!kit.SmallParts.Serve(i)) supports.Add(i, layout.OnSupport(i, body), kit.Items[i].Doubtful);
         return supports.Groups();
+    }
+
+    /// <summary>Small parts that are all alike: on what they serve, or to be fetched and fitted as an adapter is.</summary>
+    public static OptionGroup[] SmallPartsFor(Kit kit, PartLayout layout, Rig rig, int[] alike)
+    {
+        var parts = new Grouping(layout, rig.Actor, kit.SecondsOf(rig.Actor).FitAdapter);
+        foreach (var i in alike) parts.Add(i, layout.IsOnAny(i, rig.Items), kit.Items[i].Doubtful);
+        return parts.Groups();
     }
 
     /// <summary>What can fire a camera left alone, by the radio system that the trigger in its shoe hears; none where no trigger is named.</summary>

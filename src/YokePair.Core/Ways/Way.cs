@@ -34,6 +34,9 @@ internal enum Want
     Support,
     Sender,
 
+    /// <summary>A small part something else of the way cannot be used without.</summary>
+    SmallPart,
+
     /// <summary>Which of things that are all alike.</summary>
     Twin,
 }
