@@ -1,6 +1,6 @@
 namespace YokePair.Data;
 
-/// <summary>A thing of the locker, or what the owner knows of a pair of them, as the JSON its file would hold.</summary>
+/// <summary>A thing of the locker, what the owner knows of a pair of them, or a kind of part of their own, as the JSON its file would hold.</summary>
 public sealed class LockerRow
 {
     /// <summary>The thing's id; for a pair, both ids in order behind <see cref="PairPrefix"/>.</summary>
@@ -12,6 +12,9 @@ public sealed class LockerRow
     public required byte[] Json { get; set; }
 
     internal const string PairPrefix = "pair:";
+
+    /// <summary>Before the id of a kind of part that is the user's own.</summary>
+    internal const string KindPrefix = "kind:";
 
     internal static string KeyOf(string a, string b) => PairPrefix + (string.CompareOrdinal(a, b) < 0 ? $"{a}|{b}" : $"{b}|{a}");
 }

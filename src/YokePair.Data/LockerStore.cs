@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
 namespace YokePair.Data;
@@ -8,10 +9,18 @@ namespace YokePair.Data;
 /// <summary>The locker as it is kept.</summary>
 /// <param name="Things">Every thing.</param>
 /// <param name="Pairs">What the owner knows of pairs.</param>
+/// <param name="Kinds">Kinds of part of the user's own.</param>
 /// <param name="Revisions">By key of a thing, how often it changed.</param>
 /// <param name="Undo">Label of the change that undo would take back; null = none.</param>
 /// <param name="Redo">Label of the change that redo would make again; null = none.</param>
-public sealed record StoredLocker(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo);
+public sealed record StoredLocker(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<FiledKind> Kinds, IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo);
+
+/// <summary>The kinds of part there are.</summary>
+public static class StoredKinds
+{
+    /// <summary>Those that ship with the program, and the user's own.</summary>
+    public static IReadOnlyList<PartKind> PartKinds(this StoredLocker locker) => [.. PartKind.All, .. locker.Kinds.Select(k => PartKind.Of(k, own: true))];
+}
 
 /// <summary>A thing to be put, replaced or taken away.</summary>
 /// <param name="Id">Its id.</param>
@@ -33,7 +42,8 @@ public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused 
 /// <param name="Revision">Revision of the whole locker.</param>
 /// <param name="Things">Every thing.</param>
 /// <param name="Pairs">What the owner knows of pairs.</param>
-public sealed record LockerState(int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs);
+/// <param name="Kinds">Every kind of part, the user's own at the end.</param>
+public sealed record LockerState(int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<PartKind> Kinds);
 
 /// <summary>The locker as it was last read: good as long as its revision is that of the file, which is asked each time.</summary>
 public sealed class LockerMemory
@@ -49,30 +59,31 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
     public async Task<StoredLocker> LoadAsync(CancellationToken cancel = default)
     {
         var rows = await db.Locker.AsNoTracking().ToListAsync(cancel);
-        var things = rows.Where(r => !IsPair(r.Key)).ToList();
+        var things = rows.Where(r => !Is(LockerRow.PairPrefix, r) && !Is(LockerRow.KindPrefix, r)).ToList();
         return new StoredLocker(
             [.. things.Select(r => Read<Item>(r.Json))],
-            [.. rows.Where(r => IsPair(r.Key)).Select(r => Read<PairRule>(r.Json))],
+            [.. rows.Where(r => Is(LockerRow.PairPrefix, r)).Select(r => Read<PairRule>(r.Json))],
+            [.. rows.Where(r => Is(LockerRow.KindPrefix, r)).Select(r => Read<FiledKind>(r.Json))],
             things.ToDictionary(r => r.Key, r => r.Revision, StringComparer.Ordinal),
             await LabelAsync(undo: true, cancel),
             await LabelAsync(undo: false, cancel));
     }
 
-    /// <summary>The things and pairs alone, from memory where nothing was written since.</summary>
+    /// <summary>The things, pairs and kinds alone, from memory where nothing was written since.</summary>
     public async Task<LockerState> ThingsAsync(CancellationToken cancel = default)
     {
         // What is written after this was read has a later revision, and is read again.
         var revision = await RevisionAsync(cancel);
         if (memory.Last is { } known && known.Revision == revision) return known;
         var locker = await LoadAsync(cancel);
-        return memory.Last = new LockerState(revision, locker.Things, locker.Pairs);
+        return memory.Last = new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds());
     }
 
     /// <summary>Makes changes of things, with pairs of things that go.</summary>
-    public Task<LockerOutcome> ChangeAsync(string label, IReadOnlyList<LockerChange> changes, CancellationToken cancel = default) => ImportAsync(label, changes, [], cancel);
+    public Task<LockerOutcome> ChangeAsync(string label, IReadOnlyList<LockerChange> changes, CancellationToken cancel = default) => ImportAsync(label, changes, [], [], cancel);
 
-    /// <summary>The same, with what a file says of pairs.</summary>
-    public async Task<LockerOutcome> ImportAsync(string label, IReadOnlyList<LockerChange> changes, IReadOnlyList<PairRule> pairs, CancellationToken cancel = default)
+    /// <summary>The same, with what a file says of pairs and its kinds of part.</summary>
+    public async Task<LockerOutcome> ImportAsync(string label, IReadOnlyList<LockerChange> changes, IReadOnlyList<PairRule> pairs, IReadOnlyList<FiledKind> kinds, CancellationToken cancel = default)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var ids = changes.Select(c => c.Id).ToHashSet(StringComparer.Ordinal);
@@ -88,12 +99,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
                     rows[pair.Key] = pair;
                     after[pair.Key] = null;
                 }
-        foreach (var rule in pairs)
-        {
-            var key = LockerRow.KeyOf(rule.A, rule.B);
-            after[key] = Write(rule);
-            if (await db.Locker.FirstOrDefaultAsync(r => r.Key == key, cancel) is { } row) rows[key] = row;
-        }
+        foreach (var rule in pairs) after[LockerRow.KeyOf(rule.A, rule.B)] = Write(rule);
+        foreach (var kind in kinds) after[LockerRow.KindPrefix + kind.Id] = Write(kind);
+        foreach (var (key, row) in await RowsAsync(after.Keys.Where(k => !ids.Contains(k)), cancel)) rows[key] = row;
         if (after.Count == 0) return LockerOutcome.Made;
         return await MakeAsync(transaction, label, rows, after, cancel);
     }
@@ -106,6 +114,15 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         var rows = await RowsAsync([key], cancel);
         var after = new Dictionary<string, byte[]?> { [key] = rule is null ? null : Write(rule) };
         return await MakeAsync(transaction, label, rows, after, cancel);
+    }
+
+    /// <summary>Keeps a kind of part of the user's own; null takes it away.</summary>
+    public async Task<LockerOutcome> SetKindAsync(string id, FiledKind? kind, string label, CancellationToken cancel = default)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var key = LockerRow.KindPrefix + id;
+        var rows = await RowsAsync([key], cancel);
+        return await MakeAsync(transaction, label, rows, new Dictionary<string, byte[]?> { [key] = kind is null ? null : Write(kind) }, cancel);
     }
 
     /// <summary>Takes back the last change, or makes it again. Refused where what it touched has changed since.</summary>
@@ -186,7 +203,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         return undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number);
     }
 
-    private static bool IsPair(string key) => key.StartsWith(LockerRow.PairPrefix, StringComparison.Ordinal);
+    private static bool Is(string prefix, LockerRow row) => row.Key.StartsWith(prefix, StringComparison.Ordinal);
 
     private static Dictionary<string, byte[]?> Snapshot(byte[] json) => JsonSerializer.Deserialize<Dictionary<string, byte[]?>>(json)!;
 

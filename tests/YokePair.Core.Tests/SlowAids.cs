@@ -99,7 +99,7 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
             }
             foreach (var lamp in plan.Items.OfType<StandLight>().Where(l => l.LuxAtOneM is not null && !SlowReference.InLights(part, l.Id)))
                 if (Battery(lamp) is { } power)
-                    yield return (InShoe(part, lamp, body).And(power), new SlowHelp(Lux: Lux(lamp, need.Framing is { } f ? Math.Max(f.DistanceM.High, part.StayBehindM ?? 0) : 4, 0)), lamp.Doubtful);
+                    yield return (InShoe(part, lamp, body).And(power), new SlowHelp(Lux: Lux(lamp, need.Framing is { } f ? Math.Max(f.DistanceM.High, part.StayBehindM ?? 0) : need.CloseWidthMm is not null ? need.FlashPathM ?? 4 : 4, 0)), lamp.Doubtful);
         }
     }
 

@@ -115,7 +115,7 @@ public sealed class LockerStoreTests : StoreTests
                         return await store.ChangeAsync($"step {step}", changes);
                     case 2:
                         list.Change($"step {step}", changes, pairs);
-                        return await store.ImportAsync($"step {step}", changes, pairs);
+                        return await store.ImportAsync($"step {step}", changes, pairs, []);
                     case 3 or 4:
                         return (await store.StepAsync(undo: true)) is var undone && undone.Done == list.Undo() ? new LockerOutcome([]) : undone;
                     case 5:

@@ -1,4 +1,5 @@
 using YokePair.Cli;
+using YokePair.Core.Library;
 
 namespace YokePair.Web.Tests;
 
@@ -11,6 +12,18 @@ public sealed class Snapshots(App app) : IClassFixture<App>
 
     [Fact]
     public void The_published_schema_is_that_of_the_reader() => Compare("docs/plan-file.schema.json", Schema.Text());
+
+    [Fact]
+    public void The_published_schema_of_kinds_of_part_is_that_of_the_reader() => Compare("docs/part-kinds.schema.json", Schema.Kinds());
+
+    [Fact]
+    public void The_kinds_of_part_that_ship_are_as_their_schema_says()
+    {
+        var schema = Json.Schema.JsonSchema.FromText(Schema.Kinds());
+        Assert.True(schema.Evaluate(System.Text.Json.JsonDocument.Parse(KindFile.ShippedBytes()).RootElement).IsValid);
+        var misspelt = System.Text.Encoding.UTF8.GetString(KindFile.ShippedBytes()).Replace("\"momentSeconds\"", "\"momentSecs\"", StringComparison.Ordinal);
+        Assert.False(schema.Evaluate(System.Text.Json.JsonDocument.Parse(misspelt).RootElement).IsValid);
+    }
 
     [Fact]
     public void The_published_columns_are_those_of_the_table() => Compare("docs/locker-columns.md", Columns.Text());

@@ -57,6 +57,40 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         Assert.StartsWith("2027-03-06", (await client.Json("/api/assignments/track-again/board")).GetProperty("plan").GetProperty("parts")[0].GetProperty("start").GetString(), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task A_part_is_kept_as_a_kind_added_to_a_day_written_out_forgotten_and_brought_back()
+    {
+        var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
+        var kept = await (await client.Post("/api/kinds", new { assignment = key, part = "vows", name = "Vows on deck" })).Json();
+        var id = kept.GetProperty("id").GetString();
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Post("/api/kinds", new { assignment = key, part = "vows", name = "vows ON deck" })).StatusCode);
+        Assert.Contains(id, await OwnKinds());
+        var read = await (await client.Post("/api/starting/timetable", new { text = "15:00 vows on deck", day = "2027-06-12" })).Json();
+        Assert.Equal(id, read.GetProperty("lines")[0].GetProperty("kind").GetString());
+
+        var board = await client.Json($"/api/assignments/{key}/board");
+        var edit = await client.Post($"/api/assignments/{key}/edits", new { baseRevision = board.GetProperty("revision").GetInt32(), edits = new[] { new { type = "addPart", kind = id } } });
+        Assert.Equal(HttpStatusCode.OK, edit.StatusCode);
+        var parts = (await client.Json($"/api/assignments/{key}/board")).GetProperty("plan").GetProperty("parts");
+        var names = (System.Text.Json.JsonElement part) => part.GetProperty("needs").EnumerateArray().Select(n => n.GetProperty("name").GetString());
+        var added = parts.EnumerateArray().Last();
+        Assert.Equal(id, added.GetProperty("kind").GetString());
+        Assert.Equal(names(parts.EnumerateArray().First(p => p.GetProperty("id").GetString() == "vows")), names(added));
+
+        var file = await client.GetByteArrayAsync(new Uri("/api/locker/export.json", UriKind.Relative));
+        Assert.Equal(HttpStatusCode.NoContent, (await client.DeleteAsync(new Uri($"/api/kinds/{id}", UriKind.Relative))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await client.DeleteAsync(new Uri($"/api/kinds/{id}", UriKind.Relative))).StatusCode);
+        Assert.DoesNotContain(id, await OwnKinds());
+        using var body = new ByteArrayContent(file);
+        body.Headers.ContentType = new("application/octet-stream");
+        Assert.True((await client.PostAsync(new Uri("/api/locker/import?keep=true", UriKind.Relative), body)).IsSuccessStatusCode);
+        Assert.Contains(id, await OwnKinds());
+        await client.Post("/api/locker/undo", new { });
+        Assert.DoesNotContain(id, await OwnKinds());
+
+        async Task<string?[]> OwnKinds() => [.. (await client.Json("/api/starting")).GetProperty("kinds").EnumerateArray().Where(k => k.GetProperty("own").GetBoolean()).Select(k => k.GetProperty("id").GetString())];
+    }
+
     private Task<HttpResponseMessage> Send(string calendar) =>
         client.PostAsync(new Uri("/api/starting/calendar", UriKind.Relative), new ByteArrayContent(Encoding.UTF8.GetBytes(calendar)) { Headers = { ContentType = new("application/octet-stream") } });
 }

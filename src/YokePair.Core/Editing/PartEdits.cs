@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
@@ -12,10 +13,13 @@ public sealed record AddPart : PlanEdit
     /// <summary>Kind of part, as in the phrase library.</summary>
     public required string Kind { get; init; }
 
+    /// <summary>The kind itself where it is the user's own, looked up by whoever has the locker.</summary>
+    [JsonIgnore] public PartKind? Found { get; init; }
+
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (PartKind.All.FirstOrDefault(k => k.Id == Kind) is not { } kind) return Refuse("kind", $"there is no kind of part \"{Kind}\"; there are {string.Join(", ", PartKind.All.Select(k => k.Id))}");
+        if ((Found ?? PartKind.All.FirstOrDefault(k => k.Id == Kind)) is not { } kind) return Refuse("kind", $"there is no kind of part \"{Kind}\"; there are {string.Join(", ", PartKind.All.Select(k => k.Id))}");
         var order = Day.InOrder(plan).ToList();
         var before = After is null ? order.LastOrDefault() : order.FirstOrDefault(p => p.Id == After);
         if (before?.End is not { } start) return Refuse("after", $"there is no part \"{After}\" with an end to follow");

@@ -41,6 +41,12 @@ public sealed record SetPart : PlanEdit
     /// <summary>New colour of gel that matches the light; empty = none.</summary>
     public string? Gel { get; init; }
 
+    /// <summary>New height of the ceiling, metres; 0 = there is none.</summary>
+    public double? CeilingM { get; init; }
+
+    /// <summary>New colour of the ceiling.</summary>
+    public BounceColour? CeilingColour { get; init; }
+
     /// <summary>New note on white balance; empty = none.</summary>
     public string? WhiteBalance { get; init; }
 
@@ -93,6 +99,7 @@ public sealed record SetPart : PlanEdit
         Noted = Noted ?? (Ev is not null || Cleared("noted") ? null : part.Noted),
         LedBands = LedBands ?? part.LedBands,
         Gel = Word(Gel, part.Gel),
+        Ceiling = CeilingFrom(part),
         WhiteBalance = Word(WhiteBalance, part.WhiteBalance),
         TemperatureC = Cleared("temperatureC") ? null : TemperatureC ?? part.TemperatureC,
         Rain = Rain ?? part.Rain,
@@ -115,6 +122,7 @@ public sealed record SetPart : PlanEdit
         if (Noted is not null) yield return FormattableString.Invariant($"light EV {changed.Ev} from a noted exposure");
         if (LedBands is not null) yield return changed.LedBands == true ? "LED light that bands" : "no light that bands";
         if (Gel is not null) yield return changed.Gel is null ? "no gel asked" : $"gel {changed.Gel}";
+        if (CeilingM is not null || CeilingColour is not null) yield return changed.Ceiling is { } above ? FormattableString.Invariant($"a {Lower(above.Colour)} ceiling at {above.CeilingM} m") : "no ceiling";
         if (WhiteBalance is not null) yield return changed.WhiteBalance is null ? "no note on white balance" : $"white balance: {changed.WhiteBalance}";
         if (TemperatureC is not null) yield return "another temperature";
         if (Rain is not null) yield return changed.Rain == true ? "rain" : "dry";
@@ -127,6 +135,10 @@ public sealed record SetPart : PlanEdit
         if (Quiet is not null) yield return $"quiet {Lower(changed.Quiet)}";
         if (Unreachable is not null) yield return changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}";
     }
+
+    private Bounce? CeilingFrom(Part part) => CeilingM is 0 ? null
+        : (CeilingM ?? part.Ceiling?.CeilingM) is { } height ? (part.Ceiling ?? new Bounce { CeilingM = height }) with { CeilingM = height, Colour = CeilingColour ?? part.Ceiling?.Colour ?? BounceColour.White }
+        : null;
 
     // Told as a difference, which every clock shows alike.
     private static string Moved(TimeSpan? by) => by is not { } moved ? "at another time"

@@ -122,8 +122,10 @@ public static class Phrases
         ShutterSeconds = ShutterSeconds(motion),
         Static = motion == Motion.Still,
         Fps = fps,
-        Bounce = new Bounce { CeilingM = 3 },
     };
+
+    /// <summary>Metres from which a close-up is lit, by a flash or lamp in the hand.</summary>
+    private const double CloseLightM = 0.5;
 
     /// <summary>A close-up in the craft's words.</summary>
     public static Need Close(string name, Importance importance, double widthMm) => new()
@@ -137,5 +139,6 @@ public static class Phrases
         Motion = Motion.Talking,
         ShutterSeconds = ShutterSeconds(Motion.Talking),
         Static = true,
+        FlashPathM = CloseLightM,
     };
 }

@@ -43,6 +43,8 @@ public static class Typical
             new("guideNumber", 36), new("recycleSeconds", 2.5), new("fullPops", 180), new("weightG", 420),
             .. thing["power"] is null ? [new Figure("cellsType", "AA")] : Array.Empty<Figure>(),
         ],
+        // A small panel with a wide beam: 30 lux at one metre for every watt.
+        "light" when Number(thing, "watts") is { } watts => [new("luxAtOneM", LuxPerWatt * watts)],
         "battery" => [new("wattHours", 14), new("health", 1), new("weightG", 80)],
         "cells" => [new("cellCount", 4)],
         "card" => [new("writeMegabytesPerSecond", IsExpress(thing["type"]) ? 400 : 80)],
@@ -50,6 +52,9 @@ public static class Typical
         "drive" => [new("minutesPerCard", 15)],
         _ => [],
     };
+
+    /// <summary>Lux at one metre that a small lamp of unknown make gives for each watt.</summary>
+    private const double LuxPerWatt = 30;
 
     private static Figure[] BodyFigures(double megapixels) =>
     [

@@ -125,6 +125,9 @@ public sealed record Need
     /// <summary>Frames per second asked.</summary>
     public double Fps { get; init; }
 
+    /// <summary>How long such a burst lasts, seconds; kept for the cards that must take it.</summary>
+    public double? BurstSeconds { get; init; }
+
     /// <summary>Light it may be photographed by.</summary>
     public IReadOnlyList<LightKind> Light { get; init; } = [LightKind.Ambient, LightKind.Flash];
 
@@ -154,7 +157,7 @@ public sealed record Need
 
     /// <summary>
     /// Length of the light's path from an on-camera flash to the subject, metres (bounced: up and down); null = from
-    /// <see cref="Bounce"/>, and where that is missing too flash cannot be reckoned.
+    /// <see cref="Bounce"/>, else from the part's ceiling; where there is none either flash cannot be reckoned.
     /// </summary>
     public double? FlashPathM { get; init; }
 

@@ -59,6 +59,9 @@ public sealed record Part
     /// <summary>Colour of the gel that a flash must wear to match the light of the place, in a word; null = none asked.</summary>
     public string? Gel { get; init; }
 
+    /// <summary>Ceiling that an on-camera flash is bounced off, for every need that says no other path; null = none, as out of doors.</summary>
+    public Bounce? Ceiling { get; init; }
+
     /// <summary>What to remember of the white balance here.</summary>
     public string? WhiteBalance { get; init; }
 

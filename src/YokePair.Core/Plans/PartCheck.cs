@@ -19,6 +19,7 @@ internal static class PartCheck
         }
         found.Figure($"{at}.temperatureC", part.TemperatureC, -60, 60, "degrees Celsius");
         found.Figure($"{at}.stayBehindM", part.StayBehindM, 0, 1000, "metres");
+        found.Figure($"{at}.ceiling.ceilingM", part.Ceiling?.CeilingM, 1.6, 60, "metres (the flash is held at 1.6)");
         found.Figure($"{at}.noted.fNumber", part.Noted?.FNumber, 0.3, 256, "an f-number");
         found.Figure($"{at}.noted.shutterSeconds", part.Noted?.ShutterSeconds, 1e-6, 86_400, "seconds");
         found.Figure($"{at}.noted.iso", part.Noted?.Iso, 1, 1e8, "ISO");
@@ -74,6 +75,7 @@ internal static class PartCheck
         CheckFraming(need, at, found);
         CheckLight(need, at, found);
         found.Figure($"{at}.fps", need.Fps, 0, 10_000, "frames per second");
+        found.Figure($"{at}.burstSeconds", need.BurstSeconds, 0.001, 3600, "seconds");
         found.Figure($"{at}.toleranceSeconds", need.ToleranceSeconds, 0, ProblemList.MostSeconds, "seconds");
         found.Figure($"{at}.momentSeconds", need.MomentSeconds, 0.001, ProblemList.MostSeconds, "seconds");
         found.Figure($"{at}.warningSeconds", need.WarningSeconds, 0, ProblemList.MostSeconds, "seconds");

@@ -1,5 +1,6 @@
 using YokePair.Core.Basics;
 using YokePair.Core.Plans;
+using YokePair.Core.Ways;
 
 namespace YokePair.Core.Starting;
 
@@ -75,10 +76,11 @@ public sealed record Habits(double? LivesAtMm = null, Illumination? Light = null
     /// <summary>Whether a thing comes along.</summary>
     internal bool Takes(Item thing) => !OwnMakeOnly || thing is not (Battery or Cells) || thing.Make is null or Make.Own;
 
-    /// <summary>A need by the light one likes; what is banned in its part stays so.</summary>
-    internal Need Lit(Need need) => Light switch
+    /// <summary>A need by the light one likes; what is banned in its part stays so, and nothing is bounced where there is no ceiling.</summary>
+    internal Need Lit(Need need, Part part) => Light switch
     {
         null => need,
+        Illumination.Bounce when part.Flash == FlashRule.Banned || need.FlashPath(part) is null => need with { Light = [LightKind.Ambient] },
         Illumination.Available => need with { Light = [LightKind.Ambient] },
         Illumination.Bounce => need with { Light = [LightKind.Ambient, LightKind.Flash] },
         Illumination.Stands => need with { Light = [LightKind.Ambient, LightKind.Flash, LightKind.Stands], Stands = need.Stands ?? new StandLighting { DistanceM = 3 } },

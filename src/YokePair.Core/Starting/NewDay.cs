@@ -28,12 +28,14 @@ public static class NewDay
     /// <summary>Makes the plan.</summary>
     /// <param name="request">What is wanted.</param>
     /// <param name="locker">Everything owned; what is not here on the day stays at home.</param>
+    /// <param name="kinds">Every kind of part, the user's own among them; null = those that ship.</param>
     /// <returns>The plan, or what is wrong with the request by field.</returns>
-    public static PlanReading From(NewDayRequest request, IReadOnlyList<Item> locker)
+    public static PlanReading From(NewDayRequest request, IReadOnlyList<Item> locker, IReadOnlyList<PartKind>? kinds = null)
     {
         var problems = new List<PlanProblem>();
         if (string.IsNullOrWhiteSpace(request.Name)) problems.Add(new PlanProblem("name", "is empty; say what the day is called"));
-        var parts = Parts(request, problems);
+        kinds ??= PartKind.All;
+        var parts = Parts(request, kinds, problems);
         var style = StartingStyle.All.FirstOrDefault(s => s.Id == request.Style);
         if (request.Style is not null && style is null) problems.Add(new PlanProblem("style", $"\"{request.Style}\" is no style; there are {string.Join(", ", StartingStyle.All.Select(s => s.Id))}"));
         if (parts.Count == 0 && problems.Count == 0) problems.Add(new PlanProblem("timetable", "holds no line; write one such as 14:00 ceremony, chapel 40 min"));
@@ -74,7 +76,7 @@ public static class NewDay
                 new Place { Id = "car", Name = "Car", ReachSeconds = 900 },
             ],
             Items = Packed(here, setups, request.Second, habits),
-            Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n), IsOwnDistance(p)))] })],
+            Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n, p), IsOwnDistance(p, kinds)))] })],
         };
         plan = HandsByPart.Fit(habits.UsesFlash ? HandsByPart.Lit(plan, here) : plan);
         for (var day = 1; day < request.Days; day++) plan = new Editing.AddDay().Apply(plan).Plan!;
@@ -87,18 +89,18 @@ public static class NewDay
 
     private static bool IsHeld(List<Setup> setups, Item thing) => setups.Any(s => s.Named().Any(n => n.Id == thing.Id));
 
-    private static bool IsOwnDistance(Part part) => part.StayBehindM is null && PartKind.All.First(k => k.Id == part.Kind).OwnDistance;
+    private static bool IsOwnDistance(Part part, IReadOnlyList<PartKind> kinds) => part.StayBehindM is null && kinds.First(k => k.Id == part.Kind).OwnDistance;
 
-    private static List<Part> Parts(NewDayRequest request, List<PlanProblem> problems)
+    private static List<Part> Parts(NewDayRequest request, IReadOnlyList<PartKind> kinds, List<PlanProblem> problems)
     {
         var parts = new List<Part>();
         var ids = new HashSet<string>(StringComparer.Ordinal);
         if (!string.IsNullOrWhiteSpace(request.Timetable))
         {
-            var (lines, wrong) = Timetable.Read(request.Timetable, request.Day);
+            var (lines, wrong) = Timetable.Read(request.Timetable, request.Day, kinds);
             problems.AddRange(wrong);
             foreach (var line in lines)
-                parts.Add((PartKind.All.FirstOrDefault(k => k.Id == line.Kind) ?? PartKind.All[^1]).Make(Fresh(line.Name), line.Start, line.End, line.Name, line.Location));
+                parts.Add((kinds.FirstOrDefault(k => k.Id == line.Kind) ?? PartKind.All[^1]).Make(Fresh(line.Name), line.Start, line.End, line.Name, line.Location));
             return parts;
         }
         if (DayTemplate.All.FirstOrDefault(t => t.Id == request.Template) is not { } template)
@@ -107,11 +109,10 @@ public static class NewDay
             return parts;
         }
         var at = request.Day.ToDateTime(new TimeOnly(template.StartHour, 0));
-        foreach (var (kind, ev) in template.Parts)
+        foreach (var kind in template.Parts)
         {
             var end = at.AddMinutes(kind.Minutes);
-            var part = kind.Make(Fresh(kind.Name), at, end);
-            parts.Add(ev is { } light ? part with { Ev = light } : part);
+            parts.Add(kind.Make(Fresh(kind.Name), at, end));
             at = end;
         }
         return parts;

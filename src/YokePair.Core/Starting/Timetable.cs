@@ -18,7 +18,7 @@ public sealed record TimetableLine(int Line, DateTime Start, DateTime End, strin
 public static partial class Timetable
 {
     /// <summary>Reads it for a day; hours that run back belong to the next day. A line with a date, or <c>day 2</c>, begins another day.</summary>
-    public static (IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems) Read(string text, DateOnly day)
+    public static (IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems) Read(string text, DateOnly day, IReadOnlyList<PartKind>? kinds = null)
     {
         var raw = new List<(int Line, DateTime Start, int? Minutes, string Name, string? Location)>();
         var problems = new List<PlanProblem>();
@@ -52,7 +52,7 @@ public static partial class Timetable
         for (var i = 0; i < raw.Count; i++)
         {
             var (line, start, minutes, name, location) = raw[i];
-            var kind = PartKind.Meant(name) ?? PartKind.Meant(location ?? "");
+            var kind = PartKind.Meant(name, kinds) ?? PartKind.Meant(location ?? "", kinds);
             DateTime? next = i + 1 < raw.Count ? raw[i + 1].Start : null;
             // The night between two days is no part of either.
             if (next - start > TimeSpan.FromHours(12)) next = null;

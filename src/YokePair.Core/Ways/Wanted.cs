@@ -61,11 +61,11 @@ public static class Wanted
         return (need.Depth is { } preset ? Phrases.FNumber(preset) ?? 0 : 0) / crop;
     }
 
-    /// <summary>Path of an on-camera flash's light, metres, and the stops lost on it: as typed, else off the ceiling; null = flash cannot be reckoned.</summary>
+    /// <summary>Path of an on-camera flash's light, metres, and the stops lost on it: as typed, else off the ceiling of the need or its part; null = flash cannot be reckoned.</summary>
     public static (double PathM, double LossStops)? FlashPath(this Need need, Part part)
     {
         if (need.FlashPathM is { } typed) return (typed, need.BounceLossStops);
-        if (need.Bounce is not { } bounce) return null;
+        if ((need.Bounce ?? part.Ceiling) is not { } bounce) return null;
         var distance = need.Framing?.StandingM(part.StayBehindM).High ?? OnCameraFlash.UsualDistanceM;
         return (OnCameraFlash.BouncedPathM(distance, bounce.CeilingM), OnCameraFlash.LossStops(bounce.Colour));
     }

@@ -73,7 +73,7 @@ internal static class BoardEndpoints
     {
         if (await days.FindAsync(key, pull, cancel) is not { } session) return Problems.NotFound("assignment");
         if (session.Day.Explain(part, need) is not { } why) return Problems.NotFound("need");
-        var things = await days.ThingsAsync(cancel);
+        var things = (await days.LockerAsync(cancel)).Things;
         await Lines.StreamAsync<NeedAnswer>(http, (tell, stop) =>
         {
             tell(new NeedAnswer(why, null));
@@ -86,7 +86,7 @@ internal static class BoardEndpoints
     private static async Task<IResult> LossMends(string key, string kind, string id, Days days, CancellationToken cancel)
     {
         if (!EnumText.Read<LossKind>(kind, out var of)) return Problems.NotFound("loss");
-        var things = await days.ThingsAsync(cancel);
+        var things = (await days.LockerAsync(cancel)).Things;
         return await AskAsync(key, null, days, "loss", session => Mending.ForLoss(session.Whole, of, id, things, cancel), cancel);
     }
 
@@ -115,12 +115,17 @@ internal static class BoardEndpoints
     private static async Task<IResult> AskAsync<T>(string key, string[]? pull, Days days, string asked, Func<Session, T?> answer, CancellationToken cancel) where T : class =>
         await days.FindAsync(key, pull, cancel) is not { } session ? Problems.NotFound("assignment") : answer(session) is { } found ? Results.Ok(found) : Problems.NotFound(asked);
 
-    // An edit that packs a thing names it; its figures are the locker's.
+    // An edit that packs a thing, or adds a part of a kind, names it; its figures are the locker's.
     private static async Task<List<PlanEdit>> FoundAsync(IReadOnlyList<PlanEdit> edits, Days days, CancellationToken cancel)
     {
-        if (!edits.Any(e => e is PackThing)) return [.. edits];
-        var things = await days.ThingsAsync(cancel);
-        return [.. edits.Select(e => e is PackThing pack ? pack with { Found = things.FirstOrDefault(t => t.Id == pack.Thing) } : e)];
+        if (!edits.Any(e => e is PackThing or AddPart)) return [.. edits];
+        var locker = await days.LockerAsync(cancel);
+        return [.. edits.Select(e => e switch
+        {
+            PackThing pack => pack with { Found = locker.Things.FirstOrDefault(t => t.Id == pack.Thing) },
+            AddPart add => add with { Found = locker.Kinds.FirstOrDefault(k => k.Id == add.Kind) },
+            _ => e,
+        })];
     }
 
     private static async Task<IResult> AnswerAsync(ChangeOutcome outcome, IReadOnlyList<string>? pull, Days days, Summaries summaries, CancellationToken cancel) => outcome switch

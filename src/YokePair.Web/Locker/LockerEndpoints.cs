@@ -81,7 +81,7 @@ internal static class LockerEndpoints
     private static async Task<IResult> ExportFile(LockerStore store, CancellationToken cancel)
     {
         var locker = await store.LoadAsync(cancel);
-        return Results.File(LockerFile.Write(locker.Things, locker.Pairs), "application/json", "locker.yoke-locker.json");
+        return Results.File(LockerFile.Write(locker.Things, locker.Pairs, locker.Kinds), "application/json", "locker.yoke-locker.json");
     }
 
     internal static AssignmentDay Named(StoredPlan stored) =>

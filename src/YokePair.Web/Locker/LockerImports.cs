@@ -29,19 +29,23 @@ internal static class LockerImports
     }
 
     /// <summary>Weighs a file and, if told so and all of it can be taken, takes it.</summary>
-    public static async Task<IResult> TakeAsync(byte[] file, bool keep, LockerStore store, CancellationToken cancel)
+    public static async Task<IResult> TakeAsync(byte[] bytes, bool keep, LockerStore store, CancellationToken cancel)
     {
-        if (file.Length > LockerCsv.MaxBytes) return Problems.Unprocessable("Nothing was imported.", [new PlanProblem("", $"the file has {file.Length / 1_000_000} MB; at most {LockerCsv.MaxBytes / 1_000_000} MB")]);
-        var isJson = file.AsSpan().IndexOfAnyExcept(" \t\r\n\uFEFF"u8) is var start and >= 0 && file[start] == (byte)'{';
-        IReadOnlyList<PairRule> pairs = [];
+        if (bytes.Length > LockerCsv.MaxBytes) return Problems.Unprocessable("Nothing was imported.", [new PlanProblem("", $"the file has {bytes.Length / 1_000_000} MB; at most {LockerCsv.MaxBytes / 1_000_000} MB")]);
+        var isJson = bytes.AsSpan().IndexOfAnyExcept(" \t\r\n\uFEFF"u8) is var start and >= 0 && bytes[start] == (byte)'{';
+        FiledLocker? file = null;
         IReadOnlyList<PlanProblem> problems;
         IReadOnlyList<FiledThing> filed;
         IReadOnlyList<string> ignored = [];
         var readAs = "locker file";
-        if (isJson) (filed, pairs, problems) = LockerFile.Read(file);
+        if (isJson)
+        {
+            file = LockerFile.Read(bytes);
+            (filed, problems) = (file.Things, file.Problems);
+        }
         else
         {
-            var table = LockerCsv.Read(file);
+            var table = LockerCsv.Read(bytes);
             (filed, ignored, problems, readAs) = (table.Things, table.Ignored, table.Problems, $"table, {table.Separator} between columns, {table.Encoding}");
         }
         if (problems.Count > 0) return Problems.Unprocessable("This file cannot be read. Nothing was imported.", problems);
@@ -52,7 +56,7 @@ internal static class LockerImports
         {
             var ids = locker.Things.Concat(weighed.Things).Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
             var outcome = await store.ImportAsync($"{weighed.Things.Count} things imported", [.. weighed.Things.Select(t => new LockerChange(t.Id, locker.Revisions.TryGetValue(t.Id, out var seen) ? seen : null, t))],
-                [.. pairs.Where(p => ids.Contains(p.A) && ids.Contains(p.B))], cancel);
+                [.. (file?.Pairs ?? []).Where(p => ids.Contains(p.A) && ids.Contains(p.B))], file?.Kinds ?? [], cancel);
             if (!outcome.Done) return await LockerChanges.Made(Task.FromResult(outcome), []);
         }
         return Results.Ok(new ImportAnswer(weighed.Rows, Count(RowAction.Added), Count(RowAction.Changed), Count(RowAction.Same), Count(RowAction.Refused), ignored, readAs, kept));

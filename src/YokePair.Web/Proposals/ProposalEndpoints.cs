@@ -37,7 +37,7 @@ internal static class ProposalEndpoints
         if (!EnumText.Read<FailureClass>(survives ?? "item", out var failures)) problems = [.. problems, EnumText.Unknown<FailureClass>("survives", survives!)];
         if (!EnumText.Read<KitGoal>(goal ?? "weight", out var least)) problems = [.. problems, EnumText.Unknown<KitGoal>("goal", goal!)];
         var wish = new KitWish(failures, least, locker != false, move == true, free == true, limits);
-        var things = await store.ThingsAsync(cancel);
+        var things = (await store.LockerAsync(cancel)).Things;
         if (problems.Count == 0) problems = KitProblem.Unkeepable(session.Plan, things, wish);
         if (problems.Count > 0) return Web.Problems.Unprocessable("No kit was looked for.", problems);
         using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
@@ -53,7 +53,7 @@ internal static class ProposalEndpoints
     private static async Task<IResult> Spare(string key, Days store, HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, null, cancel) is not { } session) return Web.Problems.NotFound("assignment");
-        var things = await store.ThingsAsync(cancel);
+        var things = (await store.LockerAsync(cancel)).Things;
         using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         ends.CancelAfter(Longest);
         await Lines.StreamAsync<DeadWeightAnswer>(http, (tell, _) =>

@@ -73,7 +73,7 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
     public async Task<Session> OfAsync(StoredPlan stored, IReadOnlyList<string>? pull, CancellationToken cancel) => Of(stored, await lockers.ThingsAsync(cancel), pull);
 
     /// <summary>Everything in the locker.</summary>
-    public async Task<IReadOnlyList<Item>> ThingsAsync(CancellationToken cancel) => (await lockers.ThingsAsync(cancel)).Things;
+    public Task<LockerState> LockerAsync(CancellationToken cancel) => lockers.ThingsAsync(cancel);
 
     private Session Of(StoredPlan stored, LockerState locker, IReadOnlyList<string>? pull) =>
         Pulling(cache.Get(StateOf(stored, locker), before => WorkedAhead(stored, locker) ?? Analysed(stored, locker, before)), pull);

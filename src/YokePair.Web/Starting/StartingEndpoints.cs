@@ -22,6 +22,12 @@ public sealed record StartingPoints(IReadOnlyList<TemplateName> Templates, IRead
 /// <summary>A timetable to be read for a day.</summary>
 public sealed record TimetableText(string Text, DateOnly Day);
 
+/// <summary>A part of a day to be kept as a kind of part.</summary>
+public sealed record KeepKindRequest(string Assignment, string Part, string Name);
+
+/// <summary>A kind of part that is kept.</summary>
+public sealed record KeptKind(string Id, string Name);
+
 /// <summary>A timetable, read.</summary>
 public sealed record TimetableRead(IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems);
 
@@ -33,16 +39,44 @@ internal static class StartingEndpoints
 {
     public static void MapStarting(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/starting", () => TypedResults.Ok(new StartingPoints(
-            [.. DayTemplate.All.Select(t => new TemplateName(t.Id, t.Name, t.Kind, [.. t.Parts.Select(p => p.Kind.Name)]))],
+        api.MapGet("/starting", async (LockerStore lockers, CancellationToken cancel) => TypedResults.Ok(new StartingPoints(
+            [.. DayTemplate.All.Select(t => new TemplateName(t.Id, t.Name, t.Kind, [.. t.Parts.Select(p => p.Name)]))],
             [.. StartingStyle.All.Select(s => new StyleName(s.Id, s.Name))],
-            PartKind.All))).WithName("StartingPoints");
-        api.MapPost("/starting/timetable", (TimetableText text) => Timetable.Read(text.Text, text.Day) is var (lines, problems) ? TypedResults.Ok(new TimetableRead(lines, problems)) : null!).WithName("ReadTimetable").Produces<TimetableRead>();
+            (await lockers.ThingsAsync(cancel)).Kinds))).WithName("StartingPoints");
+        api.MapPost("/starting/timetable", ReadTimetable).WithName("ReadTimetable").Produces<TimetableRead>();
+        api.MapPost("/kinds", KeepKind).WithName("KeepKind").Produces<KeptKind>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        api.MapDelete("/kinds/{id}", DropKind).WithName("DropKind").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
         api.MapPost("/starting/calendar", ReadCalendar).WithName("ReadCalendar").Produces<CalendarDay>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .Accepts<IFormFile>("application/octet-stream").WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(DayCalendar.MaxBytes));
         api.MapGet("/assignments/{key}/day.ics", ExportCalendar).WithName("ExportCalendar").ExcludeFromDescription();
         api.MapPost("/assignments", Start).WithName("StartDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapPost("/assignments/{key}/copies", Copy).WithName("CopyDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    }
+
+    private static async Task<IResult> ReadTimetable(TimetableText text, LockerStore lockers, CancellationToken cancel)
+    {
+        var (lines, problems) = Timetable.Read(text.Text, text.Day, (await lockers.ThingsAsync(cancel)).Kinds);
+        return Results.Ok(new TimetableRead(lines, problems));
+    }
+
+    /// <summary>Keeps a part of a day as a kind of part of the user's own.</summary>
+    private static async Task<IResult> KeepKind(KeepKindRequest request, PlanStore store, LockerStore lockers, CancellationToken cancel)
+    {
+        if (await store.FindAsync(request.Assignment, cancel) is not { } stored) return Problems.NotFound("assignment");
+        if (stored.Plan.PartOf(request.Part) is not { } part) return Problems.NotFound("part");
+        if (string.IsNullOrWhiteSpace(request.Name) || request.Name.Length > 60) return Problems.Unprocessable("The kind was not kept.", [new PlanProblem("name", "say what it is called, in at most 60 letters")]);
+        var known = (await lockers.ThingsAsync(cancel)).Kinds;
+        if (known.Any(k => k.Name.Equals(request.Name.Trim(), StringComparison.OrdinalIgnoreCase))) return Problems.Unprocessable("The kind was not kept.", [new PlanProblem("name", $"there is a kind \"{request.Name.Trim()}\" already; call it something else")]);
+        var kind = PartKind.Kept(part, request.Name, known);
+        await lockers.SetKindAsync(kind.Id, kind, $"{kind.Name} kept as a kind of part", cancel);
+        return Results.Created($"/api/kinds/{kind.Id}", new KeptKind(kind.Id, kind.Name));
+    }
+
+    private static async Task<IResult> DropKind(string id, LockerStore lockers, CancellationToken cancel)
+    {
+        if ((await lockers.ThingsAsync(cancel)).Kinds.FirstOrDefault(k => k.Own && k.Id == id) is not { } kind) return Problems.NotFound("kind of part");
+        await lockers.SetKindAsync(id, null, $"{kind.Name}, a kind of part, removed", cancel);
+        return Results.NoContent();
     }
 
     private static async Task<IResult> ReadCalendar(HttpRequest request, CancellationToken cancel)
@@ -59,7 +93,8 @@ internal static class StartingEndpoints
 
     private static async Task<IResult> Start(NewDayRequest request, PlanStore store, LockerStore lockers, CancellationToken cancel)
     {
-        var made = NewDay.From(request, (await lockers.LoadAsync(cancel)).Things);
+        var locker = await lockers.ThingsAsync(cancel);
+        var made = NewDay.From(request, locker.Things, locker.Kinds);
         return made.Plan is null ? Problems.Unprocessable("The day was not made.", made.Problems) : Kept(await store.AddAsync(made.Plan, cancel));
     }
 

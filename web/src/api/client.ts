@@ -36,6 +36,7 @@ export type Person = Schemas["Person"];
 export type SearchProgress = NonNullable<Schemas["SetupsAnswer"]["progress"]>;
 export type SetupsProposal = NonNullable<Schemas["SetupsAnswer"]["found"]>;
 export type Habits = Schemas["Habits"];
+export type PartKind = Schemas["PartKind"];
 export type Computed = Schemas["Computed"];
 export type DepthPreset = NonNullable<Schemas["DepthPreset"]>;
 export type BounceColour = Schemas["BounceColour"];

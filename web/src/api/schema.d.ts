@@ -132,6 +132,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["KeepKind"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kinds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["DropKind"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/starting/calendar": {
         parameters: {
             query?: never;
@@ -3434,6 +3466,17 @@ export interface components {
         };
         /** @enum {unknown} */
         Keep: "always" | "never" | null;
+        /** @description A part of a day to be kept as a kind of part. */
+        KeepKindRequest: {
+            assignment: string;
+            part: string;
+            name: string;
+        };
+        /** @description A kind of part that is kept. */
+        KeptKind: {
+            id: string;
+            name: string;
+        };
         /** @description How many things of one kind, and of no other, must fail together to cost a picture that matters. */
         KindMargin: {
             /** @description Kind of thing, as in a plan file. */
@@ -3774,6 +3817,11 @@ export interface components {
              * @description Frames per second asked.
              */
             fps: number;
+            /**
+             * Format: double
+             * @description How long such a burst lasts, seconds; kept for the cards that must take it.
+             */
+            burstSeconds?: null | number;
             /** @description Light it may be photographed by. */
             light: components["schemas"]["LightKind"][];
             /**
@@ -3810,7 +3858,7 @@ export interface components {
             /**
              * Format: double
              * @description Length of the light's path from an on-camera flash to the subject, metres (bounced: up and down); null = from
-             *     Bounce? Need.Bounce, and where that is missing too flash cannot be reckoned.
+             *     Bounce? Need.Bounce, else from the part's ceiling; where there is none either flash cannot be reckoned.
              */
             flashPathM?: null | number;
             /**
@@ -4036,6 +4084,7 @@ export interface components {
             ledBands?: null | boolean;
             /** @description Colour of the gel that a flash must wear to match the light of the place, in a word; null = none asked. */
             gel?: null | string;
+            ceiling?: null | components["schemas"]["Bounce"];
             /** @description What to remember of the white balance here. */
             whiteBalance?: null | string;
             /**
@@ -4101,12 +4150,24 @@ export interface components {
             flash: components["schemas"]["FlashRule"];
             /** @description How quiet one must be. */
             quiet: components["schemas"]["QuietRule"];
+            /**
+             * Format: double
+             * @description Height of the ceiling, metres; null = there is none.
+             */
+            ceilingM: null | number;
+            /** @description Whether one stands where one likes. */
+            ownDistance: boolean;
             /** @description Words in a timetable that mean it. */
             heard: string[];
+            /** @description Where its figures are from. */
+            because: null | string;
             /** @description What must be photographed. */
             needs: components["schemas"]["Need"][];
-            /** @description Whether one stands where one likes: never at play and races, before a stage or behind a line. */
-            ownDistance: boolean;
+            /**
+             * @description Whether it is the user's own.
+             * @default false
+             */
+            own: boolean;
         };
         /** @description A part as strong as the weakest of its once and must needs. */
         PartReport: {
@@ -4468,6 +4529,12 @@ export interface components {
             ledBands?: null | boolean;
             /** @description New colour of gel that matches the light; empty = none. */
             gel?: null | string;
+            /**
+             * Format: double
+             * @description New height of the ceiling, metres; 0 = there is none.
+             */
+            ceilingM?: null | number;
+            ceilingColour?: null | components["schemas"]["BounceColour"];
             /** @description New note on white balance; empty = none. */
             whiteBalance?: null | string;
             /**
@@ -5780,6 +5847,77 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TimetableRead"];
+                };
+            };
+        };
+    };
+    KeepKind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepKindRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptKind"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    DropKind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

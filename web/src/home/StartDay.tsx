@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useId, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { answer, api, asItIs, type AssignmentSummary, type Habits } from "../api/client";
+import { answer, api, asItIs, type AssignmentSummary, type Habits, type PartKind } from "../api/client";
 import { time } from "../shared/format";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { Problem } from "../shared/Problem";
@@ -188,7 +188,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
-          <TimetablePreview text={text} day={day} />
+          <TimetablePreview text={text} day={day} kinds={data?.kinds ?? []} />
         </>
       )}
       <p className="text-quiet">
@@ -198,6 +198,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
         </Link>
         , as it will be that day.
       </p>
+      <OwnKinds kinds={data?.kinds.filter((k) => k.own) ?? []} />
       {start.error && <Problem error={start.error} />}
     </form>
   );
@@ -258,8 +259,37 @@ function HowYouWork({ habits, set }: { habits: Habits; set: (habits: Habits) => 
   );
 }
 
+/** Kinds of part of one's own, which a timetable knows and every day can take. */
+function OwnKinds({ kinds }: { kinds: PartKind[] }) {
+  const client = useQueryClient();
+  const drop = useMutation({
+    mutationFn: (id: string) => answer(api.DELETE("/api/kinds/{id}", { params: { path: { id } } })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["starting"] }),
+  });
+  if (kinds.length === 0) return null;
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+      <span>Your own kinds of part:</span>
+      {kinds.map((k) => (
+        <span key={k.id} className="inline-flex items-center gap-1.5">
+          <strong>{k.name}</strong> {k.minutes} min, {k.needs.length} needs
+          <button
+            type="button"
+            className="webbing font-normal"
+            aria-label={`Forget ${k.name}`}
+            onClick={() => drop.mutate(k.id)}
+          >
+            Forget
+          </button>
+        </span>
+      ))}
+    </div>
+  );
+}
+
 /** What the lines were taken for, before anything is made of them. */
-function TimetablePreview({ text, day }: { text: string; day: string }) {
+function TimetablePreview({ text, day, kinds }: { text: string; day: string; kinds: PartKind[] }) {
+  const nameOf = (id: string) => kinds.find((k) => k.id === id)?.name.toLowerCase() ?? id;
   const asked = useDeferredValue(text);
   const { data } = useQuery({
     queryKey: ["timetable", asked, day],
@@ -274,7 +304,7 @@ function TimetablePreview({ text, day }: { text: string; day: string }) {
         <li key={l.line}>
           {time(l.start)}–{time(l.end)} <strong>{l.name}</strong> {l.location && `${l.location} `}
           <span className={l.kind ? "text-holds" : "text-hangs"}>
-            {l.kind ? `as ${l.kind.replace("-", " ")}` : "no needs known for it; add them on the board"}
+            {l.kind ? `as ${nameOf(l.kind)}` : "no needs known for it; add them on the board"}
           </span>
         </li>
       ))}

@@ -188,7 +188,7 @@ function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
       ? `${shutter(asked.shutterSeconds)} to ${shutter(need.shortestShutterSeconds)}, to be blurred`
       : shutter(asked.shutterSeconds),
     asked.minFNumber ? `${fNumber(asked.minFNumber)} for depth` : "",
-    need.light.join(", ") === "ambient" ? `EV ${asked.ev}` : `EV ${asked.ev}, or ${lightWords(need)}`,
+    [`EV ${asked.ev}`, ...lightWords(need, part, asked.computed.flashPathM == null)].join(", or "),
     need.moment ? `at once with the rest of “${need.moment}”` : "",
     asked.fps ? `${number(asked.fps)} frames a second` : "",
     `${number(asked.minMegapixels)} MP or more`,
@@ -205,14 +205,17 @@ const framingText = ({ focalMm, acceptMm, bands }: NeedExplanation["asked"]) =>
     .filter(Boolean)
     .join(", ");
 
-const lightWords = (need: Need) =>
-  need.light
-    .filter((l) => l !== "ambient")
-    .map(
-      (l) =>
-        ({ flash: "flash", stands: "lights in the room", continuous: "continuous light", ambient: "" })[l],
-    )
-    .join(", ");
+/** What else than the light there is may be used; flash not where it is banned, and where it cannot be reckoned that is said. */
+const lightWords = (need: Need, part: Part, pathless: boolean) => {
+  const words = { ambient: "", flash: "flash", stands: "lights in the room", continuous: "continuous light" };
+  return need.light
+    .filter((l) => l !== "ambient" && (l === "continuous" || part.flash !== "banned"))
+    .map((l) =>
+      l === "flash" && pathless
+        ? "flash (not reckoned: say how high the ceiling is, or how far its light goes)"
+        : words[l],
+    );
+};
 
 function Row({ weighed: w, explanation: { asked } }: { weighed: Weighed; explanation: NeedExplanation }) {
   const { day } = useDay();

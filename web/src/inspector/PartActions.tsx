@@ -1,5 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { answer, api, type Part } from "../api/client";
+import { Typing } from "../shared/Choose";
 import { useDay } from "../day/DayContext";
 
 /** Changing the run of the day from one part: more needs, a part after it, split, join, out. */
@@ -64,6 +66,52 @@ export function PartActions({ part }: { part: Part }) {
       >
         Take it out
       </button>
+      <KeepAsKind part={part} />
     </div>
+  );
+}
+
+/** Keeps the part's light, rules and needs under a name, for days to come. */
+function KeepAsKind({ part }: { part: Part }) {
+  const { day } = useDay();
+  const client = useQueryClient();
+  const [name, setName] = useState<string | null>(null);
+  const keep = useMutation({
+    mutationFn: (called: string) =>
+      answer(api.POST("/api/kinds", { body: { assignment: day.board.key, part: part.id, name: called } })),
+    onSuccess: () => {
+      setName(null);
+      void client.invalidateQueries({ queryKey: ["starting"] });
+    },
+  });
+  if (name == null)
+    return (
+      <>
+        <button className="webbing" onClick={() => setName(part.name ?? "")}>
+          Keep this part as a kind …
+        </button>
+        {keep.data && (
+          <span role="status" className="text-quiet">
+            “{keep.data.name}” can be added to any day, and a timetable knows it.
+          </span>
+        )}
+      </>
+    );
+  return (
+    <form
+      aria-label="Keep this part as a kind"
+      className="flex flex-wrap items-end gap-1.5"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep.mutate(name);
+      }}
+    >
+      <Typing label="Kind called" value={name} type={setName} width="w-48" />
+      <button className="webbing">Keep it</button>
+      <button type="button" className="webbing font-normal" onClick={() => setName(null)}>
+        Leave it
+      </button>
+      {keep.error && <p role="alert">{keep.error.message}</p>}
+    </form>
   );
 }

@@ -57,6 +57,11 @@ export function PartPanel({ part }: { part: Part }) {
           options={{ no: "no matter", preferred: "preferred", required: "required" }}
           choose={(quiet) => set({ quiet })}
         />
+        {part.kind === "ceremony" && part.quiet !== "required" && (
+          <button className="webbing" onClick={() => set({ quiet: "required", flash: "banned" })}>
+            The celebrant asks for silence
+          </button>
+        )}
         {everyone.length > 1 && (
           <fieldset>
             <legend>There</legend>

@@ -5,6 +5,7 @@ import { Choose, Tick, Typing } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { number, seconds, shutter } from "../shared/format";
 import { useDay } from "../day/DayContext";
+import { colours } from "./needWords";
 
 type Set = (change: object) => void;
 
@@ -155,6 +156,22 @@ export function Place({ part, set }: { part: Part; set: Set }) {
         value={part.temperatureC == null ? "" : String(Math.round(fromCelsius(part.temperatureC) * 10) / 10)}
         commit={(c) => set(c === "" ? { clear: ["temperatureC"] } : { temperatureC: toCelsius(Number(c)) })}
       />
+      <TypedField
+        label="Ceiling, m high"
+        type="number"
+        step="0.1"
+        mayBeEmpty
+        value={part.ceiling == null ? "" : String(part.ceiling.ceilingM)}
+        commit={(m) => set({ ceilingM: Number(m || 0) })}
+      />
+      {part.ceiling && (
+        <Choose
+          label="and its colour"
+          value={part.ceiling.colour ?? "white"}
+          options={colours}
+          choose={(ceilingColour) => ceilingColour && set({ ceilingColour })}
+        />
+      )}
       <Tick label="rain" on={!!part.rain} set={(rain) => set({ rain })} />
       <Tick label="a socket" on={!!part.socket} set={(socket) => set({ socket })} />
       <Tick label="LED light that bands" on={!!part.ledBands} set={(ledBands) => set({ ledBands })} />
