@@ -2,6 +2,7 @@ using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 
@@ -11,6 +12,9 @@ namespace YokePair.Core.Advice;
 internal static class MendCandidates
 {
     private const int PlacesTried = 2;
+
+    /// <summary>Lenses to be had that are tried for each camera.</summary>
+    private const int LensesTried = 2;
 
     /// <summary>Position of a camera that hangs from a strap beside those in the hands.</summary>
     private const string Slung = "slung";
@@ -130,27 +134,24 @@ internal static class MendCandidates
     /// <summary>A thing like another, as one would ask for it: a kind with figures, of no make and nobody's.</summary>
     private static Item Plain(Item like) => like.Unmarked().AtHand() with { Name = WantedThing.Name(like), Owner = null, NeededBy = null, Doubtful = false, Make = null };
 
-    /// <summary>What fails by one thing only, with that made good: brighter glass, a cleaner body, a longer or wider lens, a stand.</summary>
+    /// <summary>
+    /// What would make good a need that nothing meets, of what can be had: a lens that fits a camera in hand, the plainest first; something
+    /// to stand on; and only then a cleaner body for glass that is too dark.
+    /// </summary>
     private static IEnumerable<(Item Thing, string? Lens)> BetterThings(DayAnalysis day, PartFindings part, NeedFinding found)
     {
         var rules = day.Plan.Rules;
-        var near = day.Kit.Glass.Select(g => (g.Glass, Fit: NeedFit.Ambient(rules, part.Part, found.Need, g.Glass)))
+        var need = found.Ways.Need;
+        var bodies = day.Kit.Items.OfType<Body>().Where(b => part.Part.Setups.Any(s => s.Body == b.Id)).OrderByDescending(b => b.IsoCeiling);
+        foreach (var body in bodies.DistinctBy(b => (b.Mount[0], b.Crop, b.IsoCeiling)))
+            foreach (var lens in CanBeHad.Lenses(body.Mount[0]).Where(l => NeedFit.AmbientQuality(rules, part.Part, need, new GlassOnBody(body, l, null, null, null)) == Quality.Full)
+                .OrderBy(l => l.NeedsSupport == true).ThenByDescending(l => l.Aperture.Low).ThenBy(l => l.Focal.High / l.Focal.Low).Take(LensesTried))
+                yield return (Plain(lens), null);
+        var near = day.Kit.Glass.Select(g => (g.Glass, Fit: NeedFit.Ambient(rules, part.Part, need, g.Glass)))
             .Where(w => w.Glass.Converter is null && w.Glass.Tube is null && w.Glass.Adapter is null && part.Ways.Layout.Actors.Length > 0).ToList();
-        foreach (var (glass, fit) in near.Where(w => w.Fit.NoFor == Shortfalls.Iso).OrderBy(w => w.Fit.StopsOver).Take(3))
-            yield return (Plain(glass.Body with { IsoCeiling = Math.Ceiling(fit.Iso / 3200) * 3200, WeightG = null, Value = null }), glass.Lens.Id);
         if (near.Any(w => w.Fit.NoFor == Shortfalls.Support))
             yield return (new Support { Id = "support", Name = "tripod", Form = "tripod" }, null);
-        if (found.Need.FocalMm(part.Part) is not { } focal) yield break;
-        // For each camera in hand the lens that frames the need, as bright as the light asks.
-        foreach (var body in near.Select(w => w.Glass.Body).DistinctBy(b => b.Id).Where(b => part.Part.Setups.Any(s => s.Body == b.Id)).OrderByDescending(b => b.IsoCeiling))
-        {
-            var mm = Math.Round(Math.Sqrt(focal.Low * focal.High) / body.Crop);
-            var lens = new Lens { Id = "lens", Mount = body.Mount[0], Focal = new Interval(mm, mm), Aperture = new Interval(1, 1) };
-            var fit = NeedFit.Ambient(rules, part.Part, found.Need, new GlassOnBody(body, lens, null, null, null));
-            // Where depth asks more than the widest, no brighter lens helps.
-            if (fit.FNumber > 1.01 || fit.Iso <= 0) continue;
-            var brightest = Math.Min(2.8, Math.Floor(Math.Sqrt(body.IsoCeiling / fit.Iso) * 10) / 10);
-            if (brightest >= 0.95) yield return (Plain(lens with { Aperture = new Interval(brightest, brightest) }), null);
-        }
+        foreach (var (glass, fit) in near.Where(w => w.Fit.NoFor == Shortfalls.Iso).OrderBy(w => w.Fit.StopsOver).Take(3))
+            if (CanBeHad.CeilingFor(fit.Iso) is { } ceiling) yield return (Plain(glass.Body with { IsoCeiling = ceiling, WeightG = null, Value = null }), glass.Lens.Id);
     }
 }

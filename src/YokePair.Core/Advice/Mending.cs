@@ -1,4 +1,5 @@
 using System.Text.Json;
+using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -9,6 +10,9 @@ namespace YokePair.Core.Advice;
 /// <summary>How a need is mended, the cheapest first.</summary>
 public enum MendKind
 {
+    /// <summary>It is shot otherwise, with what is there.</summary>
+    Otherwise,
+
     /// <summary>Something is packed elsewhere.</summary>
     Move,
 
@@ -43,8 +47,11 @@ public static class Mending
 {
     private const int Offered = 4;
 
+    /// <summary>Ways to shoot otherwise that stand before those.</summary>
+    private const int OfferedOtherwise = 2;
+
     /// <summary>
-    /// Tries to pack each thing somewhere else, then each change of a setup in the need's part, then each thing of the
+    /// Tries to shoot it otherwise, then to pack each thing somewhere else, then each change of a setup in the need's part, then each thing of the
     /// locker, and only then a kind of thing one does not own. What helps the need is kept only if the day as a whole has
     /// fewer single points and gaps, and none that is new.
     /// </summary>
@@ -53,7 +60,7 @@ public static class Mending
     /// <param name="needId">The need.</param>
     /// <param name="locker">What else one owns.</param>
     /// <param name="cancel">Ends the search with an <see cref="OperationCanceledException"/>.</param>
-    /// <returns>Cheapest first, at most four; a thing to borrow only where nothing of one's own mends it. Null when there is no such need.</returns>
+    /// <returns>Cheapest first, at most two that shoot otherwise and four more; a thing to borrow only where nothing of one's own mends it. Null when there is no such need.</returns>
     public static IReadOnlyList<Mend>? For(DayAnalysis day, string partId, string needId, IReadOnlyList<Item>? locker = null, CancellationToken cancel = default)
     {
         if (day.PartOf(partId) is not { } part || part.Needs.FirstOrDefault(n => n.Need.Id == needId) is not { } need) return null;
@@ -100,7 +107,8 @@ public static class Mending
 
     private static int StrandsIn(DayAnalysis day, Plan edited, Part alone, CancellationToken cancel)
     {
-        var part = edited.PartOf(alone.Id)! with { Needs = alone.Needs };
+        // The needs as the edit leaves them: it may be they that change.
+        var part = edited.PartOf(alone.Id)! is var whole ? whole with { Needs = [.. alone.Needs.Select(n => whole.Needs.First(w => w.Id == n.Id))] } : null!;
         return new DayAnalysis(edited.With(part), before: day, cancel: cancel).PartOf(part.Id)!.Needs[0].Strands;
     }
 
@@ -117,31 +125,43 @@ public static class Mending
 
         public List<Mend> Offers(IReadOnlyList<Item> locker, List<IReadOnlyList<PlanEdit>> company)
         {
+            if (now >= 0) Try(needs.SelectMany(n => ShootOtherwise.For(day.Kit, n.Part, n.Need)).Select(o => (One(o.Edit), (string?)o.Words)), MendKind.Otherwise);
             Try(needs.SelectMany((n, i) => MendCandidates.Moves(plan, n.Part, bearings[i])).Distinct().Select(One), MendKind.Move);
             Try(needs.SelectMany((n, i) => MendCandidates.Mounts(plan, n.Part, bearings[i])).Distinct().Select(One), MendKind.Setup);
-            if (mends.Count < Offered) Try(needs.SelectMany((n, i) => MendCandidates.Packs(plan, n.Part, locker, bearings[i])).Distinct().Select(One), MendKind.Pack);
+            if (Own < Offered) Try(needs.SelectMany((n, i) => MendCandidates.Packs(plan, n.Part, locker, bearings[i])).Distinct().Select(One), MendKind.Pack);
             Try(company, MendKind.Company);
-            if (mends.Count == 0) Try(needs.SelectMany(n => MendCandidates.Borrows(day, n.Part, n.Need)), MendKind.Borrow);
+            if (Own == 0) Try(needs.SelectMany(n => MendCandidates.Borrows(day, n.Part, n.Need)), MendKind.Borrow);
             return mends;
         }
 
+        private int Own => mends.Count(m => m.Kind != MendKind.Otherwise);
+
+        private bool IsEnough(MendKind kind) => kind switch
+        {
+            MendKind.Otherwise => mends.Count == OfferedOtherwise,
+            MendKind.Company => false,
+            _ => Own == Offered,
+        };
+
         private static IReadOnlyList<PlanEdit> One(PlanEdit edit) => [edit];
 
-        private void Try(IEnumerable<IReadOnlyList<PlanEdit>> candidates, MendKind kind)
+        private void Try(IEnumerable<IReadOnlyList<PlanEdit>> candidates, MendKind kind) => Try(candidates.Select(edits => (edits, (string?)null)), kind);
+
+        private void Try(IEnumerable<(IReadOnlyList<PlanEdit> Edits, string? Words)> candidates, MendKind kind)
         {
-            var better = candidates.ToList().AsParallel().AsOrdered().WithCancellation(cancel).Select(edits => (Edits: edits, Worth: worth(edits)))
+            var better = candidates.ToList().AsParallel().AsOrdered().WithCancellation(cancel).Select(c => (c.Edits, c.Words, Worth: worth(c.Edits)))
                 .Where(e => e.Worth > now).ToList().OrderByDescending(e => e.Worth).ThenBy(e => e.Edits.Count);
-            foreach (var (edits, gain) in better)
+            foreach (var (edits, words, gain) in better)
             {
-                if (mends.Count == Offered && kind != MendKind.Company) return;
+                if (IsEnough(kind)) return;
                 // One offer for each thing and each position changed: four near-twins would crowd out a real choice.
-                if (offered.Contains(About(edits[0]))) continue;
+                if (words is null && offered.Contains(About(edits[0]))) continue;
                 // Now that it is worth while, as if it were made.
                 if (EditResult.Apply(plan, edits) is not { Plan: { } then } result) continue;
                 var after = DayVerdict.Of(day.WithEdit(JsonSerializer.Serialize(edits, PlanFile.JsonOptions), then, cancel));
                 if (!IsSafer(after) || !Agrees(then)) continue;
                 offered.Add(About(edits[0]));
-                mends.Add(Offer(kind, edits, result, gain!.Value, after));
+                mends.Add(Offer(kind, edits, result, gain!.Value, after) with { Label = words is null ? result.Label : English.Capital(words) });
             }
         }
 

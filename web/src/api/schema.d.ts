@@ -3754,7 +3754,7 @@ export interface components {
          * @description How a need is mended, the cheapest first.
          * @enum {unknown}
          */
-        MendKind: "move" | "setup" | "pack" | "company" | "borrow";
+        MendKind: "otherwise" | "move" | "setup" | "pack" | "company" | "borrow";
         /** @enum {unknown} */
         Motion: "still" | "talking" | "walking" | "dancing" | "running" | "wheels" | null;
         /** @description A need of a part. */
@@ -4712,6 +4712,8 @@ export interface components {
              */
             toleranceSeconds: null | number;
             now: null | components["schemas"]["WayReport"];
+            /** @description What the picture is then, or how it can still be had; null where it is as one would have chosen it. */
+            picture: null | string;
             /** @description What must be set again, because it does not move along with the swap. */
             doesNotMove: string[];
         };

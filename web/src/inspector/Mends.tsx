@@ -17,6 +17,7 @@ export function Mends({ mends: data, strands }: { mends: Mend[] | null | undefin
       {data && data.length > 0 && data.every((m) => m.kind === "borrow") && (
         <p>Nothing you pack or own mends this. This kind of thing would:</p>
       )}
+      {data?.some((m) => m.kind === "otherwise") && <p>Shot otherwise, nothing more need come along:</p>}
       <ul className="mt-2 flex flex-col gap-1.5">
         {data?.map((mend) => (
           <MendLine

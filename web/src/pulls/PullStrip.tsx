@@ -50,7 +50,15 @@ export function PullStrip({ pull }: { pull: PullResult }) {
                           <span className="text-quiet">{seconds(step.seconds)}</span>
                         </span>
                       ))
-                    : "Nothing left will do it."}
+                    : change.picture
+                      ? "Nothing left will do it as it was meant:"
+                      : "Nothing left will do it."}
+                  {change.picture && (
+                    <>
+                      {change.now && ", and "}
+                      <strong> {change.picture}</strong>
+                    </>
+                  )}
                   {stays.length > 0 && (
                     <span className="font-semibold"> Does not move along: {stays.join("; ")}.</span>
                   )}
