@@ -11,7 +11,7 @@ namespace YokePair.Web.Board;
 /// <summary>A line of what is said of a need: why it stands as it does, then, where it is exposed, what would mend it.</summary>
 /// <param name="Explanation">Why; null in the second line.</param>
 /// <param name="Mends">What would mend it; null in the first line.</param>
-public sealed record NeedAnswer(NeedExplanation? Explanation, IReadOnlyList<Mend>? Mends);
+public sealed record NeedAnswer(NeedExplanation? Explanation, IReadOnlyList<Mend>? Mends, Pinch? Pinch);
 
 /// <summary>Everything the day board shows, in one answer.</summary>
 /// <param name="Key">Key of the assignment.</param>
@@ -44,6 +44,7 @@ internal static class BoardEndpoints
         Change(one.MapPost("/redo", Redo).WithName("RedoEdit"));
         one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound);
         one.MapPost("/preview", Preview).WithName("PreviewEdits").Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        one.MapGet("/pinch", Most).WithName("WhatCarriesMost").Produces<Pinch>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/losses/{kind}/{id}/mends", LossMends).WithName("MendLoss").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/losses/{kind}/{id}/parts/{part}/needs/{need}", LossChain).WithName("ExplainLoss").Produces<IReadOnlyList<string>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/what-if", WhatIf).WithName("WhatIf").Produces<WhatIfView>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -76,12 +77,19 @@ internal static class BoardEndpoints
         var things = (await days.LockerAsync(cancel)).Things;
         await Lines.StreamAsync<NeedAnswer>(http, (tell, stop) =>
         {
-            tell(new NeedAnswer(why, null));
+            var pinch = Pinching.Of(session.Day, part, need);
+            tell(new NeedAnswer(why, null, pinch));
             // What is offered mends the plan; what is pulled on trial is left aside.
-            if (why.Report.Strands < 2 || session.Pulls) tell(new NeedAnswer(null, Mending.For(session.Whole, part, need, things, stop)));
+            if (why.Report.Strands >= 2 && !session.Pulls) return;
+            var mends = Mending.For(session.Whole, part, need, things, stop);
+            var first = mends is [var mend, ..] && !session.Pulls && EditResult.Apply(session.Plan, mend.Edits).Plan is { } then ? (mend.Label, Then: Pinching.Of(session.Day.Trying(then, stop), part, need)) : default;
+            tell(new NeedAnswer(null, mends, first.Then is { } mended ? pinch?.With(mended, first.Label) : null));
         }, cancel);
         return Results.Empty;
     }
+
+    private static Task<IResult> Most(string key, string? part, string[]? pull, Days days, CancellationToken cancel) =>
+        AskAsync(key, pull, days, "part", session => Pinching.Most(session.Day, part), cancel);
 
     private static async Task<IResult> LossMends(string key, string kind, string id, Days days, CancellationToken cancel)
     {

@@ -340,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/pinch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["WhatCarriesMost"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/losses/{kind}/{id}/mends": {
         parameters: {
             query?: never;
@@ -3602,6 +3618,31 @@ export interface components {
              */
             unweighed: number;
         };
+        /** @description A thing, or a bundle of which any serves, that ways pass through. */
+        Knot: {
+            /** @description What the links call it. */
+            id: string;
+            /** @description Where it stands. */
+            column: components["schemas"]["PinchColumn"];
+            /** @description Ids of the things; none for a person or the picture. */
+            items: string[];
+            /** @description What it is called. */
+            label: string;
+            /** @description The figure that decides: where it is and how long it takes, or what the glass asks. */
+            figure: string;
+            /** @description The best of what passes it. */
+            state: components["schemas"]["PinchState"];
+            /**
+             * Format: int32
+             * @description How many pictures pass through it and nothing else: 0 or 1 for a need.
+             */
+            hanging: number;
+            /**
+             * @description Whether it is there only with the mend.
+             * @default false
+             */
+            added: boolean;
+        };
         /**
          * @description Light a need may be photographed by.
          * @enum {unknown}
@@ -3874,6 +3915,7 @@ export interface components {
             explanation: null | components["schemas"]["NeedExplanation"];
             /** @description What would mend it; null in the first line. */
             mends: null | components["schemas"]["Mend"][];
+            pinch: null | components["schemas"]["Pinch"];
         };
         /** @description Why a need stands as it does: every body and glass there is, weighed against it. */
         NeedExplanation: {
@@ -4195,6 +4237,29 @@ export interface components {
         };
         /** @enum {unknown} */
         PersonRole: "photographer" | "assistant" | null;
+        /** @description Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one thing. */
+        Pinch: {
+            /** @description The whole in a sentence. */
+            headline: string;
+            /** @description What the drawing leaves out, or what the mend adds; null = nothing. */
+            beneath: null | string;
+            /** @description By column, in the order of the drawing. */
+            knots: components["schemas"]["Knot"][];
+            /** @description Between them. */
+            strands: components["schemas"]["Strand"][];
+            /** @description What the mend that is drawn would do; null = none is. */
+            mend?: null | string;
+        };
+        /**
+         * @description Where along a way something stands.
+         * @enum {unknown}
+         */
+        PinchColumn: "hands" | "camera" | "glass" | "besides" | "power" | "cards" | "picture";
+        /**
+         * @description How good and how quick what passes a place is, at its best.
+         * @enum {unknown}
+         */
+        PinchState: "inTime" | "secondBest" | "late" | "no" | "gone";
         /** @description A bag, pouch, base or car. */
         Place: {
             /** @description Stable id, unique among people, places and items. */
@@ -5172,6 +5237,25 @@ export interface components {
             question: string;
             /** @description How an answer is typed. */
             example: string;
+        };
+        /** @description A stretch of strand between two knots. */
+        Strand: {
+            /** @description Knot nearer the hands. */
+            from: string;
+            /** @description Knot nearer the picture. */
+            to: string;
+            /** @description The best that passes. */
+            state: components["schemas"]["PinchState"];
+            /**
+             * Format: int32
+             * @description How many ways pass.
+             */
+            ways: number;
+            /**
+             * @description Whether it is there only with the mend.
+             * @default false
+             */
+            added: boolean;
         };
         /** @description A stretch of focal lengths worth a word. */
         Stretch: {
@@ -6386,6 +6470,40 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    WhatCarriesMost: {
+        parameters: {
+            query?: {
+                part?: string;
+                pull?: string[];
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pinch"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

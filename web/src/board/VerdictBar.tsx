@@ -61,6 +61,9 @@ export function VerdictBar({ pending, pulling, togglePulling, putAllBack }: Prop
         )}
       </div>
       <div className="flex gap-2">
+        <button className="webbing" onClick={() => select({ kind: "most" })}>
+          What carries most
+        </button>
         <Link to={`/${day.board.key}/what-if`} className="webbing">
           What if
         </Link>

@@ -11,7 +11,8 @@ export type Selection =
   | { kind: "setups" }
   | { kind: "kit" }
   | { kind: "team" }
-  | { kind: "rules" };
+  | { kind: "rules" }
+  | { kind: "most" };
 
 /** How the ways of a need are laid out. */
 export type Bench = "framing" | "light";
@@ -82,7 +83,8 @@ function readSelection(params: URLSearchParams): Selection | null {
   const [part, need, hand, item, show, bench] = ["part", "need", "hand", "item", "show", "bench"].map((key) =>
     params.get(key),
   );
-  if (show === "setups" || show === "kit" || show === "team" || show === "rules") return { kind: show };
+  if (show === "setups" || show === "kit" || show === "team" || show === "rules" || show === "most")
+    return { kind: show };
   if (item) return { kind: "item", item };
   if (!part) return null;
   if (need)
@@ -103,6 +105,7 @@ function writeSelection(selection: Selection): [string, string][] {
     case "kit":
     case "team":
     case "rules":
+    case "most":
       return [["show", selection.kind]];
     case "item":
       return [["item", selection.item]];

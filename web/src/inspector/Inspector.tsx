@@ -4,6 +4,7 @@ import { HandPanel } from "./HandPanel";
 import { ItemPanel } from "./ItemPanel";
 import { KitPanel } from "../searches/KitPanel";
 import { NeedPanel } from "./NeedPanel";
+import { MostPinch } from "./Pinch";
 import { PartPanel } from "./PartPanel";
 import { RulesPanel } from "./RulesPanel";
 import { SetupsPanel } from "../searches/SetupsPanel";
@@ -14,8 +15,9 @@ export function Inspector({ assignment }: { assignment: string }) {
   const { day, selection, select } = useDay();
   if (!selection) return null;
   const tall =
-    (selection.kind === "need" && !!selection.bench) ||
+    selection.kind === "need" ||
     selection.kind === "part" ||
+    selection.kind === "most" ||
     selection.kind === "kit" ||
     selection.kind === "team" ||
     selection.kind === "rules";
@@ -47,6 +49,12 @@ export function Inspector({ assignment }: { assignment: string }) {
       {selection.kind === "kit" && <KitPanel assignment={assignment} />}
       {selection.kind === "team" && <TeamPanel />}
       {selection.kind === "rules" && <RulesPanel />}
+      {selection.kind === "most" && (
+        <>
+          <h2 className="text-[15px] font-bold">What carries most</h2>
+          <MostPinch />
+        </>
+      )}
       {!part && !item && ("part" in selection || "item" in selection) && (
         <p>This is no longer in the plan.</p>
       )}

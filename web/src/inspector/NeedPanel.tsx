@@ -10,6 +10,7 @@ import { outcomeWord, shortfallText, strandWord, stepText, waitText } from "../s
 import { useDay } from "../day/DayContext";
 import { Mends } from "./Mends";
 import { NeedForm } from "./NeedForm";
+import { Pinch } from "./Pinch";
 import { useNeed } from "./useNeed";
 import type { Bench } from "../day/useDayUrl";
 
@@ -43,7 +44,7 @@ export function NeedPanel({
   if (!data) return <p className="text-quiet">Weighing {need.name} …</p>;
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-3">
-      <div className="min-w-0 flex-1 basis-[44rem]">
+      <div className="min-w-0 basis-full">
         <h2 className="flex flex-wrap items-center gap-x-3 max-[700px]:pr-14">
           <Strands
             count={data.report.strands}
@@ -92,14 +93,20 @@ export function NeedPanel({
         {changing && (
           <NeedForm part={part} need={need} computed={data.asked.computed} done={() => setChanging(false)} />
         )}
-        <ol aria-label="How the verdict came about" className="mt-0.5 flex flex-wrap gap-x-1.5">
-          {data.chain.map((link, i) => (
-            <li key={i}>
-              {i > 0 && <span aria-hidden>→ </span>}
-              {link}
-            </li>
-          ))}
-        </ol>
+        {told.pinch && !bench && <Pinch drawing={told.pinch} />}
+      </div>
+      <div className="min-w-0 flex-1 basis-[44rem]">
+        <details open={!told.pinch || !!bench}>
+          <summary className="cursor-pointer py-1">How the verdict came about, in words</summary>
+          <ol aria-label="How the verdict came about" className="mt-0.5 flex flex-wrap gap-x-1.5">
+            {data.chain.map((link, i) => (
+              <li key={i}>
+                {i > 0 && <span aria-hidden>→ </span>}
+                {link}
+              </li>
+            ))}
+          </ol>
+        </details>
         {!need.role && (
           <ToggleGroup.Root
             type="single"

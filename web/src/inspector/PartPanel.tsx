@@ -6,6 +6,7 @@ import { useDay } from "../day/DayContext";
 import { Cautions } from "./Cautions";
 import { PartActions } from "./PartActions";
 import { LightLevel, Place, Reach } from "./PartPlace";
+import { MostPinch } from "./Pinch";
 import { RoomLights } from "./RoomLights";
 
 /** Times, light and rules of a part. Every change is made at once and the verdict follows. */
@@ -18,6 +19,7 @@ export function PartPanel({ part }: { part: Part }) {
   return (
     <div className="flex flex-col gap-2">
       <h2 className="text-[15px] font-bold">{part.name ?? part.id}</h2>
+      <MostPinch part={part.id} />
       <PartActions part={part} />
       <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
         <TypedField label="Called" type="text" value={part.name ?? ""} commit={(name) => set({ name })} />

@@ -10,9 +10,13 @@ export function useNeed(assignment: string, part: string, need: string, revision
     queryFn: async ({ signal }) => {
       const path = [assignment, "parts", part, "needs", need].map(encodeURIComponent).join("/");
       const query = pulls.map((p) => `pull=${encodeURIComponent(p)}`).join("&");
-      let told: NeedAnswer = { explanation: null, mends: null };
+      let told: NeedAnswer = { explanation: null, mends: null, pinch: null };
       await readLines<Partial<NeedAnswer>>(`/api/assignments/${path}?${query}`, signal, (line) => {
-        told = { explanation: line.explanation ?? told.explanation, mends: line.mends ?? told.mends };
+        told = {
+          explanation: line.explanation ?? told.explanation,
+          mends: line.mends ?? told.mends,
+          pinch: line.pinch ?? told.pinch,
+        };
         client.setQueryData(queryKey, told);
       });
       return told;
