@@ -67,7 +67,7 @@ public sealed class KitTests
         var plan = kit.Start();
         Assert.All(plan.Parts, p => Assert.Equal(p.Ev <= 5 && p.Flash == FlashRule.Allowed, p.Setups.All(s => s.Flash is not null)));
         Assert.All(plan.Parts, p => Assert.Equal(p.Setups.Count(s => s.Flash is not null), p.Setups.Select(s => s.Flash).OfType<string>().Distinct().Count()));
-        var available = (kit with { Habits = new Starting.Habits(Light: Starting.Illumination.Available) }).Start();
+        var available = (kit with { Habits = new Starting.Habits(Light: Illumination.Available) }).Start();
         Assert.All(available.Parts.SelectMany(p => p.Setups), s => Assert.Null(s.Flash));
     }
 

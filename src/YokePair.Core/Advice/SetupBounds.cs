@@ -15,9 +15,10 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     private readonly Kit kit = day.Kit;
     private readonly DayAnalysis now = day.Trying(day.Plan);
     private readonly DayAnalysis unhurried = day.Trying(Unhurried(day.Plan));
+    private readonly DayAnalysis glassAtHand = day.Trying(GlassAtHand(day.Plan));
 
     /// <summary>The needs of a part.</summary>
-    public IEnumerable<NeedCover> Of(Part part) => Covers(part).Zip(AtBest(part.Id), Bounded);
+    public IEnumerable<NeedCover> Of(Part part) => Covers(part).Zip(AtBest(part.Id), Bounded).Zip(Of(glassAtHand, part.Id), (need, best) => need with { Hangs = best.Strands < 2 && part.Setups.All(s => s.Unattended != true) });
 
     /// <summary>The best that any setups can make of each need of a part; glass in hands is nothing to what a role wants.</summary>
     private IEnumerable<Outcome> AtBest(string part)
@@ -37,13 +38,17 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     {
         var layout = new PartLayout(kit, part);
         var here = slots.Select((slot, at) => (Slot: slot, At: at)).Where(x => x.Slot.Part == part.Id).ToList();
+        var servings = part.Needs.ToDictionary(n => n, n => kit.Glass.ToDictionary(g => g, g => Serves(kit, part, n, g.Glass)));
         foreach (var need in part.Needs)
         {
             var tolerance = need.ToleranceSeconds(plan.Rules) + 1e-9;
             var by = new List<Choice>();
             var full = new List<Choice>();
-            var serving = new Dictionary<FittedGlass, (bool Some, bool Full)>();
-            foreach (var glass in kit.Glass) serving.Add(glass, Serves(kit, part, need, glass.Glass));
+            var serving = servings[need];
+            // What shares a moment is judged with all that the moment wants.
+            var bearing = servings.Where(s => s.Key == need || (need.Moment is not null && s.Key.Moment == need.Moment))
+                .SelectMany(s => s.Value.Where(g => g.Value.Some).SelectMany(g => g.Key.Glass.Pieces.Select(p => p.Id))).ToHashSet(StringComparer.Ordinal);
+            var alike = here.ToDictionary(x => x.At, x => x.Slot.Options.Select(chain => Likeness(chain, bearing)).ToArray());
             foreach (var (slot, at) in here)
             {
                 var setup = part.Setups.First(s => s.Person == slot.Person && s.Position == slot.Position);
@@ -58,7 +63,7 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
                 }
             }
             var (reached, reachedFull) = Reached(layout, need, tolerance, serving);
-            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, need.Role is not null);
+            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, Hangs: false, need.Role is not null) { Alike = alike };
         }
     }
 
@@ -116,6 +121,27 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
         foreach (var index in kit.Filters)
             if (((Filter)kit.Items[index]).Stops is { } stops) yield return NeedFit.AmbientQuality(rules, part, need, glass, new Aids(true, stops));
     }
+
+    /// <summary>
+    /// An outer bound of what setups can do for safety: every piece of glass is at hand and goes on for nothing, and all else lies and
+    /// takes as long as it does. What hangs by one thing even so hangs with any setups.
+    /// </summary>
+    private static Plan GlassAtHand(Plan plan) => plan with
+    {
+        Rules = plan.Rules with { Seconds = plan.Rules.Seconds with { ChangeLens = 0, FitAdapter = 0 } },
+        People = [.. plan.People.Select(p => p with { Seconds = p.Seconds is { } own ? own with { ChangeLens = 0, FitAdapter = 0 } : null })],
+        Places = [.. plan.Places, new Place { Id = InHand, ReachSeconds = 0 }],
+        Items = [.. plan.Items.Select(i => i is Lens or Adapter or Converter or Tube ? i with { Place = InHand } : i)],
+        // What is in somebody else's hand must be borrowed; what lies here need not.
+        Parts = [.. plan.Parts.Select(p => p with { Setups = [.. p.Setups.Select(s => s with { Lens = null, Adapter = null, Converter = null, Tube = null })] })],
+    };
+
+    /// <summary>
+    /// What glass on a camera is to a need: the pieces of it that could have a part in meeting it, and whether anything else must come off first.
+    /// What that is makes no difference.
+    /// </summary>
+    private static string Likeness(Chain chain, HashSet<string> bearing) =>
+        string.Join('+', chain.Items.Select(i => bearing.Contains(i) ? i : "~").Order(StringComparer.Ordinal).Distinct());
 
     private static bool Same(Kit kit, FittedGlass glass, Chain chain) =>
         glass.Pieces.ToHashSet().SetEquals(chain.Items.Select(id => kit.IndexOf(id) is var item && kit.Twins.Of(item) is { } alike ? alike[0] : item));

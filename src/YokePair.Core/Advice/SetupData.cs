@@ -10,7 +10,14 @@ namespace YokePair.Core.Advice;
 /// <param name="Position">Position.</param>
 /// <param name="Options">What it may carry.</param>
 /// <param name="Current">Which of them it carries now.</param>
-public sealed record SetupSlot(string Part, string Person, string Position, IReadOnlyList<Chain> Options, int Current);
+public sealed record SetupSlot(string Part, string Person, string Position, IReadOnlyList<Chain> Options, int Current)
+{
+    /// <summary>Options that are not the glass the person takes to such a part, or serve nothing in it.</summary>
+    public IReadOnlySet<int> LeavesHabit { get; init; } = new HashSet<int>();
+
+    /// <summary>Options that are second best all day: on an adapter, made for a smaller sensor, focused by hand.</summary>
+    public IReadOnlySet<int> Awkward { get; init; } = new HashSet<int>();
+}
 
 /// <summary>Glass on a body: lens, converter, tube, adapter, null where there is none.</summary>
 public sealed record Chain(string? Lens, string? Converter, string? Tube, string? Adapter)
@@ -36,16 +43,22 @@ public readonly record struct Choice(int Slot, int Option);
 /// <param name="FullBy">Those of them with which the picture may be as one would choose it.</param>
 /// <param name="Reached">Whether it may be met by changing glass in the part, or reaching for another camera.</param>
 /// <param name="ReachedFull">Whether it may then be as one would choose it.</param>
+/// <param name="Hangs">Whether it hangs by one thing with any setups.</param>
 /// <param name="IsRole">Whether it asks for no camera at all: a thing that must be there.</param>
 public sealed record NeedCover(
-    string Part, string Need, Importance Importance, IReadOnlyList<Choice> By, IReadOnlyList<Choice> FullBy, bool Reached, bool ReachedFull, bool IsRole = false);
+    string Part, string Need, Importance Importance, IReadOnlyList<Choice> By, IReadOnlyList<Choice> FullBy, bool Reached, bool ReachedFull, bool Hangs, bool IsRole = false)
+{
+    /// <summary>By slot of its part, a word for each option: those with the same word are the same to this need.</summary>
+    public IReadOnlyDictionary<int, string[]> Alike { get; init; } = new Dictionary<int, string[]>();
+}
 
 /// <summary>What the report says of a need with setups.</summary>
 /// <param name="Part">Part id.</param>
 /// <param name="Need">Need id.</param>
 /// <param name="Overall">Its outcome.</param>
 /// <param name="FromHands">Its outcome where one takes no camera but those in one's own hands, with the glass that is on them.</param>
-public sealed record JudgedNeed(string Part, string Need, Outcome Overall, Outcome FromHands);
+/// <param name="Strands">0 broken, 1 hangs by one thing, 2, or 3 for three and more.</param>
+public sealed record JudgedNeed(string Part, string Need, Outcome Overall, Outcome FromHands, int Strands);
 
 /// <summary>The same position in two parts that follow each other, with the same body.</summary>
 /// <param name="Before">Slot before, or null where that part is not chosen.</param>

@@ -28,7 +28,8 @@ public sealed class SetupProblem
     /// <summary>Prepares it for a day that is analysed already.</summary>
     /// <param name="day">The day, with what has failed pulled from it.</param>
     /// <param name="parts">Ids of the parts whose setups may change; null = all.</param>
-    public SetupProblem(DayAnalysis day, IReadOnlyCollection<string>? parts = null)
+    /// <param name="pinned">Hands that keep what they carry, as person and position; null = none.</param>
+    public SetupProblem(DayAnalysis day, IReadOnlyCollection<string>? parts = null, IReadOnlyCollection<(string Person, string Position)>? pinned = null)
     {
         this.day = day;
         plan = day.Whole;
@@ -36,7 +37,7 @@ public sealed class SetupProblem
         var slots = new List<SetupSlot>();
         foreach (var part in day.Plan.Parts.Where(p => chosen.Contains(p.Id)))
             foreach (var setup in part.Setups)
-                if (setup.Body is not null) slots.Add(SlotOf(plan, part, setup, day.Outage));
+                if (setup.Body is not null) slots.Add(SlotOf(part, setup, pinned?.Contains((setup.Person, setup.Position)) == true));
         Slots = slots;
         var bounds = new SetupBounds(day, Slots);
         Needs = [.. day.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(bounds.Of)];
@@ -72,16 +73,37 @@ public sealed class SetupProblem
     public IReadOnlyList<JudgedNeed> Judge(IReadOnlyList<int> options)
     {
         var then = day.Trying(With(options));
-        var judged = new List<JudgedNeed>();
-        foreach (var part in then.Plan.Parts.Where(p => chosen.Contains(p.Id)))
+        return [.. then.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(p => Judge(then, p))];
+    }
+
+    /// <summary>
+    /// The same of one part, for every change of one hand in it: what is learnt of many at once spares asking for each. In the order of the
+    /// slots and their options.
+    /// </summary>
+    public IReadOnlyList<(int[] Options, IReadOnlyList<JudgedNeed> Needs)> JudgeAround(string part, IReadOnlyList<int> options)
+    {
+        var around = Enumerable.Range(0, Slots.Count).Where(s => Slots[s].Part == part)
+            .SelectMany(s => Enumerable.Range(0, Slots[s].Options.Count).Where(o => o != options[s]).Select(o => Changed(options, s, o)));
+        return [.. around.AsParallel().AsOrdered().Where(o => !Exclusive.Any(e => e.Count(c => o[c.Slot] == c.Option) > 1))
+            .Select(o => day.Trying(With(o)) is var then ? (o, (IReadOnlyList<JudgedNeed>)Judge(then, then.Plan.PartOf(part)!)) : default)];
+
+        static int[] Changed(IReadOnlyList<int> options, int slot, int option)
         {
-            var found = then.PartOf(part.Id)!;
-            foreach (var need in found.Needs)
-            {
-                var hands = need.Bands.Select(band => band.Only([.. band.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))])).ToList();
-                var own = then.WorstOf(hands, found.Failed).Outcome;
-                judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome));
-            }
+            int[] changed = [.. options];
+            changed[slot] = option;
+            return changed;
+        }
+    }
+
+    private static List<JudgedNeed> Judge(DayAnalysis then, Part part)
+    {
+        var judged = new List<JudgedNeed>();
+        var found = then.PartOf(part.Id)!;
+        foreach (var need in found.Needs)
+        {
+            var hands = need.Bands.Select(band => band.Only([.. band.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))])).ToList();
+            var own = then.WorstOf(hands, found.Failed).Outcome;
+            judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome, need.Strands));
         }
         return judged;
     }
@@ -144,7 +166,35 @@ public sealed class SetupProblem
         return -1;
     }
 
-    private static SetupSlot SlotOf(Plan plan, Part part, Setup setup, Outage outage)
+    private SetupSlot SlotOf(Part part, Setup setup, bool pinned)
+    {
+        var slot = Options(plan, part, setup, day.Outage);
+        return Weighed(pinned ? slot with { Options = [slot.Options[slot.Current]], Current = 0 } : slot, part);
+    }
+
+    /// <summary>
+    /// Says of each option whether it leaves a habit, and whether it is second best all day. Glass that serves nothing in its part is a
+    /// passenger, and leaves one as well.
+    /// </summary>
+    private SetupSlot Weighed(SetupSlot slot, Part part)
+    {
+        var body = plan.ItemOf(part.Setups.First(s => s.Person == slot.Person && s.Position == slot.Position).Body) as Body;
+        var usual = plan.PersonOf(slot.Person)?.Habits?.For(part.Kind) ?? [];
+        var (left, awkward) = (new HashSet<int>(), new HashSet<int>());
+        for (var o = 0; o < slot.Options.Count; o++)
+        {
+            if (plan.ItemOf(slot.Options[o].Lens) is not Lens lens) continue;
+            if (usual.Count > 0 ? !usual.Contains(lens.Id) : o != slot.Current && part.Needs.Count > 0 && !ServesAny(part, slot.Options[o], body)) left.Add(o);
+            if (slot.Options[o].Adapter is not null || lens.ImageCircleCrop > body?.Crop || plan.KnownPairs().Any(p => p.Fit == PairFit.ManualFocusOnly && p.IsOf(body?.Id ?? "", lens.Id))) awkward.Add(o);
+        }
+        return slot with { LeavesHabit = left, Awkward = awkward };
+    }
+
+    private bool ServesAny(Part part, Chain chain, Body? body) =>
+        Array.Find(day.Kit.Glass, g => g.Glass.Body.Id == body?.Id && g.Glass.Pieces.Select(p => p.Id).ToHashSet().SetEquals(chain.Items)) is not { } glass
+        || part.Needs.Any(n => SetupBounds.Serves(day.Kit, part, n, glass.Glass).Some);
+
+    private static SetupSlot Options(Plan plan, Part part, Setup setup, Outage outage)
     {
         var now = Chain.Of(setup);
         var body = plan.Items.OfType<Body>().First(b => b.Id == setup.Body);
@@ -160,8 +210,8 @@ public sealed class SetupProblem
         List<string> stay = [.. now.Items.Where(i => outage.IsSaved(part, i))];
         foreach (var glass in GlassOnBody.Fitting(body, plan))
         {
-            // Nobody keeps a macro or a tube on a camera where there is no close-up.
-            if (!close && (glass.Tube is not null || glass.Lens.IsMacro)) continue;
+            // Nobody walks about with a tube, nor keeps a macro on a camera where there is no close-up.
+            if (glass.Tube is not null || (!close && glass.Lens.IsMacro)) continue;
             if (Day.Of(part) is { } day && glass.Pieces.Any(p => outage.Kit.AwayWith(outage.Kit.IndexOf(p.Id), day) != Kit.None)) continue;
             if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
             if (!plan.CanBeInHand(part, glass.Pieces)) continue;

@@ -196,6 +196,9 @@ public sealed record Person
     /// <summary>Seconds it takes to be handed something they carry; null = as the rules say for borrowing.</summary>
     public double? HandOverSeconds { get; init; }
 
+    /// <summary>How they work; null = not said.</summary>
+    public WorkHabits? Habits { get; init; }
+
     /// <summary>Seconds of their own, where they differ from the rules; null = as the rules say.</summary>
     public OwnSeconds? Seconds { get; init; }
 

@@ -4,22 +4,6 @@ using YokePair.Core.Ways;
 
 namespace YokePair.Core.Starting;
 
-/// <summary>Light one likes to work by.</summary>
-public enum Illumination
-{
-    /// <summary>The light there is, at high ISO.</summary>
-    Available,
-
-    /// <summary>Flash on the camera, bounced.</summary>
-    Bounce,
-
-    /// <summary>Lights on stands.</summary>
-    Stands,
-
-    /// <summary>Continuous light.</summary>
-    Continuous,
-}
-
 /// <summary>Where spare cameras and glass live.</summary>
 public enum BackupHome
 {
@@ -42,7 +26,9 @@ public enum BackupHome
 /// <param name="TwoRecords">Whether every frame goes to two cards; null = yes.</param>
 /// <param name="OwnMakeOnly">Whether batteries of other makers stay at home.</param>
 /// <param name="Backups">Where spares live; null = in the bag.</param>
-public sealed record Habits(double? LivesAtMm = null, Illumination? Light = null, bool? TwoRecords = null, bool OwnMakeOnly = false, BackupHome? Backups = null)
+/// <param name="Glass">Glass one takes to each kind of part, ranked; null = as the style has it.</param>
+public sealed record Habits(
+    double? LivesAtMm = null, Illumination? Light = null, bool? TwoRecords = null, bool OwnMakeOnly = false, BackupHome? Backups = null, IReadOnlyList<UsualGlass>? Glass = null)
 {
     /// <summary>Below this a focal length belongs to the left hand, from it on to the right.</summary>
     private const double BetweenHandsMm = 60;
@@ -69,6 +55,11 @@ public sealed record Habits(double? LivesAtMm = null, Illumination? Light = null
         var nearer = Math.Max(0.5, LivesAtMm.Value / UsualMm);
         return need with { Framing = frame with { DistanceM = new Interval(frame.DistanceM.Low * nearer, frame.DistanceM.High * nearer) } };
     }
+
+    /// <summary>What of it is kept with the person; null where nothing was said.</summary>
+    internal WorkHabits? Kept(string? style) => LivesAtMm is null && Light is null && Glass is null && style is null
+        ? null
+        : new WorkHabits { LivesAtMm = LivesAtMm, Light = Light, Style = style, Glass = Glass ?? [] };
 
     /// <summary>Whether flash sits on the camera where it is dark: not for whoever likes the light there is, lamps, or lights on stands.</summary>
     internal bool UsesFlash => Light is null or Illumination.Bounce;

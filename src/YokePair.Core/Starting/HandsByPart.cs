@@ -17,6 +17,18 @@ internal static class HandsByPart
     /// <summary>Light below which the flash sits on the camera, where it may be used at all.</summary>
     private const double DarkEv = 5;
 
+    /// <summary>The plan with the glass in the hands that people are used to in each kind of part, as far as it is there and fits.</summary>
+    public static Plan Usual(Plan plan)
+    {
+        foreach (var (part, person) in plan.Parts.SelectMany(p => plan.People.Where(o => o.Habits is not null).Select(o => (Part: p, Person: o))).ToList())
+        {
+            var usual = person.Habits!.For(part.Kind).Where(id => plan.ItemOf(id) is Lens).ToList();
+            foreach (var (setup, lens) in part.Setups.Where(s => s.Person == person.Id && s.Body is not null).Zip(usual))
+                plan = new Mount { Part = part.Id, Person = person.Id, Position = setup.Position, Body = setup.Body, Lens = lens }.Apply(plan).Plan ?? plan;
+        }
+        return plan;
+    }
+
     /// <summary>The plan with the glass of single parts changed.</summary>
     public static Plan Fit(Plan plan)
     {

@@ -15,7 +15,10 @@ namespace YokePair.Core.Starting;
 /// <param name="Assistant">Whether an assistant comes along.</param>
 /// <param name="TimeZone">IANA zone of its times; null = not said.</param>
 /// <param name="Habits">How one works; null = as most do.</param>
-public sealed record NewDayRequest(string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second, int? Days = null, bool Assistant = false, string? TimeZone = null, Habits? Habits = null);
+/// <param name="SecondHabits">How the second photographer works; null = not known.</param>
+public sealed record NewDayRequest(
+    string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second, int? Days = null, bool Assistant = false,
+    string? TimeZone = null, Habits? Habits = null, WorkHabits? SecondHabits = null);
 
 /// <summary>Makes a day from a template or timetable and the owner's locker.</summary>
 public static class NewDay
@@ -65,7 +68,8 @@ public static class NewDay
             Rules = new Rules { DualRecord = habits.TwoRecords ?? true },
             People =
             [
-                .. people.Select(p => new Person { Id = p, Name = p == "lead" ? "Lead" : "Second" }),
+                new Person { Id = "lead", Name = "Lead", Habits = habits.Kept(request.Style) },
+                .. request.Second ? [new Person { Id = "second", Name = "Second", Habits = request.SecondHabits }] : Array.Empty<Person>(),
                 .. request.Assistant ? [new Person { Id = "assistant", Name = "Assistant", Role = PersonRole.Assistant, HandOverSeconds = 10 }] : Array.Empty<Person>(),
             ],
             Places =
@@ -78,6 +82,7 @@ public static class NewDay
             Items = Packed(here, setups, request.Second, habits),
             Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n, p), IsOwnDistance(p, kinds)))] })],
         };
+        plan = HandsByPart.Usual(plan);
         plan = HandsByPart.Fit(habits.UsesFlash ? HandsByPart.Lit(plan, here) : plan);
         for (var day = 1; day < request.Days; day++) plan = new Editing.AddDay().Apply(plan).Plan!;
         List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan)];

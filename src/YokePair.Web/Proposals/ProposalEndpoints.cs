@@ -7,7 +7,7 @@ using YokePair.Web.Sessions;
 namespace YokePair.Web.Proposals;
 
 /// <summary>One line of an answer that comes as it is found: how far the search is, or in the last line what it found.</summary>
-public sealed record SetupsAnswer(SearchProgress? Progress, SetupsProposal? Found);
+public sealed record SetupsAnswer(SearchProgress? Progress, SetupTrade? Found);
 
 /// <summary>The same of a search for what may stay at home.</summary>
 public sealed record DeadWeightAnswer(DeadWeightProgress? Progress, DeadWeightProposal? Found);
@@ -80,14 +80,20 @@ internal static class ProposalEndpoints
         return (limits, problems);
     }
 
-    private static async Task<IResult> Setups(string key, string[]? part, bool? secondBest, string[]? pull, Days store, HttpContext http, CancellationToken cancel)
+    private static async Task<IResult> Setups(string key, string[]? part, string[]? pin, string[]? pull, Days store, HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, pull, cancel) is not { } session) return Web.Problems.NotFound("assignment");
+        using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        ends.CancelAfter(Longest);
         await Lines.StreamAsync<SetupsAnswer>(http, (tell, stop) =>
         {
             var progress = new Lines.Callback<SearchProgress>(p => tell(new SetupsAnswer(p, null)));
-            tell(new SetupsAnswer(null, FewestChanges.Find(new SetupProblem(session.Day, part is { Length: > 0 } ? part : null), secondBest == true, progress, stop)));
+            var problem = new SetupProblem(session.Day, part is { Length: > 0 } ? part : null, [.. (pin ?? []).Select(Hand)]);
+            FewestChanges.Trades(problem, trade => tell(new SetupsAnswer(null, trade)), progress, ends.Token);
         }, cancel);
         return Results.Empty;
     }
+
+    /// <summary>Reads <c>person:position</c>.</summary>
+    private static (string Person, string Position) Hand(string text) => text.IndexOf(':') is var at and > 0 ? (text[..at], text[(at + 1)..]) : (text, "");
 }

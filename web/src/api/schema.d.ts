@@ -1194,6 +1194,8 @@ export interface components {
              */
             ownMakeOnly: boolean;
             backups?: null | components["schemas"]["BackupHome"];
+            /** @description Glass one takes to each kind of part, ranked; null = as the style has it. */
+            glass?: null | components["schemas"]["UsualGlass"][];
         };
         /** @description What is on a position's camera changes from one part to the next. */
         HandChange: {
@@ -4002,6 +4004,7 @@ export interface components {
             /** @description IANA zone of its times; null = not said. */
             timeZone?: null | string;
             habits?: null | components["schemas"]["Habits"];
+            secondHabits?: null | components["schemas"]["WorkHabits"];
         };
         /** @description An exposure somebody noted in a place, from which its light follows. */
         NotedExposure: {
@@ -4233,6 +4236,7 @@ export interface components {
              * @description Seconds it takes to be handed something they carry; null = as the rules say for borrowing.
              */
             handOverSeconds?: null | number;
+            habits?: null | components["schemas"]["WorkHabits"];
             seconds?: null | components["schemas"]["OwnSeconds"];
         };
         /** @enum {unknown} */
@@ -5039,14 +5043,34 @@ export interface components {
              */
             prepareSeconds: number;
         };
+        /** @description A proposal in the list of those one chooses from. */
+        SetupTrade: {
+            /** @description What was given up for it. */
+            wish: components["schemas"]["SetupWish"];
+            /** @description The proposal. */
+            proposal: components["schemas"]["SetupsProposal"];
+        };
+        /** @description What one is willing to give up for fewer changes. */
+        SetupWish: {
+            /**
+             * @description Whether more may hang by one thing than today.
+             * @default false
+             */
+            mayHang: boolean;
+            /**
+             * @description Whether every habit is kept, at the cost of any number of changes.
+             * @default false
+             */
+            keepsHabits: boolean;
+        };
         /** @description One line of an answer that comes as it is found: how far the search is, or in the last line what it found. */
         SetupsAnswer: {
             progress: null | components["schemas"]["SearchProgress"];
-            found: null | components["schemas"]["SetupsProposal"];
+            found: null | components["schemas"]["SetupTrade"];
         };
         /** @description Setups with the fewest changes of glass that meet every need. */
         SetupsProposal: {
-            /** @description Whether no setups with fewer changes exist; false only where the search was stopped. */
+            /** @description Whether no setups that cost less exist; false only where the search was stopped. */
             proven: boolean;
             /** @description Changes of glass with the setups as they are. */
             now: components["schemas"]["ChangeCount"];
@@ -5054,7 +5078,7 @@ export interface components {
             found: components["schemas"]["ChangeCount"];
             /**
              * Format: int32
-             * @description No setups that meet as much have fewer changes than this.
+             * @description No setups that meet as much, hang no more and leave no more habits have fewer changes than this.
              */
             atLeast: number;
             /**
@@ -5067,6 +5091,11 @@ export interface components {
              * @description How many do with what is proposed.
              */
             hanging: number;
+            /**
+             * Format: int32
+             * @description How many hands carry in some part what is not the glass their owner takes to it, or what serves nothing there.
+             */
+            habitsLeft: number;
             /** @description What to change; each piece may be taken or left. */
             pieces: components["schemas"]["ProposedChange"][];
             /**
@@ -5552,6 +5581,13 @@ export interface components {
             /** @description In words, e.g. weight 820 g. */
             meaning: string;
         };
+        /** @description Glass for a kind of part. */
+        UsualGlass: {
+            /** @description Kind of part; null = every other. */
+            kind?: null | string;
+            /** @description Ids of the lenses, the first choice first. */
+            lenses: string[];
+        };
         /** @description A verdict in two parts: the headline, and the details one may need to act. */
         VerdictText: {
             /** @description What a tired person must see. */
@@ -5682,6 +5718,19 @@ export interface components {
             name: string;
             parts: components["schemas"]["Part"][];
             table: components["schemas"]["WhatIfTable"];
+        };
+        /** @description How somebody works, kept with them: a new day is filled in by it, and a proposal that leaves it says so. */
+        WorkHabits: {
+            /**
+             * Format: double
+             * @description Equivalent focal length they live at, mm.
+             */
+            livesAtMm?: null | number;
+            /** @description Id of the style their hands are filled in by. */
+            style?: null | string;
+            light?: null | components["schemas"]["Illumination"];
+            /** @description Glass they take to each kind of part, ranked. */
+            glass: components["schemas"]["UsualGlass"][];
         };
     };
     responses: never;
@@ -6167,7 +6216,7 @@ export interface operations {
         parameters: {
             query?: {
                 part?: string[];
-                secondBest?: boolean;
+                pin?: string[];
                 pull?: string[];
             };
             header?: never;

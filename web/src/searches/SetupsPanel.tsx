@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import type { SearchProgress, SetupsProposal } from "../api/client";
+import type { SearchProgress, SetupsProposal, SetupTrade } from "../api/client";
 import { Problem } from "../shared/Problem";
 import { Tick } from "../shared/Choose";
 import { useSearch } from "../shared/useSearch";
@@ -10,17 +10,20 @@ import { useDay } from "../day/DayContext";
 export function SetupsPanel({ assignment }: { assignment: string }) {
   const { day, edit, tryOut, pulls } = useDay();
   const [parts, setParts] = useState<string[]>(() => day.parts.map((p) => p.id));
-  const { running, found: proposal, error, start, stop } = useSearch<SearchProgress, SetupsProposal>();
+  const { running, all: trades, error, start, stop } = useSearch<SearchProgress, SetupTrade>();
+  const [chosen, setChosen] = useState(0);
+  const proposal = trades[chosen]?.proposal;
   const [revision, setRevision] = useState(0);
   const [left, setLeft] = useState<number[]>([]);
-  const [secondBest, setSecondBest] = useState(false);
+  const [pinned, setPinned] = useState<string[]>([]);
 
   const propose = () => {
     setLeft([]);
+    setChosen(0);
     setRevision(day.board.revision);
     const query = new URLSearchParams(parts.map((p): [string, string] => ["part", p]));
     pulls.forEach((p) => query.append("pull", p));
-    if (secondBest) query.set("secondBest", "true");
+    pinned.forEach((hand) => query.append("pin", hand));
     return start(`/api/assignments/${encodeURIComponent(assignment)}/setups-proposal?${query}`);
   };
   const started = useRef(false);
@@ -37,6 +40,11 @@ export function SetupsPanel({ assignment }: { assignment: string }) {
     const together = ids.every((id, i) => day.parts[first + i]?.id === id);
     return together && names.length > 2 ? `from ${names[0]} to ${names.at(-1)}` : `in ${names.join(", ")}`;
   };
+  const hands = [
+    ...new Set(
+      day.parts.flatMap((p) => p.setups.filter((s) => s.body).map((s) => `${s.person}:${s.position}`)),
+    ),
+  ];
   const stale = proposal && revision !== day.board.revision;
   const taken = proposal?.pieces.filter((_, i) => !left.includes(i)) ?? [];
   const needs = (list: SetupsProposal["found"]["missed"]) =>
@@ -62,7 +70,19 @@ export function SetupsPanel({ assignment }: { assignment: string }) {
         ))}
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <Tick label="second best will do" on={secondBest} set={setSecondBest} />
+        <span role="group" aria-label="Hands that stay as they are" className="flex flex-wrap gap-x-4">
+          {hands.map((hand) => {
+            const [person = "", position = ""] = hand.split(":");
+            return (
+              <Tick
+                key={hand}
+                label={`pin ${day.name(person)} ${position}`}
+                on={pinned.includes(hand)}
+                set={(on) => setPinned(on ? [...pinned, hand] : pinned.filter((h) => h !== hand))}
+              />
+            );
+          })}
+        </span>
         <button className="webbing" disabled={!!running || parts.length === 0} onClick={() => void propose()}>
           Propose
         </button>
@@ -81,12 +101,33 @@ export function SetupsPanel({ assignment }: { assignment: string }) {
       {error && <Problem error={error} />}
       {proposal && (
         <div role="status" className="flex flex-col gap-1">
-          <p className="font-semibold">
-            {proposal.proven
-              ? `Fewest possible: ${all(proposal.found)}`
-              : `Stopped: fewer than ${proposal.atLeast} are not possible`}
-            , now {all(proposal.now)}.
-          </p>
+          <fieldset>
+            <legend className="font-semibold">
+              Now {all(proposal.now)} {all(proposal.now) === 1 ? "change" : "changes"}, {proposal.hangingNow}{" "}
+              hang. Choose:
+            </legend>
+            {trades.map((trade, i) => (
+              <label key={i} className="flex items-baseline gap-1.5">
+                <input
+                  type="radio"
+                  name="trade"
+                  checked={i === chosen}
+                  onChange={() => {
+                    setChosen(i);
+                    setLeft([]);
+                  }}
+                />
+                <span>
+                  <strong>{tradeWords(trade)}</strong>{" "}
+                  <span className="text-quiet">
+                    {trade.proposal.proven
+                      ? "proven the least"
+                      : `stopped: fewer than ${trade.proposal.atLeast} are not possible`}
+                  </span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
           <p>
             {[
               proposal.found.missed.length === 0
@@ -147,6 +188,21 @@ export function SetupsPanel({ assignment }: { assignment: string }) {
       )}
     </div>
   );
+}
+
+/** What one gives up for what, in a line. */
+function tradeWords({ wish, proposal }: SetupTrade) {
+  const n = all(proposal.found);
+  return [
+    wish.mayHang ? "If more may hang:" : wish.keepsHabits ? "With every habit kept:" : "Recommended:",
+    [
+      `${n} ${n === 1 ? "change" : "changes"}`,
+      `${proposal.hanging} hang`,
+      proposal.habitsLeft === 0
+        ? "all habits kept"
+        : `${proposal.habitsLeft} ${proposal.habitsLeft === 1 ? "habit" : "habits"} left`,
+    ].join(", "),
+  ].join(" ");
 }
 
 const all = (count: SetupsProposal["found"]) => count.between + count.inside.length;

@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { ProblemError, readLines } from "../api/client";
 
-/** A search on the server that tells how far it is, and can be stopped; leaving the page stops it. */
+/** A search on the server that tells how far it is and what it finds, one or several, and can be stopped; leaving the page stops it. */
 export function useSearch<Progress, Found>() {
   const [running, setRunning] = useState<{ since: number; progress: Progress | null } | null>(null);
-  const [found, setFound] = useState<Found | null>(null);
+  const [all, setAll] = useState<Found[]>([]);
   const [error, setError] = useState<Error | null>(null);
   const current = useRef<AbortController | null>(null);
   useEffect(() => () => current.current?.abort(), []);
@@ -13,13 +13,14 @@ export function useSearch<Progress, Found>() {
     current.current?.abort();
     const abort = new AbortController();
     current.current = abort;
-    setFound(null);
+    setAll([]);
     setError(null);
     setRunning({ since: Date.now(), progress: null });
     try {
       await readLines<{ progress?: Progress | null; found?: Found | null }>(url, abort.signal, (line) => {
         if (line.progress) setRunning((r) => r && { ...r, progress: line.progress ?? null });
-        if (line.found) setFound(line.found);
+        const { found } = line;
+        if (found) setAll((a) => [...a, found]);
       });
     } catch (e) {
       if (!abort.signal.aborted) setError(e instanceof Error ? e : new ProblemError(0, String(e), []));
@@ -27,5 +28,5 @@ export function useSearch<Progress, Found>() {
     if (current.current === abort) setRunning(null);
   }, []);
 
-  return { running, found, error, start, stop: () => current.current?.abort() };
+  return { running, found: all[0] ?? null, all, error, start, stop: () => current.current?.abort() };
 }
