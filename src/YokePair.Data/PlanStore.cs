@@ -78,6 +78,15 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
         return all;
     }
 
+    /// <summary>How somebody works, as the latest of the last few days that says so has it; null = none does.</summary>
+    public async Task<WorkHabits?> HabitsAsync(string person, CancellationToken cancel = default)
+    {
+        const int looked = 5;
+        foreach (var head in (await SummariesAsync(cancel)).Reverse().Take(looked))
+            if ((await ReadAsync(head.Key, head.Revision, cancel))?.PersonOf(person)?.Habits is { } habits) return habits;
+        return null;
+    }
+
     /// <summary>What is known of every assignment without reading its plan, in order of date.</summary>
     public async Task<IReadOnlyList<StoredSummary>> SummariesAsync(CancellationToken cancel = default) =>
         await db.Assignments.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name)

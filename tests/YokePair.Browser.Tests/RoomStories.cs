@@ -140,6 +140,49 @@ public sealed class RoomStories
     }
 
     [Fact]
+    public void Why_a_need_hangs_is_drawn_with_what_would_mend_it_and_opens_each_thing_by_key()
+    {
+        using var page = new Page(Site.Shared).Open(Page.Wedding + "?part=details&need=ring");
+        const string Drawing = Inspector + " ol[aria-label='From the hands to the picture']";
+        page.Until(() => page.Has(Drawing) && page.Text(Inspector + " figcaption").Contains("hangs by the K1 adapter: every way passes through it", StringComparison.Ordinal), "the drawing");
+        page.Until(() => page.Text(Inspector + " figcaption").Contains("Dotted: ", StringComparison.Ordinal), "what the mend would add");
+        Assert.Contains("any of 5 LB7", page.Text(Drawing), StringComparison.Ordinal);
+        // In the order of the strands, and each knot is its thing.
+        var adapter = page.Driver.FindElements(By.CssSelector(Drawing + " button")).First(b => b.Text.StartsWith("K1 adapter", StringComparison.Ordinal));
+        adapter.SendKeys(Keys.Enter);
+        page.Until(() => page.Driver.Url.EndsWith("?item=ad1", StringComparison.Ordinal), "the adapter itself");
+        page.Button("What carries most").Click();
+        page.Until(() => page.Text(Inspector + " figcaption").Contains("One picture hangs by 70–200 f/2.8 and K1 adapter each", StringComparison.Ordinal), "what carries most of the day");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void A_part_is_kept_as_a_kind_and_a_habit_with_whom_it_belongs_to()
+    {
+        var site = Site.Shared;
+        using var page = new Page(site).Open(Page.Wedding + "?part=vows");
+        page.Button("Keep this part as a kind …").Click();
+        var name = page.Find("form[aria-label='Keep this part as a kind'] input");
+        name.Clear();
+        name.SendKeys("Vows at sea" + Keys.Enter);
+        page.Until(() => page.Text(Inspector).Contains("“Vows at sea” can be added to any day", StringComparison.Ordinal), "the kind kept");
+        page.Until(() => page.Find("select[aria-label='Add a part after it']").Text.Contains("Vows at sea, 40 min", StringComparison.Ordinal), "it in the list");
+        page.Button("2 photographers").Click();
+        page.Find(Inspector + " [role=group][aria-label=Lead] summary").Click();
+        page.Choose("form[aria-label='Glass Lead takes'] label:nth-of-type(2) select", "l35");
+        page.Choose("form[aria-label='Glass Lead takes'] label:nth-of-type(3) select", "l85");
+        page.Button("Keep this habit").Click();
+        page.Until(() => page.Text(Inspector).Contains("35 f/1.4 or 85 f/1.4 for every other part", StringComparison.Ordinal), "the habit");
+        page.Button("Undo").Click();
+        page.Until(() => !page.Text(Inspector).Contains("for every other part", StringComparison.Ordinal), "no habit");
+        page.Open("/");
+        page.Until(() => page.Text("form[aria-label='Start a day']").Contains("Vows at sea", StringComparison.Ordinal), "one's own kinds");
+        page.Find("button[aria-label='Forget Vows at sea']").Click();
+        page.Until(() => !page.Text("form[aria-label='Start a day']").Contains("Vows at sea", StringComparison.Ordinal), "it forgotten");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void A_team_of_three_a_day_more_and_two_places_at_once()
     {
         var site = Site.Shared;

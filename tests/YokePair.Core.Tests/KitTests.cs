@@ -71,6 +71,22 @@ public sealed class KitTests
         Assert.All(available.Parts.SelectMany(p => p.Setups), s => Assert.Null(s.Flash));
     }
 
+    /// <summary>What one takes to a kind of part is in the hands from its start; what one takes to all others, in all others.</summary>
+    [Fact]
+    public void A_new_day_follows_the_habits_of_whoever_starts_it()
+    {
+        var kit = Kit.All.First(k => k.Name == "two zooms, a couple");
+        var things = kit.Things();
+        var tele = things.OfType<Lens>().OrderByDescending(l => l.Focal.High).First();
+        var wide = things.OfType<Lens>().OrderBy(l => l.Focal.Low).First();
+        var habits = new Starting.Habits(Glass: [new UsualGlass { Kind = "speeches", Lenses = [tele.Id, wide.Id] }]);
+        var plan = Starting.NewDay.From(new Starting.NewDayRequest("Again", new DateOnly(2027, 6, 12), kit.Template, null, kit.Style, false, Habits: habits), things).Plan!;
+        Assert.Equal([tele.Id, wide.Id], plan.Parts.First(p => p.Kind == "speeches").Setups.Select(s => s.Lens));
+        Assert.Equal(habits.Glass, plan.People[0].Habits!.Glass);
+        Assert.Equal([tele.Id, wide.Id], plan.People[0].Habits!.For("speeches"));
+        Assert.Empty(plan.People[0].Habits!.For("details"));
+    }
+
     [Fact]
     public void What_always_stays_at_home_is_not_packed()
     {

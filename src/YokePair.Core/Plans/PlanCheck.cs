@@ -27,6 +27,7 @@ public static class PlanCheck
         }
         for (var i = 0; i < plan.People.Count; i++)
         {
+            found.Figure($"people[{i}].habits.livesAtMm", plan.People[i].Habits?.LivesAtMm, 8, 1200, "mm");
             found.Figure($"people[{i}].handOverSeconds", plan.People[i].HandOverSeconds, 0, ProblemList.MostSeconds, "seconds");
             if (plan.People[i].Seconds is { } own) CheckSeconds($"people[{i}].seconds", own.Over(new HandlingSeconds()), found);
         }

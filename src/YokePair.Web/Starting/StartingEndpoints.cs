@@ -16,8 +16,12 @@ public sealed record StyleName(string Id, string Name);
 /// <summary>What a day can be started from.</summary>
 /// <param name="Templates">Usual days.</param>
 /// <param name="Styles">Ways of working.</param>
-/// <param name="Kinds">Kinds of part with their needs: the phrase library.</param>
-public sealed record StartingPoints(IReadOnlyList<TemplateName> Templates, IReadOnlyList<StyleName> Styles, IReadOnlyList<PartKind> Kinds);
+/// <param name="Kinds">Kinds of part with their needs: the phrase library, the user's own at the end.</param>
+/// <param name="Lead">How the lead works, as the latest day that says so has it; null = none does.</param>
+/// <param name="Second">The same of the second photographer.</param>
+/// <param name="Glass">Names of the glass that is named there, by id.</param>
+public sealed record StartingPoints(
+    IReadOnlyList<TemplateName> Templates, IReadOnlyList<StyleName> Styles, IReadOnlyList<PartKind> Kinds, WorkHabits? Lead, WorkHabits? Second, IReadOnlyDictionary<string, string> Glass);
 
 /// <summary>A timetable to be read for a day.</summary>
 public sealed record TimetableText(string Text, DateOnly Day);
@@ -39,10 +43,7 @@ internal static class StartingEndpoints
 {
     public static void MapStarting(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/starting", async (LockerStore lockers, CancellationToken cancel) => TypedResults.Ok(new StartingPoints(
-            [.. DayTemplate.All.Select(t => new TemplateName(t.Id, t.Name, t.Kind, [.. t.Parts.Select(p => p.Name)]))],
-            [.. StartingStyle.All.Select(s => new StyleName(s.Id, s.Name))],
-            (await lockers.ThingsAsync(cancel)).Kinds))).WithName("StartingPoints");
+        api.MapGet("/starting", Points).WithName("StartingPoints").Produces<StartingPoints>();
         api.MapPost("/starting/timetable", ReadTimetable).WithName("ReadTimetable").Produces<TimetableRead>();
         api.MapPost("/kinds", KeepKind).WithName("KeepKind").Produces<KeptKind>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapDelete("/kinds/{id}", DropKind).WithName("DropKind").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
@@ -51,6 +52,17 @@ internal static class StartingEndpoints
         api.MapGet("/assignments/{key}/day.ics", ExportCalendar).WithName("ExportCalendar").ExcludeFromDescription();
         api.MapPost("/assignments", Start).WithName("StartDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapPost("/assignments/{key}/copies", Copy).WithName("CopyDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    }
+
+    private static async Task<IResult> Points(LockerStore lockers, PlanStore plans, CancellationToken cancel)
+    {
+        var locker = await lockers.ThingsAsync(cancel);
+        var (lead, second) = (await plans.HabitsAsync("lead", cancel), await plans.HabitsAsync("second", cancel));
+        var named = new[] { lead, second }.OfType<WorkHabits>().SelectMany(h => h.Glass).SelectMany(g => g.Lenses).ToHashSet(StringComparer.Ordinal);
+        return Results.Ok(new StartingPoints(
+            [.. DayTemplate.All.Select(t => new TemplateName(t.Id, t.Name, t.Kind, [.. t.Parts.Select(p => p.Name)]))],
+            [.. StartingStyle.All.Select(s => new StyleName(s.Id, s.Name))],
+            locker.Kinds, lead, second, locker.Things.Where(t => named.Contains(t.Id)).ToDictionary(t => t.Id, t => t.Label, StringComparer.Ordinal)));
     }
 
     private static async Task<IResult> ReadTimetable(TimetableText text, LockerStore lockers, CancellationToken cancel)

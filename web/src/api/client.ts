@@ -37,6 +37,7 @@ export type SearchProgress = NonNullable<Schemas["SetupsAnswer"]["progress"]>;
 export type SetupsProposal = Schemas["SetupsProposal"];
 export type SetupTrade = Schemas["SetupTrade"];
 export type Habits = Schemas["Habits"];
+export type Illumination = Schemas["Illumination"];
 export type PartKind = Schemas["PartKind"];
 export type Pinch = Schemas["Pinch"];
 export type Knot = Schemas["Knot"];

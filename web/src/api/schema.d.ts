@@ -5219,8 +5219,14 @@ export interface components {
             templates: components["schemas"]["TemplateName"][];
             /** @description Ways of working. */
             styles: components["schemas"]["StyleName"][];
-            /** @description Kinds of part with their needs: the phrase library. */
+            /** @description Kinds of part with their needs: the phrase library, the user's own at the end. */
             kinds: components["schemas"]["PartKind"][];
+            lead: null | components["schemas"]["WorkHabits"];
+            second: null | components["schemas"]["WorkHabits"];
+            /** @description Names of the glass that is named there, by id. */
+            glass: {
+                [key: string]: string;
+            };
         };
         /** @description One step. */
         Step: {

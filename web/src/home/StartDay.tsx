@@ -5,6 +5,7 @@ import { answer, api, asItIs, type AssignmentSummary, type Habits, type PartKind
 import { time } from "../shared/format";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { Problem } from "../shared/Problem";
+import { lightsLiked } from "../shared/words";
 import { FileButton } from "../shared/FileButton";
 
 const kinds: Record<string, string> = { wedding: "Wedding", event: "Event", sport: "Sport" };
@@ -23,13 +24,23 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const [second, setSecond] = useState(false);
   const [assistant, setAssistant] = useState(false);
   const [days, setDays] = useState("1");
-  const [habits, setHabits] = useState<Habits>({ ownMakeOnly: false });
+  const [said, setSaid] = useState<Partial<Habits>>({});
   const [text, setText] = useState("");
   const { data } = useQuery({
     queryKey: ["starting"],
     queryFn: () => answer(api.GET("/api/starting")),
-    staleTime: Infinity,
+    // Kinds and habits may have been kept on a board since.
+    refetchOnMount: "always",
   });
+  // As you worked last, unless it is said otherwise here.
+  const usual = { ...(data?.lead ?? {}), ...said };
+  const habits: Habits = {
+    ownMakeOnly: false,
+    ...said,
+    livesAtMm: usual.livesAtMm,
+    light: usual.light,
+    glass: data?.lead?.glass,
+  };
   const template = data?.templates.find((t) => t.id === from);
   const copied = from.startsWith(fromDay) ? from.slice(fromDay.length) : null;
   const calendar = useMutation({
@@ -62,6 +73,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 assistant,
                 days: Number(days) || 1,
                 habits,
+                secondHabits: second ? data?.second : null,
                 timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
               },
             }),
@@ -164,7 +176,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
           Start it
         </button>
       </div>
-      {!copied && <HowYouWork habits={habits} set={setHabits} />}
+      {!copied && <HowYouWork habits={habits} set={setSaid} names={data?.glass ?? {}} />}
       {template && <p className="mt-1 text-quiet">{template.parts.join(" · ")}</p>}
       {from === fromTimetable && (
         <>
@@ -204,12 +216,6 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   );
 }
 
-const lights = [
-  ["available", "the light there is"],
-  ["bounce", "flash, bounced"],
-  ["stands", "lights on stands"],
-  ["continuous", "continuous light"],
-] as const;
 const homes = [
   ["worn", "worn"],
   ["bag", "in the bag"],
@@ -218,7 +224,16 @@ const homes = [
 ] as const;
 
 /** Where photographers differ: it only fills in the new day. */
-function HowYouWork({ habits, set }: { habits: Habits; set: (habits: Habits) => void }) {
+function HowYouWork({
+  habits,
+  set,
+  names,
+}: {
+  habits: Habits;
+  set: (habits: Habits) => void;
+  names: Record<string, string>;
+}) {
+  const usual = habits.glass?.filter((g) => g.lenses.some((id) => names[id])) ?? [];
   const put = (change: Partial<Habits>) => set({ ...habits, ...change });
   return (
     <details className="mt-1">
@@ -234,7 +249,7 @@ function HowYouWork({ habits, set }: { habits: Habits; set: (habits: Habits) => 
           label="By"
           value={habits.light ?? ""}
           empty="as each need has it"
-          options={lights}
+          options={lightsLiked}
           choose={(light) => put({ light: light || null })}
         />
         <Choose
@@ -255,6 +270,15 @@ function HowYouWork({ habits, set }: { habits: Habits; set: (habits: Habits) => 
           set={(ownMakeOnly) => put({ ownMakeOnly })}
         />
       </div>
+      {usual.length > 0 && (
+        <p className="text-quiet">
+          Glass as you took it last:{" "}
+          {usual
+            .map((g) => `${g.lenses.map((id) => names[id] ?? id).join(" or ")} for ${g.kind ?? "the rest"}`)
+            .join("; ")}
+          .
+        </p>
+      )}
     </details>
   );
 }

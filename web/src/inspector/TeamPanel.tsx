@@ -6,6 +6,7 @@ import { seconds } from "../shared/format";
 import { useDay } from "../day/DayContext";
 import { Places } from "./Places";
 import { Positions } from "./Positions";
+import { WorkHabits } from "./WorkHabits";
 
 const roles = [
   ["photographer", "photographs"],
@@ -55,6 +56,7 @@ export function TeamPanel() {
               {seconds(person.handOverSeconds ?? borrow)}
             </p>
             {person.role !== "assistant" && <Positions person={person} />}
+            {person.role !== "assistant" && <WorkHabits person={person} />}
           </div>
         );
       })}

@@ -102,3 +102,11 @@ export function shortfallText(w: Weighed) {
 export function waitText(wait: number | null | undefined) {
   return wait == null ? "can wait" : `within ${seconds(wait)}`;
 }
+
+/** Light one likes to work by. */
+export const lightsLiked = [
+  ["available", "the light there is"],
+  ["bounce", "flash, bounced"],
+  ["stands", "lights on stands"],
+  ["continuous", "continuous light"],
+] as const;

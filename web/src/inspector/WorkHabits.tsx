@@ -1,0 +1,109 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, type Illumination, type Person } from "../api/client";
+import { Choose } from "../shared/Choose";
+import { TypedField } from "../shared/TypedField";
+import { lightsLiked } from "../shared/words";
+import { useDay } from "../day/DayContext";
+
+const ranks = ["first", "else", "else"];
+
+/** How somebody works: the glass they take to each kind of part, where they live, the light they like. */
+export function WorkHabits({ person }: { person: Person }) {
+  const { day, edit } = useDay();
+  const { data } = useQuery({
+    queryKey: ["starting"],
+    queryFn: () => answer(api.GET("/api/starting")),
+    staleTime: Infinity,
+  });
+  const habits = person.habits ?? { glass: [] };
+  const put = (change: Partial<typeof habits>) =>
+    edit({ type: "setPerson", person: { ...person, habits: { ...habits, ...change } } });
+  const [kind, setKind] = useState("");
+  const [lenses, setLenses] = useState<string[]>([]);
+  const glass = day.board.plan.items.filter((i) => i.kind === "lens");
+  const nameOf = (id?: string | null) =>
+    id == null ? "every other part" : (data?.kinds.find((k) => k.id === id)?.name.toLowerCase() ?? id);
+  const here = [...new Set(day.parts.map((p) => p.kind).filter((k) => k != null))];
+  return (
+    <details className="basis-full">
+      <summary className="cursor-pointer py-1">
+        How {person.name ?? person.id} works
+        {habits.glass.length > 0 && (
+          <span className="text-quiet">
+            :{" "}
+            {habits.glass
+              .map((g) => `${g.lenses.map(day.name).join(" or ")} for ${nameOf(g.kind)}`)
+              .join("; ")}
+          </span>
+        )}
+      </summary>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <TypedField
+          label="Lives at, mm"
+          type="number"
+          mayBeEmpty
+          value={habits.livesAtMm == null ? "" : String(habits.livesAtMm)}
+          commit={(mm) => put({ livesAtMm: mm === "" ? null : Number(mm) })}
+        />
+        <Choose
+          label="Likes"
+          value={habits.light ?? ""}
+          empty="whatever each need has"
+          options={lightsLiked}
+          choose={(light) => put({ light: (light || null) as Illumination | null })}
+        />
+        <Choose
+          label="Works with"
+          value={habits.style ?? ""}
+          empty="no style of hands"
+          options={data?.styles.map((s): [string, string] => [s.id, s.name]) ?? []}
+          choose={(style) => put({ style: style || null })}
+        />
+        {habits.glass.map((g, i) => (
+          <span key={g.kind ?? ""} className="inline-flex items-center gap-1.5 py-1">
+            <strong>{g.lenses.map(day.name).join(", else ")}</strong> for {nameOf(g.kind)}
+            <button
+              className="webbing font-normal"
+              aria-label={`No habit for ${nameOf(g.kind)}`}
+              onClick={() => put({ glass: habits.glass.filter((_, at) => at !== i) })}
+            >
+              Forget
+            </button>
+          </span>
+        ))}
+        <form
+          aria-label={`Glass ${person.name ?? person.id} takes`}
+          className="flex flex-wrap items-end gap-1.5"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const rest = habits.glass.filter((g) => (g.kind ?? "") !== kind);
+            put({ glass: [...rest, { kind: kind || null, lenses: lenses.filter(Boolean) }] });
+            setLenses([]);
+          }}
+        >
+          <Choose
+            label="For"
+            value={kind}
+            empty="every other part"
+            options={here.map((k): [string, string] => [k, nameOf(k)])}
+            choose={setKind}
+          />
+          {ranks.map((rank, i) => (
+            <Choose
+              key={i}
+              label={`takes ${rank}`}
+              value={lenses[i] ?? ""}
+              empty="–"
+              options={glass.map((l): [string, string] => [l.id, day.name(l.id)])}
+              choose={(id) => setLenses(Object.assign([...lenses], { [i]: id }))}
+            />
+          ))}
+          <button className="webbing" disabled={!lenses.some(Boolean)}>
+            Keep this habit
+          </button>
+        </form>
+      </div>
+    </details>
+  );
+}
