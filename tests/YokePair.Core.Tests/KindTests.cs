@@ -106,4 +106,21 @@ public class KindTests
     [InlineData("""{ "id": "own-x", "name": "X", "minutes": 5, "ev": 5, "needs": [{ "name": "Y", "motion": "hopping" }] }""", "kinds[0]")]
     public void A_damaged_kind_is_named_with_its_field(string kind, string field) =>
         Assert.StartsWith(field, KindFile.ReadKinds(System.Text.Json.Nodes.JsonNode.Parse($"[{kind}]")).Problem?.Field, StringComparison.Ordinal);
+
+    /// <summary>What such glass weighs, from the many there are of each: within a third.</summary>
+    [Theory]
+    [InlineData(24, 70, 2.8, 0.21, 820)]
+    [InlineData(70, 200, 2.8, 0.21, 1400)]
+    [InlineData(14, 24, 2.8, 0.12, 900)]
+    [InlineData(35, 35, 1.4, 0.2, 550)]
+    [InlineData(85, 85, 1.4, 0.12, 850)]
+    [InlineData(100, 100, 2.8, 1, 650)]
+    [InlineData(28, 105, 5.6, 0.2, 400)]
+    [InlineData(400, 400, 2.8, 0.17, 2900)]
+    public void Usual_weights_are_believable_and_marked(double low, double high, double f, double magnification, double grams)
+    {
+        var lens = Typical.Fill("lens", new System.Text.Json.Nodes.JsonObject { ["kind"] = "lens", ["focal"] = new System.Text.Json.Nodes.JsonArray(low, high), ["aperture"] = new System.Text.Json.Nodes.JsonArray(f, f), ["magnification"] = magnification });
+        Assert.InRange(lens["weightG"]!.GetValue<double>(), grams / 1.34, grams * 1.34);
+        Assert.Contains("weightG", lens["estimated"]!.AsArray().Select(n => n!.ToString()));
+    }
 }

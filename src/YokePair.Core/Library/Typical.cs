@@ -68,11 +68,20 @@ public static class Typical
         new("weightG", 700),
     ];
 
-    /// <summary>Glass weighs about as its entrance pupil: within a third for most lenses.</summary>
+    /// <summary>
+    /// What glass weighs, within about a third: the front element grows with the square of the pupil, speed costs glass, a zoom has a second
+    /// set of it, and so have macros and the very wide.
+    /// </summary>
     private static double GlassGrams(JsonObject lens)
     {
-        var pupilMm = End(lens["aperture"]) is { } f and > 0 ? (End(lens["focal"]) ?? 50) / f : 12;
-        return Math.Round((200 + pupilMm * pupilMm * 0.22) / 10) * 10;
+        if (End(lens["aperture"]) is not ({ } f and > 0) || End(lens["focal"]) is not { } longest) return 400;
+        var shortest = Start(lens["focal"]) ?? longest;
+        var pupilMm = longest / f;
+        var grams = 100 + 0.13 * pupilMm * pupilMm + 500 / Math.Pow(f, 1.5);
+        if (shortest < longest) grams += 1400 / f;
+        if (Number(lens, "magnification") >= 0.5) grams += 200;
+        if (shortest <= 16) grams += 200;
+        return Math.Round(grams / 10) * 10;
     }
 
     private static bool IsExpress(JsonNode? type) => type?.GetValue<string>().StartsWith("CFexpress", StringComparison.Ordinal) == true;
@@ -80,6 +89,8 @@ public static class Typical
     private readonly record struct Figure(string Name, JsonNode Value);
 
     private static double? Number(JsonObject thing, string name) => thing[name] is JsonValue value && value.TryGetValue<double>(out var number) ? number : null;
+
+    private static double? Start(JsonNode? range) => range is JsonArray { Count: 2 } pair ? pair[0]!.GetValue<double>() : null;
 
     private static double? End(JsonNode? range) => range is JsonArray { Count: 2 } pair ? pair[1]!.GetValue<double>() : null;
 }

@@ -155,6 +155,8 @@ public static class NewDay
                 { NeededBy: { } served } when here.Find(t => served.Contains(t.Id) && hung.Add((t.Id, SmallParts.LikenessOf(thing)))) is { } its => "@" + its.Id,
                 _ when hand is not null => hand.Person == "second" ? "pouch" : "belt",
                 Battery or Card => pouch,
+                // A long prime comes with what carries it in reach.
+                Support { CarriesCamera: true } when here.Exists(t => t is Lens { NeedsSupport: true }) => "roller",
                 Support or Case or Modifier or Charger or StandLight => "car",
                 Body or Lens => habits.SpareAt(second, pouch),
                 _ => "roller",

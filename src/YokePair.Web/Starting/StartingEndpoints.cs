@@ -46,7 +46,7 @@ internal static class StartingEndpoints
         api.MapGet("/starting", Points).WithName("StartingPoints").Produces<StartingPoints>();
         api.MapPost("/starting/timetable", ReadTimetable).WithName("ReadTimetable").Produces<TimetableRead>();
         api.MapPost("/kinds", KeepKind).WithName("KeepKind").Produces<KeptKind>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        api.MapDelete("/kinds/{id}", DropKind).WithName("DropKind").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
+        api.MapDelete("/kinds/{id}", DropKind).WithName("DropKind").Produces<KeptKind>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapPost("/starting/calendar", ReadCalendar).WithName("ReadCalendar").Produces<CalendarDay>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .Accepts<IFormFile>("application/octet-stream").WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(DayCalendar.MaxBytes));
         api.MapGet("/assignments/{key}/day.ics", ExportCalendar).WithName("ExportCalendar").ExcludeFromDescription();
@@ -88,7 +88,7 @@ internal static class StartingEndpoints
     {
         if ((await lockers.ThingsAsync(cancel)).Kinds.FirstOrDefault(k => k.Own && k.Id == id) is not { } kind) return Problems.NotFound("kind of part");
         await lockers.SetKindAsync(id, null, $"{kind.Name}, a kind of part, removed", cancel);
-        return Results.NoContent();
+        return Results.Ok(new KeptKind(kind.Id, kind.Name));
     }
 
     private static async Task<IResult> ReadCalendar(HttpRequest request, CancellationToken cancel)
