@@ -21,7 +21,11 @@ public static class Schema
     {
         var file = Of(typeof(KindFile));
         var need = (JsonObject)Of(typeof(Need))["properties"]!.DeepClone();
-        need["subject"] = new JsonObject { ["enum"] = new JsonArray([.. Enum.GetNames<Subject>().Select(s => (JsonNode)JsonNamingPolicy.CamelCase.ConvertName(s))]) };
+        need["subject"] = new JsonObject
+        {
+            ["enum"] = new JsonArray([.. Enum.GetNames<Subject>()
+            .Select(s => (JsonNode)JsonNamingPolicy.CamelCase.ConvertName(s))])
+        };
         need["distanceM"] = Of(typeof(Interval)).DeepClone();
         need["because"] = new JsonObject { ["type"] = "string" };
         var kinds = (JsonObject)file["properties"]!["kinds"]!["items"]!;
@@ -34,7 +38,8 @@ public static class Schema
         return Titled("Yoke Pair kinds of part, version 1", file).ToJsonString(PlanFile.JsonOptions);
     }
 
-    private static JsonObject Of(Type type) => (JsonObject)PlanFile.JsonOptions.GetJsonSchemaAsNode(type, new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true, TransformSchemaNode = Describe });
+    private static JsonObject Of(Type type) => (JsonObject)PlanFile.JsonOptions.GetJsonSchemaAsNode(
+        type, new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true, TransformSchemaNode = Describe });
 
     private static JsonObject Titled(string title, JsonObject schema)
     {

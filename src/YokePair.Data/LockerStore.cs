@@ -13,7 +13,8 @@ namespace YokePair.Data;
 /// <param name="Revisions">By key of a thing, how often it changed.</param>
 /// <param name="Undo">Label of the change that undo would take back; null = none.</param>
 /// <param name="Redo">Label of the change that redo would make again; null = none.</param>
-public sealed record StoredLocker(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<FiledKind> Kinds, IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo);
+public sealed record StoredLocker(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<FiledKind> Kinds,
+    IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo);
 
 /// <summary>The kinds of part there are.</summary>
 public static class StoredKinds
@@ -80,10 +81,12 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
     }
 
     /// <summary>Makes changes of things, with pairs of things that go.</summary>
-    public Task<LockerOutcome> ChangeAsync(string label, IReadOnlyList<LockerChange> changes, CancellationToken cancel = default) => ImportAsync(label, changes, [], [], cancel);
+    public Task<LockerOutcome> ChangeAsync(string label, IReadOnlyList<LockerChange> changes, CancellationToken cancel = default) => ImportAsync(
+        label, changes, [], [], cancel);
 
     /// <summary>The same, with what a file says of pairs and its kinds of part.</summary>
-    public async Task<LockerOutcome> ImportAsync(string label, IReadOnlyList<LockerChange> changes, IReadOnlyList<PairRule> pairs, IReadOnlyList<FiledKind> kinds, CancellationToken cancel = default)
+    public async Task<LockerOutcome> ImportAsync(string label, IReadOnlyList<LockerChange> changes, IReadOnlyList<PairRule> pairs,
+        IReadOnlyList<FiledKind> kinds, CancellationToken cancel = default)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var ids = changes.Select(c => c.Id).ToHashSet(StringComparer.Ordinal);

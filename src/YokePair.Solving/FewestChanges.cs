@@ -69,7 +69,8 @@ public static class FewestChanges
     /// <param name="wish">What one is willing to give up; null = nothing.</param>
     /// <param name="progress">Told after each round.</param>
     /// <param name="cancel">Stops the search; the best so far is given, unproven.</param>
-    public static SetupsProposal Find(SetupProblem problem, SetupWish? wish = null, IProgress<SearchProgress>? progress = null, CancellationToken cancel = default)
+    public static SetupsProposal Find(SetupProblem problem, SetupWish? wish = null, IProgress<SearchProgress>? progress = null,
+        CancellationToken cancel = default)
     {
         wish ??= new SetupWish();
         var clock = Stopwatch.StartNew();
@@ -102,7 +103,8 @@ public static class FewestChanges
             break;
         }
         return new SetupsProposal(proven, Count(problem, now, judgedNow), Count(problem, best.Options, best.Judged), atLeast,
-            Hanging(judgedNow, problem), Hanging(best.Judged, problem), HabitsLeft(problem, best.Options), problem.Differences(best.Options), round, clock.Elapsed.TotalSeconds);
+            Hanging(judgedNow, problem), Hanging(best.Judged, problem), HabitsLeft(problem, best.Options), problem.Differences(
+                best.Options), round, clock.Elapsed.TotalSeconds);
     }
 
     /// <summary>
@@ -113,14 +115,16 @@ public static class FewestChanges
     /// <param name="tell">Told of each as it is found, the recommended first.</param>
     /// <param name="progress">Told after each round.</param>
     /// <param name="cancel">Stops the search.</param>
-    public static IReadOnlyList<SetupTrade> Trades(SetupProblem problem, Action<SetupTrade>? tell = null, IProgress<SearchProgress>? progress = null, CancellationToken cancel = default)
+    public static IReadOnlyList<SetupTrade> Trades(SetupProblem problem, Action<SetupTrade>? tell = null, IProgress<SearchProgress>? progress = null,
+        CancellationToken cancel = default)
     {
         var trades = new List<SetupTrade>();
         foreach (var wish in new[] { new SetupWish(), new SetupWish(KeepsHabits: true), new SetupWish(MayHang: true) })
         {
             if (wish.KeepsHabits && trades[0].Proposal.HabitsLeft == 0) continue;
             var found = Find(problem, wish, progress, cancel);
-            if (trades.Exists(t => (t.Proposal.Found.All, t.Proposal.Hanging, t.Proposal.HabitsLeft) == (found.Found.All, found.Hanging, found.HabitsLeft))) continue;
+            if (trades.Exists(t => (t.Proposal.Found.All, t.Proposal.Hanging, t.Proposal.HabitsLeft) == (found.Found.All, found.Hanging,
+                found.HabitsLeft))) continue;
             trades.Add(new SetupTrade(wish, found));
             tell?.Invoke(trades[^1]);
         }
@@ -157,7 +161,8 @@ public static class FewestChanges
 
     private static long Inside(Importance importance) => importance == Importance.Once ? InsideOnce : Change;
 
-    private static int HabitsLeft(SetupProblem problem, IReadOnlyList<int> options) => options.Where((o, s) => problem.Slots[s].LeavesHabit.Contains(o)).Count();
+    private static int HabitsLeft(SetupProblem problem, IReadOnlyList<int> options) => options.Where(
+        (o, s) => problem.Slots[s].LeavesHabit.Contains(o)).Count();
 
     private static int Hanging(IReadOnlyList<JudgedNeed> judged, SetupProblem problem) =>
         problem.Needs.Zip(judged).Count(n => n.First.Importance != Importance.Nice && n.Second.Strands < 2);
@@ -166,7 +171,8 @@ public static class FewestChanges
     {
         var worth = problem.Needs.ToDictionary(n => (n.Part, n.Need), n => n.Importance);
         // Whether glass is changed inside, or second best taken, is what costs less.
-        bool Changed(JudgedNeed n) => n.Overall.IsMet() && (!n.FromHands.IsMet() || (n.FromHands != n.Overall && Thin(worth[(n.Part, n.Need)]) > Inside(worth[(n.Part, n.Need)])));
+        bool Changed(JudgedNeed n) => n.Overall.IsMet() && (
+            !n.FromHands.IsMet() || (n.FromHands != n.Overall && Thin(worth[(n.Part, n.Need)]) > Inside(worth[(n.Part, n.Need)])));
         return new ChangeCount(problem.Changes(options).All, Named(judged.Where(Changed)),
             Named(judged.Where(n => n.Overall.IsMet() && (Changed(n) ? n.Overall : n.FromHands) == Outcome.Thins)),
             Named(judged.Where(n => !n.Overall.IsMet())));

@@ -140,7 +140,7 @@ internal sealed class SlowReference(Plan plan)
                     List<Item> things = [body, .. chain, battery, .. cards.Select(c => c.Card), .. aid.Items, .. picks.Select(p => p.Item)];
                     foreach (var small in SmallPartsOf(things))
                     {
-                        List<SlowPick> more = [.. small.Select(s => new SlowPick(s, IsOn(part, s, things), SecondsOf(person).FitAdapter))];
+                        List<SlowPick> more = [.. small.Select(s => new SlowPick(s, IsOn(part, s, [body, .. chain, .. aid.Items]), SecondsOf(person).FitAdapter))];
                         if (Seconds(part, person, body, chain, battery, cards, aid, [.. picks, .. more]) is not { } seconds) continue;
                         List<Item> all = [.. things, .. small];
                         if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;

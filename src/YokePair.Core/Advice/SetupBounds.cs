@@ -18,7 +18,8 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     private readonly DayAnalysis glassAtHand = day.Trying(GlassAtHand(day.Plan));
 
     /// <summary>The needs of a part.</summary>
-    public IEnumerable<NeedCover> Of(Part part) => Covers(part).Zip(AtBest(part.Id), Bounded).Zip(Of(glassAtHand, part.Id), (need, best) => need with { Hangs = best.Strands < 2 && part.Setups.All(s => s.Unattended != true) });
+    public IEnumerable<NeedCover> Of(Part part) => Covers(part).Zip(AtBest(part.Id), Bounded).Zip(
+        Of(glassAtHand, part.Id), (need, best) => need with { Hangs = best.Strands < 2 && part.Setups.All(s => s.Unattended != true) });
 
     /// <summary>The best that any setups can make of each need of a part; glass in hands is nothing to what a role wants.</summary>
     private IEnumerable<Outcome> AtBest(string part)
@@ -63,7 +64,9 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
                 }
             }
             var (reached, reachedFull) = Reached(layout, need, tolerance, serving);
-            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, Hangs: false, need.Role is not null) { Alike = alike };
+            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, Hangs: false,
+                need.Role is not null)
+            { Alike = alike };
         }
     }
 
@@ -133,7 +136,8 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
         Places = [.. plan.Places, new Place { Id = InHand, ReachSeconds = 0 }],
         Items = [.. plan.Items.Select(i => i is Lens or Adapter or Converter or Tube ? i with { Place = InHand } : i)],
         // What is in somebody else's hand must be borrowed; what lies here need not.
-        Parts = [.. plan.Parts.Select(p => p with { Setups = [.. p.Setups.Select(s => s with { Lens = null, Adapter = null, Converter = null, Tube = null })] })],
+        Parts = [.. plan.Parts.Select(p =>
+            p with { Setups = [.. p.Setups.Select(s => s with { Lens = null, Adapter = null, Converter = null, Tube = null })] })],
     };
 
     /// <summary>

@@ -185,7 +185,8 @@ public sealed class SetupProblem
         {
             if (plan.ItemOf(slot.Options[o].Lens) is not Lens lens) continue;
             if (usual.Count > 0 ? !usual.Contains(lens.Id) : o != slot.Current && part.Needs.Count > 0 && !ServesAny(part, slot.Options[o], body)) left.Add(o);
-            if (slot.Options[o].Adapter is not null || lens.ImageCircleCrop > body?.Crop || plan.KnownPairs().Any(p => p.Fit == PairFit.ManualFocusOnly && p.IsOf(body?.Id ?? "", lens.Id))) awkward.Add(o);
+            if (slot.Options[o].Adapter is not null || lens.ImageCircleCrop > body?.Crop || plan.KnownPairs()
+                .Any(p => p.Fit == PairFit.ManualFocusOnly && p.IsOf(body?.Id ?? "", lens.Id))) awkward.Add(o);
         }
         return slot with { LeavesHabit = left, Awkward = awkward };
     }

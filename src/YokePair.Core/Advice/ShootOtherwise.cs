@@ -1,6 +1,5 @@
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
-using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
@@ -40,7 +39,9 @@ internal static class ShootOtherwise
     public static IEnumerable<Otherwise> For(Kit kit, Part part, Need need, bool[]? failed = null)
     {
         if (need.Role is not null) return [];
-        var glass = kit.Glass.Where(g => g.Glass is { Converter: null, Tube: null, Doubtful: false } && (failed is null || !Array.Exists(g.Items, i => failed[i]))).Select(g => (On: g.Glass, Fit: NeedFit.Ambient(kit.Plan.Rules, part, need, g.Glass))).ToList();
+        var glass = kit.Glass.Where(g => g.Glass is { Converter: null, Tube: null, Doubtful: false }
+            && (failed is null || !Array.Exists(g.Items, i => failed[i])))
+            .Select(g => (On: g.Glass, Fit: NeedFit.Ambient(kit.Plan.Rules, part, need, g.Glass))).ToList();
         return [.. Light(kit, part, need, glass).Take(Kept), .. Distance(kit, part, need, glass).Take(Kept), .. Allowed(kit, part, need, glass)];
     }
 
@@ -51,7 +52,8 @@ internal static class ShootOtherwise
         var asked = need.Megapixels(kit.Plan.Rules);
         var (near, far) = (frame.DistanceM.Low, frame.DistanceM.High);
         var closer = glass.Where(g => g.Fit.Framing.Case == FramingCase.TooShort)
-            .Select(g => (g.On, Chosen: Down(near * g.On.EquivalentMm.High * Framing.NearEnough / want.Low), Does: Down(near * g.On.EquivalentMm.High * Math.Max(Framing.NearEnough, Math.Sqrt(g.On.UsableMegapixels / asked)) / want.Low)))
+            .Select(g => (g.On, Chosen: Down(near * g.On.EquivalentMm.High * Framing.NearEnough / want.Low),
+                Does: Down(near * g.On.EquivalentMm.High * Math.Max(Framing.NearEnough, Math.Sqrt(g.On.UsableMegapixels / asked)) / want.Low)))
             .Where(g => g.Chosen >= Math.Max(NearestM, Nearest * near) && g.On.UsableMegapixels >= asked && Serves(g.On, g.Chosen, far))
             .OrderByDescending(g => g.Chosen).DistinctBy(g => g.On.Lens.Id);
         foreach (var (on, chosen, does) in closer)
@@ -61,7 +63,8 @@ internal static class ShootOtherwise
         var back = glass.Where(g => g.Fit.Framing.Case == FramingCase.TooLong)
             .Select(g => (g.On, M: Math.Ceiling(far * g.On.EquivalentMm.Low / Framing.NearEnough / want.High * 10) / 10))
             .Where(g => g.M <= Farthest * far && Serves(g.On, near, g.M)).OrderBy(g => g.M).DistinctBy(g => g.On.Lens.Id);
-        foreach (var (on, m) in back) yield return new(Put(part, Standing(near, m)), $"step back: from {English.Tenths(m)} m the {on.Lens.Label} is as you would choose it");
+        foreach (var (on, m) in back) yield return new(Put(part, Standing(near, m)),
+            $"step back: from {English.Tenths(m)} m the {on.Lens.Label} is as you would choose it");
 
         Need Standing(double from, double to) => need with { Focal = null, Framing = frame with { DistanceM = new Interval(from, to) } };
 
@@ -103,10 +106,16 @@ internal static class ShootOtherwise
     {
         if (part.Quiet == QuietRule.Required && glass.Any(g => g.Fit.NoFor == Shortfalls.Noise))
             yield return new(new SetPart { Part = part.Id, Quiet = QuietRule.Preferred }, "ask whether a quiet shutter is allowed");
-        if (!need.Light.Contains(LightKind.Continuous) && kit.Items.OfType<StandLight>().FirstOrDefault(l => l is { LuxAtOneM: not null, Doubtful: false }) is { } lamp)
+        if (!need.Light.Contains(LightKind.Continuous) && kit.Items.OfType<StandLight>()
+            .FirstOrDefault(l => l is { LuxAtOneM: not null, Doubtful: false }) is { } lamp)
             yield return new(Put(part, need with { Light = [.. need.Light, LightKind.Continuous] }), $"{lamp.Label} on");
         if (!need.Light.Contains(LightKind.Flash) && part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required && kit.Flashes.Length > 0)
-            yield return new(Put(part, need with { Light = [.. need.Light, LightKind.Flash], FlashPathM = need.FlashPath(part) is null ? need.Framing?.StandingM(part.StayBehindM).High ?? OnCameraFlash.UsualDistanceM : need.FlashPathM }), "with the flash");
+            yield return new(Put(part, need with
+            {
+                Light = [.. need.Light, LightKind.Flash],
+                FlashPathM = need.FlashPath(part) is null
+                ? need.Framing?.StandingM(part.StayBehindM).High ?? OnCameraFlash.UsualDistanceM : need.FlashPathM
+            }), "with the flash");
     }
 
     /// <summary>f-number that depth asks of a glass, before a close-up makes it darker; nothing wider than the glass helps.</summary>

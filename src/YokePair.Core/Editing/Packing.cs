@@ -65,7 +65,8 @@ public sealed record UnpackThing : PlanEdit
 
     /// <summary>What is along and would have no small part of this kind left.</summary>
     private static Item? Hanging(Plan plan, Item part) => part.NeededBy?.Select(plan.ItemOf)
-        .FirstOrDefault(served => served is not null && !plan.Items.Any(o => o.Id != part.Id && o.NeededBy?.Contains(served.Id) == true && SmallParts.LikenessOf(o) == SmallParts.LikenessOf(part)));
+        .FirstOrDefault(served => served is not null && !plan.Items.Any(o => o.Id != part.Id && o.NeededBy?.Contains(served.Id) == true
+            && SmallParts.LikenessOf(o) == SmallParts.LikenessOf(part)));
 
     private bool NamesPair(PairRule pair) => pair.A == Item || pair.B == Item;
 

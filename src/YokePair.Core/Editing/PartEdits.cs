@@ -19,7 +19,8 @@ public sealed record AddPart : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if ((Found ?? PartKind.All.FirstOrDefault(k => k.Id == Kind)) is not { } kind) return Refuse("kind", $"there is no kind of part \"{Kind}\"; there are {string.Join(", ", PartKind.All.Select(k => k.Id))}");
+        if ((Found ?? PartKind.All.FirstOrDefault(k => k.Id == Kind)) is not { } kind) return Refuse(
+            "kind", $"there is no kind of part \"{Kind}\"; there are {string.Join(", ", PartKind.All.Select(k => k.Id))}");
         var order = Day.InOrder(plan).ToList();
         var before = After is null ? order.LastOrDefault() : order.FirstOrDefault(p => p.Id == After);
         if (before?.End is not { } start) return Refuse("after", $"there is no part \"{After}\" with an end to follow");

@@ -122,7 +122,8 @@ public sealed record SetPart : PlanEdit
         if (Noted is not null) yield return FormattableString.Invariant($"light EV {changed.Ev} from a noted exposure");
         if (LedBands is not null) yield return changed.LedBands == true ? "LED light that bands" : "no light that bands";
         if (Gel is not null) yield return changed.Gel is null ? "no gel asked" : $"gel {changed.Gel}";
-        if (CeilingM is not null || CeilingColour is not null) yield return changed.Ceiling is { } above ? FormattableString.Invariant($"a {Lower(above.Colour)} ceiling at {above.CeilingM} m") : "no ceiling";
+        if (CeilingM is not null || CeilingColour is not null) yield return changed.Ceiling is { } above ? FormattableString.Invariant(
+            $"a {Lower(above.Colour)} ceiling at {above.CeilingM} m") : "no ceiling";
         if (WhiteBalance is not null) yield return changed.WhiteBalance is null ? "no note on white balance" : $"white balance: {changed.WhiteBalance}";
         if (TemperatureC is not null) yield return "another temperature";
         if (Rain is not null) yield return changed.Rain == true ? "rain" : "dry";
@@ -137,7 +138,9 @@ public sealed record SetPart : PlanEdit
     }
 
     private Bounce? CeilingFrom(Part part) => CeilingM is 0 ? null
-        : (CeilingM ?? part.Ceiling?.CeilingM) is { } height ? (part.Ceiling ?? new Bounce { CeilingM = height }) with { CeilingM = height, Colour = CeilingColour ?? part.Ceiling?.Colour ?? BounceColour.White }
+        : (CeilingM ?? part.Ceiling?.CeilingM) is { } height ? (
+            part.Ceiling ?? new Bounce { CeilingM = height }) with
+        { CeilingM = height, Colour = CeilingColour ?? part.Ceiling?.Colour ?? BounceColour.White }
         : null;
 
     // Told as a difference, which every clock shows alike.

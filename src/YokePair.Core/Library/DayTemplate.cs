@@ -14,5 +14,6 @@ public sealed record DayTemplate(string Id, string Name, string Kind, int StartH
 
     // Where the light of a day's part is said, so is the ceiling: indoors and out of doors differ in both.
     private static PartKind Here(FiledDayPart part) =>
-        PartKind.All.First(k => k.Id == part.Kind) is var kind && part.Ev is { } ev ? kind with { Ev = ev, CeilingM = part.CeilingM ?? (ev < 10 ? kind.CeilingM : null) } : kind;
+        PartKind.All.First(k => k.Id == part.Kind) is var kind && part.Ev is { } ev
+            ? kind with { Ev = ev, CeilingM = part.CeilingM ?? (ev < 10 ? kind.CeilingM : null) } : kind;
 }

@@ -91,9 +91,15 @@ public sealed record KindFile
         var name = words.Name ?? "Need";
         var need = words switch
         {
-            { Subject: { } subject, DistanceM: { } distance } => Phrases.Need(name, Importance.Must, subject, distance.Low, distance.High, words.Motion ?? Motion.Talking),
+            { Subject: { } subject, DistanceM: { } distance } => Phrases.Need(
+                name, Importance.Must, subject, distance.Low, distance.High, words.Motion ?? Motion.Talking),
             { CloseWidthMm: { } width } => Phrases.Close(name, Importance.Must, width),
-            _ => new Need { Id = ItemIds.New("need", name, new HashSet<string>()), ShutterSeconds = Phrases.ShutterSeconds(words.Motion ?? Motion.Talking), Motion = words.Motion ?? Motion.Talking },
+            _ => new Need
+            {
+                Id = ItemIds.New("need", name, new HashSet<string>()),
+                ShutterSeconds = Phrases.ShutterSeconds(words.Motion ?? Motion.Talking),
+                Motion = words.Motion ?? Motion.Talking
+            },
         };
         // A shutter time of one's own is no longer that of a motion.
         if (words.ShutterSeconds is not null && words.Motion is null) figures["motion"] = null;

@@ -1,5 +1,4 @@
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Library;
@@ -26,7 +25,8 @@ public sealed record PartKind(
 
     /// <summary>A kind as a file has it.</summary>
     public static PartKind Of(FiledKind filed, bool own = false) =>
-        new(filed.Id, filed.Name, filed.Minutes, filed.Ev, filed.Flash, filed.Quiet, filed.CeilingM, filed.OwnDistance, filed.Heard, filed.Because, [.. filed.Needs.Select(KindFile.Read)], own);
+        new(filed.Id, filed.Name, filed.Minutes, filed.Ev, filed.Flash, filed.Quiet, filed.CeilingM, filed.OwnDistance, filed.Heard, filed.Because,
+            [.. filed.Needs.Select(KindFile.Read)], own);
 
     /// <summary>A part of a day as a kind to be used again: its length, light, rules and needs, not its people and things.</summary>
     public static FiledKind Kept(Part part, string name, IReadOnlyList<PartKind> known) => new()
@@ -74,8 +74,10 @@ public sealed record PartKind(
             : need;
 
     private static int Score(PartKind kind, string word) =>
-        (kind.Id.Split('-').Any(i => (word.Length > 3 && i.StartsWith(word, StringComparison.Ordinal)) || (i.Length > 3 && word.StartsWith(i, StringComparison.Ordinal))) ? 2 : 0)
+        (kind.Id.Split('-').Any(i => (word.Length > 3 && i.StartsWith(word, StringComparison.Ordinal))
+            || (i.Length > 3 && word.StartsWith(i, StringComparison.Ordinal))) ? 2 : 0)
         + (kind.Heard.Any(h => word.StartsWith(h, StringComparison.Ordinal)) ? 1 : 0);
 
-    private static string[] Split(string text) => text.ToLowerInvariant().Split([' ', ',', '.', ';', ':', '-', '–', '/'], StringSplitOptions.RemoveEmptyEntries);
+    private static string[] Split(string text) => text.ToLowerInvariant().Split(
+        [' ', ',', '.', ';', ':', '-', '–', '/'], StringSplitOptions.RemoveEmptyEntries);
 }

@@ -10,7 +10,8 @@ public static class WantedThing
     /// <summary>What to ask for, after "borrow, rent or buy".</summary>
     public static string Say(Item item) => item switch
     {
-        Lens lens => string.Create(CultureInfo.InvariantCulture, $"a {(lens.IsMacro ? "macro" : "lens")} {Figures(lens.Focal, lens.Aperture)}{(lens.IsMacro ? $", magnification {English.Tenths(lens.Magnification)}:1" : "")}, {lens.Mount} mount"),
+        Lens lens => string.Create(CultureInfo.InvariantCulture,
+            $"a {(lens.IsMacro ? "macro" : "lens")} {Figures(lens.Focal, lens.Aperture)}{(lens.IsMacro ? $", magnification {English.Tenths(lens.Magnification)}:1" : "")}, {lens.Mount} mount"),
         Body body => FormattableString.Invariant($"a body, {body.Mount[0]} mount, {body.Megapixels:0.#} MP or more, clean to ISO {English.Iso(body.IsoCeiling)}, battery {body.BatteryType}"),
         Adapter adapter => $"a sound adapter {adapter.LensMount} to {adapter.BodyMount}",
         Flash flash => FormattableString.Invariant($"a flash, guide number {flash.GuideNumber:0.#}"),

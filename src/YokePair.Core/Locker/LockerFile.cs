@@ -47,7 +47,8 @@ public sealed record LockerFile(string Format, int Version, IReadOnlyList<Item> 
         }
         var (kinds, wrong) = KindFile.ReadKinds(file["kinds"]);
         return wrong is not null ? Failed(wrong)
-            : new FiledLocker([.. things.Select((t, i) => t is JsonObject thing ? Filed(i + 1, thing) : new FiledThing(i + 1, $"thing {i + 1}", "", null, null, [new PlanProblem("", "is no object { … }")]))], pairs, kinds, []);
+            : new FiledLocker([.. things.Select((t, i) => t is JsonObject thing ? Filed(i + 1, thing)
+                : new FiledThing(i + 1, $"thing {i + 1}", "", null, null, [new PlanProblem("", "is no object { … }")]))], pairs, kinds, []);
 
         static FiledLocker Failed(PlanProblem problem) => new([], [], [], [problem]);
     }
@@ -64,4 +65,5 @@ public sealed record LockerFile(string Format, int Version, IReadOnlyList<Item> 
 /// <param name="Pairs">What it knows of pairs.</param>
 /// <param name="Kinds">Its kinds of part.</param>
 /// <param name="Problems">What is wrong with the file as a whole; the rest is empty then.</param>
-public sealed record FiledLocker(IReadOnlyList<FiledThing> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<FiledKind> Kinds, IReadOnlyList<PlanProblem> Problems);
+public sealed record FiledLocker(IReadOnlyList<FiledThing> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<FiledKind> Kinds,
+    IReadOnlyList<PlanProblem> Problems);

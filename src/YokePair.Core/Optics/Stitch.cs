@@ -19,7 +19,8 @@ public readonly record struct Stitch(int Across, int Down, double Megapixels)
     public static Stitch Of(double usedMm, double wantedMm, double megapixels)
     {
         var (wide, high) = (Framing.FullFrameWidthMm, Framing.FullFrameHeightMm);
-        return new(Frames(Angle(wide, wantedMm), Angle(high, usedMm)), Frames(Angle(high, wantedMm), Angle(wide, usedMm)), megapixels * (usedMm / wantedMm) * (usedMm / wantedMm));
+        return new(Frames(Angle(wide, wantedMm), Angle(high, usedMm)), Frames(Angle(high, wantedMm), Angle(wide, usedMm)),
+            megapixels * (usedMm / wantedMm) * (usedMm / wantedMm));
 
         static double Angle(double sideMm, double focalMm) => 2 * Math.Atan(sideMm / 2 / focalMm);
 

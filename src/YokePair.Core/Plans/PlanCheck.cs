@@ -25,12 +25,7 @@ public static class PlanCheck
             found.Figure($"places[{i}].reachSeconds", place.ReachSeconds, 0, ProblemList.MostSeconds, "seconds");
             if (place.Person is { } person) ids.Person($"places[{i}].person", person, found);
         }
-        for (var i = 0; i < plan.People.Count; i++)
-        {
-            found.Figure($"people[{i}].habits.livesAtMm", plan.People[i].Habits?.LivesAtMm, 8, 1200, "mm");
-            found.Figure($"people[{i}].handOverSeconds", plan.People[i].HandOverSeconds, 0, ProblemList.MostSeconds, "seconds");
-            if (plan.People[i].Seconds is { } own) CheckSeconds($"people[{i}].seconds", own.Over(new HandlingSeconds()), found);
-        }
+        for (var i = 0; i < plan.People.Count; i++) CheckPerson(plan.People[i], $"people[{i}]", found);
         for (var i = 0; i < plan.Items.Count; i++) ItemCheck.Figures(plan.Items[i], $"items[{i}]", found);
 
         for (var i = 0; i < (plan.Pairs?.Count ?? 0); i++)
@@ -48,6 +43,13 @@ public static class PlanCheck
         }
         CheckEvents(plan, parts, ids, found);
         return found.All;
+    }
+
+    private static void CheckPerson(Person person, string at, ProblemList found)
+    {
+        found.Figure($"{at}.habits.livesAtMm", person.Habits?.LivesAtMm, 8, 1200, "mm");
+        found.Figure($"{at}.handOverSeconds", person.HandOverSeconds, 0, ProblemList.MostSeconds, "seconds");
+        if (person.Seconds is { } own) CheckSeconds($"{at}.seconds", own.Over(new HandlingSeconds()), found);
     }
 
     private static void CheckEvents(Plan plan, HashSet<string> parts, KnownIds ids, ProblemList found)

@@ -1,5 +1,3 @@
-using YokePair.Core.Failure;
-
 namespace YokePair.Core.Reports;
 
 /// <summary>Where along a way something stands.</summary>
@@ -55,7 +53,8 @@ public enum PinchState
 /// <param name="State">The best of what passes it.</param>
 /// <param name="Hanging">How many pictures pass through it and nothing else: 0 or 1 for a need.</param>
 /// <param name="Added">Whether it is there only with the mend.</param>
-public sealed record Knot(string Id, PinchColumn Column, IReadOnlyList<string> Items, string Label, string Figure, PinchState State, int Hanging, bool Added = false);
+public sealed record Knot(string Id, PinchColumn Column, IReadOnlyList<string> Items, string Label, string Figure, PinchState State, int Hanging,
+    bool Added = false);
 
 /// <summary>A stretch of strand between two knots.</summary>
 /// <param name="From">Knot nearer the hands.</param>
@@ -65,7 +64,10 @@ public sealed record Knot(string Id, PinchColumn Column, IReadOnlyList<string> I
 /// <param name="Added">Whether it is there only with the mend.</param>
 public sealed record Strand(string From, string To, PinchState State, int Ways, bool Added = false);
 
-/// <summary>Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one thing.</summary>
+/// <summary>
+/// Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one
+/// thing.
+/// </summary>
 /// <param name="Headline">The whole in a sentence.</param>
 /// <param name="Beneath">What the drawing leaves out, or what the mend adds; null = nothing.</param>
 /// <param name="Knots">By column, in the order of the drawing.</param>
@@ -83,7 +85,8 @@ public sealed record Pinch(string Headline, string? Beneath, IReadOnlyList<Knot>
         var ends = more.SelectMany(s => new[] { s.From, s.To }).ToHashSet(StringComparer.Ordinal);
         return this with
         {
-            Knots = [.. Knots.Concat(mended.Knots.Where(k => ends.Contains(k.Id) && !knots.Contains(k.Id)).Select(k => k with { Added = true, Hanging = 0 })).OrderBy(k => k.Column)],
+            Knots = [.. Knots.Concat(mended.Knots.Where(k => ends.Contains(k.Id) && !knots.Contains(k.Id))
+                .Select(k => k with { Added = true, Hanging = 0 })).OrderBy(k => k.Column)],
             // What is drawn late today and would be in time is drawn once, as added.
             Strands = [.. Strands.Where(s => !more.Exists(m => m.From == s.From && m.To == s.To)), .. more],
             Mend = mend,

@@ -8,7 +8,10 @@ using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
 
-/// <summary>Draws the reasons of needs together: from the ways there are and what cuts them, the same for a need, a moment, a pull, a part and the day.</summary>
+/// <summary>
+/// Draws the reasons of needs together: from the ways there are and what cuts them, the same for a need, a moment, a pull, a part and the
+/// day.
+/// </summary>
 public static class Pinching
 {
     /// <summary>Cameras with glass that are drawn of one need, and of several; the rest is counted.</summary>
@@ -25,7 +28,8 @@ public static class Pinching
         if (day.PartOf(partId) is not { } part || part.Needs.FirstOrDefault(n => n.Need.Id == needId) is not { } need) return null;
         var drawing = new Drawing(day.Plan);
         var left = drawing.Add(day, part, need, Drawn);
-        var beneath = left == 0 ? null : $"{English.Capital(English.Number(left))} more {(left == 1 ? "camera with glass serves" : "cameras with glass serve")} and {(left == 1 ? "is" : "are")} not drawn.";
+        var beneath = left == 0 ? null
+            : $"{English.Capital(English.Number(left))} more {(left == 1 ? "camera with glass serves" : "cameras with glass serve")} and {(left == 1 ? "is" : "are")} not drawn.";
         return drawing.Done(Headline(day, part, need), beneath, $"{need.Need.Label}", Waits(need));
     }
 
@@ -57,14 +61,16 @@ public static class Pinching
         return $"{English.Capital(English.Number(most[0].Hanging))} {(most[0].Hanging == 1 ? "picture hangs" : "pictures hang")} by {English.List(by)}{(first.Count > 1 ? " each" : "")}, more than by anything else.{camera}";
     }
 
-    private static string Waits(NeedFinding need) => $"{need.Need.Importance.ToString().ToLowerInvariant()}{(double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? "" : $", within {English.Seconds(need.Ways.ToleranceSeconds)}")}";
+    private static string Waits(NeedFinding need) =>
+        $"{need.Need.Importance.ToString().ToLowerInvariant()}{(double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? "" : $", within {English.Seconds(need.Ways.ToleranceSeconds)}")}";
 
     private static string Headline(DayAnalysis day, PartFindings part, NeedFinding need)
     {
         var kit = part.Ways.Kit;
         if (!need.Outcome.IsMet()) return $"{need.Need.Label} is {(need.Outcome == Outcome.Late ? "late" : "not covered")}: {GapWords.Say(new Names(day.Plan), part.Part, need.Need, GapCause.Of(day, part, need))}.";
         if (need.Margin is not { } margin) return $"{need.Need.Label} holds whatever three things fail.";
-        var smallest = CutWords.Fold(day.Plan, [.. need.Cuts.Where(c => c.Length == margin).Select(c => (IReadOnlyList<string>)[.. c.Select(i => kit.Items[i].Id)])]);
+        var smallest = CutWords.Fold(
+            day.Plan, [.. need.Cuts.Where(c => c.Length == margin).Select(c => (IReadOnlyList<string>)[.. c.Select(i => kit.Items[i].Id)])]);
         return margin > 1 ? $"{need.Need.Label} hangs by no one thing: it takes {smallest[0]} failing together."
             : $"{need.Need.Label} hangs by {English.List([.. smallest.Take(3)])}{(smallest.Count > 3 ? $" and {English.Number(smallest.Count - 3)} more" : "")}: every way passes through {(smallest.Count == 1 ? "it" : "each")}.";
     }
@@ -93,7 +99,13 @@ public static class Pinching
             static Drawable Best(DayAnalysis day, PartFindings part, NeedWays band, Candidate[] alike)
             {
                 var (outcome, way) = day.BestOf(band.Only(alike), part.Failed);
-                var state = outcome switch { Outcome.Holds => PinchState.InTime, Outcome.Thins => PinchState.SecondBest, Outcome.Late => PinchState.Late, _ => PinchState.Gone };
+                var state = outcome switch
+                {
+                    Outcome.Holds => PinchState.InTime,
+                    Outcome.Thins => PinchState.SecondBest,
+                    Outcome.Late => PinchState.Late,
+                    _ => PinchState.Gone,
+                };
                 return new Drawable(state, way?.Seconds ?? double.PositiveInfinity, band, way?.Rig ?? alike[0].Rig.Whole);
             }
         }
@@ -140,12 +152,17 @@ public static class Pinching
                 var rest = ordered.Count > OfAColumn ? ordered.Skip(OfAColumn - 1).ToList() : [];
                 if (rest.Count == 0) continue;
                 var bundle = $"more:{column.Key}";
-                knots[bundle] = new Knot(bundle, column.Key, [], $"{rest.Count} more", Pictures(rest.SelectMany(k => carried[k.Id]).Distinct().Count()), rest.Min(k => k.State), 0);
+                knots[bundle] = new Knot(bundle, column.Key, [], $"{rest.Count} more",
+                    Pictures(rest.SelectMany(k => carried[k.Id]).Distinct().Count()), rest.Min(k => k.State), 0);
                 var gone = rest.Select(k => k.Id).ToHashSet(StringComparer.Ordinal);
                 foreach (var id in gone) knots.Remove(id);
                 var moved = strands.Values.ToList();
                 strands.Clear();
-                foreach (var strand in moved.Select(s => s with { From = gone.Contains(s.From) ? bundle : s.From, To = gone.Contains(s.To) ? bundle : s.To }).Where(s => s.From != s.To))
+                foreach (var strand in moved.Select(s => s with
+                {
+                    From = gone.Contains(s.From) ? bundle : s.From,
+                    To = gone.Contains(s.To) ? bundle : s.To,
+                }).Where(s => s.From != s.To))
                     strands[(strand.From, strand.To)] = strands.TryGetValue((strand.From, strand.To), out var known)
                         ? known with { Ways = known.Ways + strand.Ways, State = Better(known.State, strand.State) }
                         : strand;
@@ -157,7 +174,8 @@ public static class Pinching
         public Pinch Done(string headline, string? beneath, string picture, string waits)
         {
             if (strands.Count > 0) knots.TryAdd(End, new Knot(End, PinchColumn.Picture, [], picture, waits, strands.Values.Min(s => s.State), 0));
-            return new Pinch(headline, beneath, [.. knots.Values.OrderBy(k => k.Column).ThenByDescending(k => k.Hanging).ThenByDescending(k => carried.GetValueOrDefault(k.Id)?.Count ?? 0).ThenBy(k => k.State)], [.. strands.Values]);
+            return new Pinch(headline, beneath, [.. knots.Values.OrderBy(k => k.Column).ThenByDescending(k => k.Hanging)
+                .ThenByDescending(k => carried.GetValueOrDefault(k.Id)?.Count ?? 0).ThenBy(k => k.State)], [.. strands.Values]);
         }
 
         private void Draw(PartFindings part, NeedFinding need, Drawable way, HashSet<int> alone)
@@ -175,7 +193,8 @@ public static class Pinching
         private string Put(Knot knot, PinchState state, HashSet<int> alone, PartFindings part, NeedFinding need)
         {
             var known = knots.GetValueOrDefault(knot.Id);
-            var merged = known is null ? knot with { State = state } : known with { State = Better(known.State, state), Figure = state < known.State ? knot.Figure : known.Figure };
+            var merged = known is null ? knot with { State = state }
+                : known with { State = Better(known.State, state), Figure = state < known.State ? knot.Figure : known.Figure };
             Count(carried);
             // A bundle hangs as soon as all of it is one thing.
             if (state < PinchState.Late && knot.Items.Any(i => alone.Contains(part.Ways.Kit.IndexOf(i)))) merged = merged with { Hanging = Count(hanging) };
@@ -196,9 +215,11 @@ public static class Pinching
         {
             var person = plan.People[way.Rig.Actor];
             var there = part.Ways.Layout.IsPresent(way.Rig.Actor);
-            return new Knot($"person:{person.Id}", PinchColumn.Hands, [], person.Name ?? person.Id, !there ? "not there" : way.Rig.Hands == way.Rig.Actor ? $"raise {English.Seconds(kit.SecondsOf(way.Rig.Actor).Raise)}" : "left alone", way.State, 0);
+            return new Knot($"person:{person.Id}", PinchColumn.Hands, [], person.Name ?? person.Id, !there ? "not there"
+                : way.Rig.Hands == way.Rig.Actor ? $"raise {English.Seconds(kit.SecondsOf(way.Rig.Actor).Raise)}" : "left alone", way.State, 0);
         }
 
+        // Long: one way from the camera to the cards, with the words for where each thing is.
         private IEnumerable<Knot> Things(Kit kit, PartFindings part, Drawable way)
         {
             var rig = way.Rig;
@@ -208,12 +229,14 @@ public static class Pinching
                 yield return One(fitted.Lens, PinchColumn.Glass, Figure(RigFit.Of(kit, part.Part, way.Band.Need, rig)));
             }
             foreach (var item in rig.Items.Where(i => i != rig.Fitted?.Body && i != rig.Fitted?.Lens)) yield return One(item, PinchColumn.Besides, Where(item));
-            foreach (var ask in rig.Asks.Where(a => a.Kind is Want.Support or Want.SmallPart or Want.Sender)) yield return Bundle(ask.Kind, PinchColumn.Besides, ask.Groups);
+            foreach (var ask in rig.Asks.Where(a => a.Kind is Want.Support or Want.SmallPart or Want.Sender)) yield return Bundle(
+                ask.Kind, PinchColumn.Besides, ask.Groups);
             foreach (var ask in rig.Asks.Where(a => a.Kind is Want.Battery or Want.Cells)) yield return Bundle(ask.Kind, PinchColumn.Power, ask.Groups);
             foreach (var ask in rig.Asks.Where(a => a.Kind == Want.Card)) yield return Bundle(Want.Card, PinchColumn.Cards, ask.Groups);
             if (rig.Cards is { } cards) yield return Bundle(Want.Card, PinchColumn.Cards, cards.OneCard);
 
-            Knot One(int item, PinchColumn column, string figure) => new(kit.Items[item].Id, column, [kit.Items[item].Id], kit.Items[item].Label, part.Failed[item] ? Gone(item) : figure, way.State, 0);
+            Knot One(int item, PinchColumn column, string figure) => new(
+                kit.Items[item].Id, column, [kit.Items[item].Id], kit.Items[item].Label, part.Failed[item] ? Gone(item) : figure, way.State, 0);
 
             string Gone(int item) => Day.Of(part.Part) is { } date && kit.WhyAway(item, date) is { } away ? away : "gone";
 
@@ -230,7 +253,8 @@ public static class Pinching
             {
                 var seconds = part.Ways.Layout.Cost(rig.Actor, source);
                 var hand = part.Ways.Layout.HandsOf(source);
-                var from = source == part.Ways.Layout.Room ? "the room" : hand >= 0 ? kit.Plan.People[hand].Name ?? kit.Plan.People[hand].Id : kit.Plan.Places[source].Name ?? kit.Plan.Places[source].Id;
+                var from = source == part.Ways.Layout.Room ? "the room" : hand >= 0 ? kit.Plan.People[hand].Name ?? kit.Plan.People[hand].Id
+                    : kit.Plan.Places[source].Name ?? kit.Plan.Places[source].Id;
                 return double.IsPositiveInfinity(seconds) ? $"{from}: out of reach" : $"{from}, {English.Seconds(seconds)}";
             }
 
@@ -240,19 +264,38 @@ public static class Pinching
                 var inTime = groups.Where(g => rig.Seconds + g.FetchSeconds + g.ChangeSeconds <= way.Band.ToleranceSeconds + 1e-9).ToList();
                 if (way.State < PinchState.Late && inTime.Exists(g => g.Items.Any(i => !part.Failed[i]))) groups = [.. inTime];
                 int[] working = [.. groups.SelectMany(g => g.Items).Distinct().Where(i => !part.Failed[i]).Order()];
-                if (working.Length == 1) return One(working[0], column, groups.First(g => g.Items.Contains(working[0])) is { InPlace: false } only ? Fetched(only.Source) : "in place");
+                if (working.Length == 1) return One(working[0], column, groups.First(g => g.Items.Contains(working[0])) is { InPlace: false } only
+                    ? Fetched(only.Source) : "in place");
                 string[] ids = [.. working.Select(i => kit.Items[i].Id)];
                 var types = working.Select(i => TypeOf(kit.Items[i])).Distinct().ToList();
                 var label = working.Length == 0 ? $"no {Called(kind)}" : $"any of {working.Length} {(types.Count == 1 ? types[0] : Called(kind))}";
-                var figure = groups.FirstOrDefault(g => g.Items.Any(working.Contains)) switch { null => "none left", { InPlace: true } => "in place", var first => Fetched(first.Source) };
+                var figure = groups.FirstOrDefault(g => g.Items.Any(working.Contains)) switch
+                {
+                    null => "none left",
+                    { InPlace: true } => "in place",
+                    var first => Fetched(first.Source),
+                };
                 // Of many pictures, what is in time for one and late for another is still the same spares.
                 return new Knot($"{kind}:{string.Join('+', ofMany ? types : ids)}", column, ids, label, figure, way.State, 0);
             }
         }
 
-        private static string TypeOf(Item item) => item switch { Battery { Type: { } type } => type, Cells { Type: { } type } => type, Card { Type: { } type } => type, _ => item.Label };
+        private static string TypeOf(Item item) => item switch
+        {
+            Battery { Type: { } type } => type,
+            Cells { Type: { } type } => type,
+            Card { Type: { } type } => type,
+            _ => item.Label,
+        };
 
-        private static string Called(Want kind) => kind switch { Want.Card => "cards", Want.Battery => "batteries", Want.Cells => "sets of cells", Want.Support => "tripods", _ => "small parts" };
+        private static string Called(Want kind) => kind switch
+        {
+            Want.Card => "cards",
+            Want.Battery => "batteries",
+            Want.Cells => "sets of cells",
+            Want.Support => "tripods",
+            _ => "small parts",
+        };
 
         /// <summary>The figure that decides about glass.</summary>
         private static string Figure(NeedFit fit)

@@ -1,8 +1,5 @@
 using YokePair.Core.Advice;
-using YokePair.Core.Editing;
 using YokePair.Core.Failure;
-using YokePair.Core.Optics;
-using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
@@ -45,7 +42,8 @@ internal readonly record struct PullAnswer(WayReport? Now, string? Picture)
     private static string? Otherwise(DayAnalysis left, PartFindings part, NeedFinding need)
     {
         foreach (var thought in ShootOtherwise.For(part.Ways.Kit, part.Part, need.Need, part.Failed).Take(Thoughts))
-            if (thought.Edit.Apply(left.Whole).Plan is { } then && left.Trying(then).PartOf(part.Part.Id)!.Needs.First(n => n.Need.Id == need.Need.Id).Outcome.IsMet())
+            if (thought.Edit.Apply(left.Whole).Plan is { } then && left.Trying(then)
+                .PartOf(part.Part.Id)!.Needs.First(n => n.Need.Id == need.Need.Id).Outcome.IsMet())
                 return thought.Words;
         return null;
     }

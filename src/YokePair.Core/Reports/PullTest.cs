@@ -31,7 +31,8 @@ public sealed record PulledOut(Pulled Pull, string Name, IReadOnlyList<string> I
 /// <param name="Now">What to do now; null when nothing is left to do.</param>
 /// <param name="Picture">What the picture is then, or how it can still be had; null where it is as one would have chosen it.</param>
 /// <param name="DoesNotMove">What must be set again, because it does not move along with the swap.</param>
-public sealed record PullChange(string Part, string Need, Outcome Before, Outcome After, int Strands, double? ToleranceSeconds, WayReport? Now, string? Picture, IReadOnlyList<string> DoesNotMove);
+public sealed record PullChange(string Part, string Need, Outcome Before, Outcome After, int Strands, double? ToleranceSeconds, WayReport? Now,
+    string? Picture, IReadOnlyList<string> DoesNotMove);
 
 /// <summary>Compares a day with the same day short of a few things.</summary>
 public static class PullTest
@@ -55,7 +56,8 @@ public static class PullTest
             if (then.Baseline == now.Baseline && (then.Best is null || !outage.Cuts(parts[then.Part], then.Best.Person, then.Best.Items))) continue;
             if (then.Baseline == now.Baseline && then.Best!.Person == now.Best!.Person && then.Best.Items.SequenceEqual(now.Best.Items)) continue;
             var (way, picture) = PullAnswer.Of(left, now.Part, now.Need, then.Best?.Person);
-            changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, way, picture, Stays(plan, now.Part, way, then.Best)));
+            changes.Add(new PullChange(now.Part, now.Need, then.Baseline, now.Baseline, now.Strands, now.ToleranceSeconds, way, picture,
+                Stays(plan, now.Part, way, then.Best)));
         }
         var names = new Names(plan);
         var swaps = SwapChanges.Of(whole, left);
@@ -78,7 +80,8 @@ public static class PullTest
             if (plan.PartOf(part)!.WhiteBalance is { } balance) told.Add($"set the white balance: {balance}");
         }
         foreach (var light in best.Items.Except(then?.Items ?? []).Select(id => plan.ItemOf(id)!))
-            if (light is Flash { RadioSystem: { } radio } && plan.PartOf(part)!.Lights?.Any(l => l.Flash == light.Id) != true) told.Add($"set the {light.Label} to radio {radio}, the group and channel of the others");
+            if (light is Flash { RadioSystem: { } radio } && plan.PartOf(part)!.Lights?.Any(l => l.Flash == light.Id) != true) told.Add(
+                $"set the {light.Label} to radio {radio}, the group and channel of the others");
             else if (light is Trigger { Sends: { } sends }) told.Add($"set the {light.Label} to radio {sends}, the channel of the lights");
         return told;
     }

@@ -80,7 +80,8 @@ public static class NewDay
                 new Place { Id = "car", Name = "Car", ReachSeconds = 900 },
             ],
             Items = Packed(here, setups, request.Second, habits),
-            Parts = [.. parts.Select(p => p with { Setups = setups, Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n, p), IsOwnDistance(p, kinds)))] })],
+            Parts = [.. parts.Select(p => p with { Setups = setups,
+                Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n, p), IsOwnDistance(p, kinds)))] })],
         };
         plan = HandsByPart.Usual(plan);
         plan = HandsByPart.Fit(habits.UsesFlash ? HandsByPart.Lit(plan, here) : plan);
@@ -105,7 +106,8 @@ public static class NewDay
             var (lines, wrong) = Timetable.Read(request.Timetable, request.Day, kinds);
             problems.AddRange(wrong);
             foreach (var line in lines)
-                parts.Add((kinds.FirstOrDefault(k => k.Id == line.Kind) ?? PartKind.All[^1]).Make(Fresh(line.Name), line.Start, line.End, line.Name, line.Location));
+                parts.Add((kinds.FirstOrDefault(k => k.Id == line.Kind) ?? PartKind.All[^1])
+                    .Make(Fresh(line.Name), line.Start, line.End, line.Name, line.Location));
             return parts;
         }
         if (DayTemplate.All.FirstOrDefault(t => t.Id == request.Template) is not { } template)
@@ -152,7 +154,8 @@ public static class NewDay
             var pouch = theirs ? "pouch" : "belt";
             Put(thing, thing switch
             {
-                { NeededBy: { } served } when here.Find(t => served.Contains(t.Id) && hung.Add((t.Id, SmallParts.LikenessOf(thing)))) is { } its => "@" + its.Id,
+                { NeededBy: { } served } when here.Find(t => served.Contains(t.Id) && hung.Add((t.Id, SmallParts.LikenessOf(thing)))) is { } its =>
+                    "@" + its.Id,
                 _ when hand is not null => hand.Person == "second" ? "pouch" : "belt",
                 Battery or Card => pouch,
                 // A long prime comes with what carries it in reach.

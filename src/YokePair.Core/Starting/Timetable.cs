@@ -18,7 +18,8 @@ public sealed record TimetableLine(int Line, DateTime Start, DateTime End, strin
 public static partial class Timetable
 {
     /// <summary>Reads it for a day; hours that run back belong to the next day. A line with a date, or <c>day 2</c>, begins another day.</summary>
-    public static (IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems) Read(string text, DateOnly day, IReadOnlyList<PartKind>? kinds = null)
+    public static (IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems) Read(
+        string text, DateOnly day, IReadOnlyList<PartKind>? kinds = null)
     {
         var raw = new List<(int Line, DateTime Start, int? Minutes, string Name, string? Location)>();
         var problems = new List<PlanProblem>();

@@ -58,7 +58,8 @@ internal sealed class NeedWays
 
         NeedWays Made(IEnumerable<Candidate> all)
         {
-            if (part.Kit.SmallParts.Any) all = all.Select(c => (c.Quality, Rig: c.Rig.WithSmallParts(part.Kit, part.Layout))).Where(c => c.Rig is not null).Select(c => new Candidate(c.Rig!, c.Quality));
+            if (part.Kit.SmallParts.Any) all = all.Select(c => (c.Quality, Rig: c.Rig.WithSmallParts(part.Kit, part.Layout))).Where(
+                c => c.Rig is not null).Select(c => new Candidate(c.Rig!, c.Quality));
             if (part.Kit.Twins.Any) all = all.Select(c => c with { Rig = c.Rig.WithTwins(part.Kit) });
             return new(need, need.ToleranceSeconds(rules), [.. all]);
         }
@@ -115,7 +116,8 @@ internal sealed class AidedWays
             && (steady < without || glass.Lens.NeedsSupport == true)
             && Supported(plain).ToList() is { Count: > 0 } ways)
         {
-            if (steady < without) candidates.AddRange(ways.Select(on => new Candidate(on, on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady)));
+            if (steady < without) candidates.AddRange(
+                ways.Select(on => new Candidate(on, on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady)));
             if (glass.Lens.NeedsSupport == true) (rig, without) = (ways[0], steady);
         }
         if (without == Quality.Full) return;

@@ -61,5 +61,6 @@ internal static class RigFit
 
     /// <summary>Light with a lamp in the shoe, as far away as one stands; a close-up is lit from where its flash would be.</summary>
     public static double LampEv(Part part, Need need, double lux) => ContinuousLight.Ev(
-        part.Ev, lux, need.Framing?.StandingM(part.StayBehindM).High ?? (need.CloseWidthMm is null ? null : need.FlashPathM) ?? OnCameraFlash.UsualDistanceM, 0);
+        part.Ev, lux, need.Framing?.StandingM(part.StayBehindM).High ?? (
+            need.CloseWidthMm is null ? null : need.FlashPathM) ?? OnCameraFlash.UsualDistanceM, 0);
 }

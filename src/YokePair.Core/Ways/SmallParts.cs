@@ -14,7 +14,8 @@ internal sealed partial class SmallParts
     public SmallParts(Item[] items, Func<string?, int> indexOf)
     {
         if (!Array.Exists(items, i => i.NeededBy is { Count: > 0 })) return;
-        var alike = Enumerable.Range(0, items.Length).Where(i => items[i].NeededBy is { Count: > 0 }).GroupBy(i => LikenessOf(items[i]), StringComparer.Ordinal);
+        var alike = Enumerable.Range(0, items.Length).Where(i => items[i].NeededBy is { Count: > 0 }).GroupBy(
+            i => LikenessOf(items[i]), StringComparer.Ordinal);
         foreach (var group in alike)
         {
             int[] members = [.. group];

@@ -61,7 +61,10 @@ public static class Wanted
         return (need.Depth is { } preset ? Phrases.FNumber(preset) ?? 0 : 0) / crop;
     }
 
-    /// <summary>Path of an on-camera flash's light, metres, and the stops lost on it: as typed, else off the ceiling of the need or its part; null = flash cannot be reckoned.</summary>
+    /// <summary>
+    /// Path of an on-camera flash's light, metres, and the stops lost on it: as typed, else off the ceiling of the need or its part; null =
+    /// flash cannot be reckoned.
+    /// </summary>
     public static (double PathM, double LossStops)? FlashPath(this Need need, Part part)
     {
         if (need.FlashPathM is { } typed) return (typed, need.BounceLossStops);

@@ -26,7 +26,8 @@ internal static class PictureWords
     private static IEnumerable<string> Of(Kit kit, Part part, Need need, GlassOnBody glass, NeedFit fit)
     {
         var why = fit.SecondBestFor;
-        if (why.HasFlag(Shortfalls.TooLong) && need.FocalMm(part) is { } want && Stitch.Of(fit.Framing.EquivalentUsedMm, want.High, glass.UsableMegapixels) is var stitch)
+        if (why.HasFlag(Shortfalls.TooLong) && need.FocalMm(part) is { } want
+            && Stitch.Of(fit.Framing.EquivalentUsedMm, want.High, glass.UsableMegapixels) is var stitch)
             yield return $"stitch: upright, {stitch.Across} × {stitch.Down} frames, {English.Whole(stitch.Megapixels)} MP";
         if (why.HasFlag(Shortfalls.TooShort)) yield return Crop(part, need, fit);
         if (why.HasFlag(Shortfalls.WiderThanAsked)) yield return "wider than asked, and still the picture" + Step(part, need, fit);
@@ -46,7 +47,8 @@ internal static class PictureWords
     /// <summary>From how near it needs no crop, where one may come nearer.</summary>
     private static string Step(Part part, Need need, NeedFit fit)
     {
-        if (need.Framing?.StandingM(part.StayBehindM) is not { } standing || part.StayBehindM is not null || fit.Framing.Case != FramingCase.TooShort) return "";
+        if (need.Framing?.StandingM(part.StayBehindM) is not { } standing || part.StayBehindM is not null
+            || fit.Framing.Case != FramingCase.TooShort) return "";
         var near = Math.Floor(standing.Low / fit.Framing.Factor * Framing.NearEnough * 10) / 10;
         return near >= 1 ? $", or come to {English.Tenths(near)} m" : "";
     }
@@ -55,7 +57,8 @@ internal static class PictureWords
     private static string TooDark(Need need, GlassOnBody glass, NeedFit fit)
     {
         var dark = $"ISO {English.Iso(fit.Iso)}, {English.Tenths(fit.StopsOver)} stops over";
-        var widest = Aperture.WidestAt(glass.Lens.Focal, glass.Lens.Aperture, fit.Framing.EquivalentUsedMm / (glass.Crop * glass.ConverterFactor)) * glass.ConverterFactor;
+        var widest = Aperture.WidestAt(glass.Lens.Focal, glass.Lens.Aperture,
+            fit.Framing.EquivalentUsedMm / (glass.Crop * glass.ConverterFactor)) * glass.ConverterFactor;
         var open = Math.Max(widest, fit.FNumber / Math.Pow(2, fit.StopsOver / 2));
         return need.CloseWidthMm is null && 2 * Math.Log2(fit.FNumber / open) > 0.3 ? $"{dark}; open up to f/{English.Tenths(open)} and it is none" : dark;
     }

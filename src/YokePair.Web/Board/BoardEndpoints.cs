@@ -82,7 +82,8 @@ internal static class BoardEndpoints
             // What is offered mends the plan; what is pulled on trial is left aside.
             if (why.Report.Strands >= 2 && !session.Pulls) return;
             var mends = Mending.For(session.Whole, part, need, things, stop);
-            var first = mends is [var mend, ..] && !session.Pulls && EditResult.Apply(session.Plan, mend.Edits).Plan is { } then ? (mend.Label, Then: Pinching.Of(session.Day.Trying(then, stop), part, need)) : default;
+            var first = mends is [var mend, ..] && !session.Pulls && EditResult.Apply(session.Plan, mend.Edits).Plan is { } then ? (
+                mend.Label, Then: Pinching.Of(session.Day.Trying(then, stop), part, need)) : default;
             tell(new NeedAnswer(null, mends, first.Then is { } mended ? pinch?.With(mended, first.Label) : null));
         }, cancel);
         return Results.Empty;

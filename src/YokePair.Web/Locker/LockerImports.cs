@@ -31,7 +31,8 @@ internal static class LockerImports
     /// <summary>Weighs a file and, if told so and all of it can be taken, takes it.</summary>
     public static async Task<IResult> TakeAsync(byte[] bytes, bool keep, LockerStore store, CancellationToken cancel)
     {
-        if (bytes.Length > LockerCsv.MaxBytes) return Problems.Unprocessable("Nothing was imported.", [new PlanProblem("", $"the file has {bytes.Length / 1_000_000} MB; at most {LockerCsv.MaxBytes / 1_000_000} MB")]);
+        if (bytes.Length > LockerCsv.MaxBytes) return Problems.Unprocessable(
+            "Nothing was imported.", [new PlanProblem("", $"the file has {bytes.Length / 1_000_000} MB; at most {LockerCsv.MaxBytes / 1_000_000} MB")]);
         var isJson = bytes.AsSpan().IndexOfAnyExcept(" \t\r\n\uFEFF"u8) is var start and >= 0 && bytes[start] == (byte)'{';
         FiledLocker? file = null;
         IReadOnlyList<PlanProblem> problems;

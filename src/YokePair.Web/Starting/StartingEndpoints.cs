@@ -45,7 +45,8 @@ internal static class StartingEndpoints
     {
         api.MapGet("/starting", Points).WithName("StartingPoints").Produces<StartingPoints>();
         api.MapPost("/starting/timetable", ReadTimetable).WithName("ReadTimetable").Produces<TimetableRead>();
-        api.MapPost("/kinds", KeepKind).WithName("KeepKind").Produces<KeptKind>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        api.MapPost("/kinds", KeepKind).WithName("KeepKind").Produces<KeptKind>(StatusCodes.Status201Created).ProducesProblem(
+            StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapDelete("/kinds/{id}", DropKind).WithName("DropKind").Produces<KeptKind>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapPost("/starting/calendar", ReadCalendar).WithName("ReadCalendar").Produces<CalendarDay>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .Accepts<IFormFile>("application/octet-stream").WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(DayCalendar.MaxBytes));
@@ -76,9 +77,11 @@ internal static class StartingEndpoints
     {
         if (await store.FindAsync(request.Assignment, cancel) is not { } stored) return Problems.NotFound("assignment");
         if (stored.Plan.PartOf(request.Part) is not { } part) return Problems.NotFound("part");
-        if (string.IsNullOrWhiteSpace(request.Name) || request.Name.Length > 60) return Problems.Unprocessable("The kind was not kept.", [new PlanProblem("name", "say what it is called, in at most 60 letters")]);
+        if (string.IsNullOrWhiteSpace(request.Name) || request.Name.Length > 60) return Problems.Unprocessable(
+            "The kind was not kept.", [new PlanProblem("name", "say what it is called, in at most 60 letters")]);
         var known = (await lockers.ThingsAsync(cancel)).Kinds;
-        if (known.Any(k => k.Name.Equals(request.Name.Trim(), StringComparison.OrdinalIgnoreCase))) return Problems.Unprocessable("The kind was not kept.", [new PlanProblem("name", $"there is a kind \"{request.Name.Trim()}\" already; call it something else")]);
+        if (known.Any(k => k.Name.Equals(request.Name.Trim(), StringComparison.OrdinalIgnoreCase))) return Problems.Unprocessable(
+            "The kind was not kept.", [new PlanProblem("name", $"there is a kind \"{request.Name.Trim()}\" already; call it something else")]);
         var kind = PartKind.Kept(part, request.Name, known);
         await lockers.SetKindAsync(kind.Id, kind, $"{kind.Name} kept as a kind of part", cancel);
         return Results.Created($"/api/kinds/{kind.Id}", new KeptKind(kind.Id, kind.Name));

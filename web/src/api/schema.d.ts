@@ -4241,7 +4241,10 @@ export interface components {
         };
         /** @enum {unknown} */
         PersonRole: "photographer" | "assistant" | null;
-        /** @description Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one thing. */
+        /**
+         * @description Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one
+         *     thing.
+         */
         Pinch: {
             /** @description The whole in a sentence. */
             headline: string;
@@ -6045,12 +6048,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
-            204: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["KeptKind"];
+                };
             };
             /** @description Not Found */
             404: {

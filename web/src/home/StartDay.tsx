@@ -223,6 +223,22 @@ const homes = [
   ["partner", "with the second"],
 ] as const;
 
+/** What the new day's hands will follow. */
+function UsualGlass({
+  glass,
+  names,
+}: {
+  glass: NonNullable<Habits["glass"]>;
+  names: Record<string, string>;
+}) {
+  const usual = glass.filter((g) => g.lenses.some((id) => names[id]));
+  if (usual.length === 0) return null;
+  const said = usual.map(
+    (g) => `${g.lenses.map((id) => names[id] ?? id).join(" or ")} for ${g.kind ?? "the rest"}`,
+  );
+  return <p className="text-quiet">Glass as you took it last: {said.join("; ")}.</p>;
+}
+
 /** Where photographers differ: it only fills in the new day. */
 function HowYouWork({
   habits,
@@ -233,7 +249,6 @@ function HowYouWork({
   set: (habits: Habits) => void;
   names: Record<string, string>;
 }) {
-  const usual = habits.glass?.filter((g) => g.lenses.some((id) => names[id])) ?? [];
   const put = (change: Partial<Habits>) => set({ ...habits, ...change });
   return (
     <details className="mt-1">
@@ -270,15 +285,7 @@ function HowYouWork({
           set={(ownMakeOnly) => put({ ownMakeOnly })}
         />
       </div>
-      {usual.length > 0 && (
-        <p className="text-quiet">
-          Glass as you took it last:{" "}
-          {usual
-            .map((g) => `${g.lenses.map((id) => names[id] ?? id).join(" or ")} for ${g.kind ?? "the rest"}`)
-            .join("; ")}
-          .
-        </p>
-      )}
+      <UsualGlass glass={habits.glass ?? []} names={names} />
     </details>
   );
 }

@@ -71,19 +71,24 @@ export function PartActions({ part }: { part: Part }) {
   );
 }
 
-/** Keeps the part's light, rules and needs under a name, for days to come. */
-function KeepAsKind({ part }: { part: Part }) {
+/** Keeping a part as a kind of part. */
+function useKeep(part: Part, done: () => void) {
   const { day } = useDay();
   const client = useQueryClient();
-  const [name, setName] = useState<string | null>(null);
-  const keep = useMutation({
+  return useMutation({
     mutationFn: (called: string) =>
       answer(api.POST("/api/kinds", { body: { assignment: day.board.key, part: part.id, name: called } })),
     onSuccess: () => {
-      setName(null);
+      done();
       void client.invalidateQueries({ queryKey: ["starting"] });
     },
   });
+}
+
+/** Keeps the part's light, rules and needs under a name, for days to come. */
+function KeepAsKind({ part }: { part: Part }) {
+  const [name, setName] = useState<string | null>(null);
+  const keep = useKeep(part, () => setName(null));
   if (name == null)
     return (
       <>

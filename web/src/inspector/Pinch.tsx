@@ -46,7 +46,6 @@ interface Placed extends Knot {
  * are drawn together and it is marked. In the order of the strands it is a list, by keyboard and for a screen reader.
  */
 export function Pinch({ drawing }: { drawing: Drawing }) {
-  const { select, day } = useDay();
   const [ref, width] = useWidth<HTMLDivElement>();
   const upright = width < turned;
   const columns = [...new Set(drawing.knots.map((k) => k.column))];
@@ -75,33 +74,39 @@ export function Pinch({ drawing }: { drawing: Drawing }) {
             </span>
           ))}
         <ol aria-label="From the hands to the picture">
-          {placed.map((knot) => {
-            const item = knot.items.find((id) => day.item(id));
-            const style = { left: knot.x, top: knot.y, width: knot.wide, height: high };
-            return (
-              <li key={knot.id} className="absolute" style={style}>
-                <button
-                  className={`narrow block h-full w-full overflow-hidden px-2 py-0.5 text-left leading-tight ${look(knot)}`}
-                  disabled={!item}
-                  title={`${knot.label}: ${knot.figure}`}
-                  onClick={() => item && select({ kind: "item", item })}
-                >
-                  <strong className="block truncate">{knot.label}</strong>
-                  <span className="block truncate text-[12px]">
-                    {knot.hanging > 1 ? `${knot.hanging} pictures hang by it` : knot.figure}
-                  </span>
-                  <span className="sr-only">
-                    {knot.column === "picture" ? "" : `, ${states[knot.state]}`}
-                    {knot.hanging > 0 && ", every way passes through it"}
-                    {knot.added && ", with the mend"}
-                  </span>
-                </button>
-              </li>
-            );
-          })}
+          {placed.map((knot) => (
+            <KnotButton key={knot.id} knot={knot} />
+          ))}
         </ol>
       </div>
     </figure>
+  );
+}
+
+/** A thing that strands pass; it opens the thing, or the first that is there of a bundle. */
+function KnotButton({ knot }: { knot: Placed }) {
+  const { select, day } = useDay();
+  const item = knot.items.find((id) => day.item(id));
+  const style = { left: knot.x, top: knot.y, width: knot.wide, height: high };
+  return (
+    <li className="absolute" style={style}>
+      <button
+        className={`narrow block h-full w-full overflow-hidden px-2 py-0.5 text-left leading-tight ${look(knot)}`}
+        disabled={!item}
+        title={`${knot.label}: ${knot.figure}`}
+        onClick={() => item && select({ kind: "item", item })}
+      >
+        <strong className="block truncate">{knot.label}</strong>
+        <span className="block truncate text-[12px]">
+          {knot.hanging > 1 ? `${knot.hanging} pictures hang by it` : knot.figure}
+        </span>
+        <span className="sr-only">
+          {knot.column === "picture" ? "" : `, ${states[knot.state]}`}
+          {knot.hanging > 0 && ", every way passes through it"}
+          {knot.added && ", with the mend"}
+        </span>
+      </button>
+    </li>
   );
 }
 

@@ -19,12 +19,8 @@ export function WorkHabits({ person }: { person: Person }) {
   const habits = person.habits ?? { glass: [] };
   const put = (change: Partial<typeof habits>) =>
     edit({ type: "setPerson", person: { ...person, habits: { ...habits, ...change } } });
-  const [kind, setKind] = useState("");
-  const [lenses, setLenses] = useState<string[]>([]);
-  const glass = day.board.plan.items.filter((i) => i.kind === "lens");
   const nameOf = (id?: string | null) =>
     id == null ? "every other part" : (data?.kinds.find((k) => k.id === id)?.name.toLowerCase() ?? id);
-  const here = [...new Set(day.parts.map((p) => p.kind).filter((k) => k != null))];
   return (
     <details className="basis-full">
       <summary className="cursor-pointer py-1">
@@ -60,50 +56,93 @@ export function WorkHabits({ person }: { person: Person }) {
           options={data?.styles.map((s): [string, string] => [s.id, s.name]) ?? []}
           choose={(style) => put({ style: style || null })}
         />
-        {habits.glass.map((g, i) => (
-          <span key={g.kind ?? ""} className="inline-flex items-center gap-1.5 py-1">
-            <strong>{g.lenses.map(day.name).join(", else ")}</strong> for {nameOf(g.kind)}
-            <button
-              className="webbing font-normal"
-              aria-label={`No habit for ${nameOf(g.kind)}`}
-              onClick={() => put({ glass: habits.glass.filter((_, at) => at !== i) })}
-            >
-              Forget
-            </button>
-          </span>
-        ))}
-        <form
-          aria-label={`Glass ${person.name ?? person.id} takes`}
-          className="flex flex-wrap items-end gap-1.5"
-          onSubmit={(e) => {
-            e.preventDefault();
-            const rest = habits.glass.filter((g) => (g.kind ?? "") !== kind);
-            put({ glass: [...rest, { kind: kind || null, lenses: lenses.filter(Boolean) }] });
-            setLenses([]);
-          }}
-        >
-          <Choose
-            label="For"
-            value={kind}
-            empty="every other part"
-            options={here.map((k): [string, string] => [k, nameOf(k)])}
-            choose={setKind}
-          />
-          {ranks.map((rank, i) => (
-            <Choose
-              key={i}
-              label={`takes ${rank}`}
-              value={lenses[i] ?? ""}
-              empty="–"
-              options={glass.map((l): [string, string] => [l.id, day.name(l.id)])}
-              choose={(id) => setLenses(Object.assign([...lenses], { [i]: id }))}
-            />
-          ))}
-          <button className="webbing" disabled={!lenses.some(Boolean)}>
-            Keep this habit
-          </button>
-        </form>
+        <KeptGlass
+          glass={habits.glass}
+          nameOf={nameOf}
+          forget={(gone) => put({ glass: habits.glass.filter((g) => g !== gone) })}
+        />
+        <NewHabit
+          name={person.name ?? person.id}
+          kinds={[...new Set(day.parts.map((p) => p.kind).filter((k) => k != null))].map((k) => [
+            k,
+            nameOf(k),
+          ])}
+          keep={(kind, lenses) =>
+            put({
+              glass: [...habits.glass.filter((g) => (g.kind ?? "") !== kind), { kind: kind || null, lenses }],
+            })
+          }
+        />
       </div>
     </details>
+  );
+}
+
+type Usual = NonNullable<Person["habits"]>["glass"][number];
+
+/** The habits there are, each with a way to forget it. */
+function KeptGlass({
+  glass,
+  nameOf,
+  forget,
+}: {
+  glass: Usual[];
+  nameOf: (kind?: string | null) => string;
+  forget: (gone: Usual) => void;
+}) {
+  const { day } = useDay();
+  return glass.map((g) => (
+    <span key={g.kind ?? ""} className="inline-flex items-center gap-1.5 py-1">
+      <strong>{g.lenses.map(day.name).join(", else ")}</strong> for {nameOf(g.kind)}
+      <button
+        className="webbing font-normal"
+        aria-label={`No habit for ${nameOf(g.kind)}`}
+        onClick={() => forget(g)}
+      >
+        Forget
+      </button>
+    </span>
+  ));
+}
+
+/** Ranked glass for one kind of part, or for all others. */
+function NewHabit({
+  name,
+  kinds,
+  keep,
+}: {
+  name: string;
+  kinds: [string, string][];
+  keep: (kind: string, lenses: string[]) => void;
+}) {
+  const { day } = useDay();
+  const [kind, setKind] = useState("");
+  const [lenses, setLenses] = useState<string[]>([]);
+  const glass = day.board.plan.items.filter((i) => i.kind === "lens");
+  return (
+    <form
+      aria-label={`Glass ${name} takes`}
+      className="flex flex-wrap items-end gap-1.5"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep(kind, lenses.filter(Boolean));
+        setLenses([]);
+      }}
+    >
+      <Choose label="For" value={kind} empty="every other part" options={kinds} choose={setKind} />
+      {ranks.map((rank, i) => (
+        <Choose
+          key={i}
+          label={`takes ${rank}`}
+          value={lenses[i] ?? ""}
+          empty="–"
+          options={glass.map((l): [string, string] => [l.id, day.name(l.id)])}
+          choose={(id) => setLenses(Object.assign([...lenses], { [i]: id }))}
+        />
+      ))}
+      <button className="webbing" disabled={!lenses.some(Boolean)}>
+        Keep this habit
+      </button>
+    </form>
   );
 }

@@ -101,33 +101,14 @@ export function SetupsPanel({ assignment }: { assignment: string }) {
       {error && <Problem error={error} />}
       {proposal && (
         <div role="status" className="flex flex-col gap-1">
-          <fieldset>
-            <legend className="font-semibold">
-              Now {all(proposal.now)} {all(proposal.now) === 1 ? "change" : "changes"}, {proposal.hangingNow}{" "}
-              hang. Choose:
-            </legend>
-            {trades.map((trade, i) => (
-              <label key={i} className="flex items-baseline gap-1.5">
-                <input
-                  type="radio"
-                  name="trade"
-                  checked={i === chosen}
-                  onChange={() => {
-                    setChosen(i);
-                    setLeft([]);
-                  }}
-                />
-                <span>
-                  <strong>{tradeWords(trade)}</strong>{" "}
-                  <span className="text-quiet">
-                    {trade.proposal.proven
-                      ? "proven the least"
-                      : `stopped: fewer than ${trade.proposal.atLeast} are not possible`}
-                  </span>
-                </span>
-              </label>
-            ))}
-          </fieldset>
+          <TradeList
+            trades={trades}
+            chosen={chosen}
+            choose={(i) => {
+              setChosen(i);
+              setLeft([]);
+            }}
+          />
           <p>
             {[
               proposal.found.missed.length === 0
@@ -187,6 +168,40 @@ export function SetupsPanel({ assignment }: { assignment: string }) {
         </div>
       )}
     </div>
+  );
+}
+
+/** The short list one chooses from. */
+function TradeList({
+  trades,
+  chosen,
+  choose,
+}: {
+  trades: SetupTrade[];
+  chosen: number;
+  choose: (i: number) => void;
+}) {
+  const now = trades[0]?.proposal;
+  if (!now) return null;
+  return (
+    <fieldset>
+      <legend className="font-semibold">
+        Now {all(now.now)} {all(now.now) === 1 ? "change" : "changes"}, {now.hangingNow} hang. Choose:
+      </legend>
+      {trades.map((trade, i) => (
+        <label key={i} className="flex items-baseline gap-1.5">
+          <input type="radio" name="trade" checked={i === chosen} onChange={() => choose(i)} />
+          <span>
+            <strong>{tradeWords(trade)}</strong>{" "}
+            <span className="text-quiet">
+              {trade.proposal.proven
+                ? "proven the least"
+                : `stopped: fewer than ${trade.proposal.atLeast} are not possible`}
+            </span>
+          </span>
+        </label>
+      ))}
+    </fieldset>
   );
 }
 
