@@ -14,7 +14,6 @@ public sealed class Shots
     [InlineData("bench-framing", "table", "?part=vows&need=rings&bench=framing")]
     [InlineData("bench-light", "table", "?part=floor&need=bandp&bench=light")]
     [InlineData("fewest-changes", "table", "?show=setups")]
-    [InlineData("explanation", "table", "?pull=b2&part=details&need=ring")]
     public void Of_the_board(string name, string theme, string query)
     {
         using var site = new Site(seed: true);
@@ -44,6 +43,8 @@ public sealed class Shots
         page.Button("Leave them at home");
         Take(page, "dead-weight");
         page.Open(Page.Wedding + "?part=details&need=ring");
+        page.Until(() => page.Text("figcaption").Contains("Dotted: ", StringComparison.Ordinal), "what would mend it");
+        Take(page, "pinch");
         page.Button("See it").Click();
         page.Find("[aria-label='Tried out']");
         Take(page, "repair-diff");
