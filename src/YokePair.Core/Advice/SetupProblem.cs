@@ -184,7 +184,10 @@ public sealed class SetupProblem
         for (var o = 0; o < slot.Options.Count; o++)
         {
             if (plan.ItemOf(slot.Options[o].Lens) is not Lens lens) continue;
-            if (usual.Count > 0 ? !usual.Contains(lens.Id) : o != slot.Current && part.Needs.Count > 0 && !ServesAny(part, slot.Options[o], body)) left.Add(o);
+            // Nobody walks about with a tube: it is fitted for the one picture.
+            var tube = slot.Options[o].Tube is not null && o != slot.Current;
+            var passenger = o != slot.Current && part.Needs.Count > 0 && !ServesAny(part, slot.Options[o], body);
+            if (tube || (usual.Count > 0 ? !usual.Contains(lens.Id) : passenger)) left.Add(o);
             if (slot.Options[o].Adapter is not null || lens.ImageCircleCrop > body?.Crop || plan.KnownPairs()
                 .Any(p => p.Fit == PairFit.ManualFocusOnly && p.IsOf(body?.Id ?? "", lens.Id))) awkward.Add(o);
         }
@@ -211,8 +214,8 @@ public sealed class SetupProblem
         List<string> stay = [.. now.Items.Where(i => outage.IsSaved(part, i))];
         foreach (var glass in GlassOnBody.Fitting(body, plan))
         {
-            // Nobody walks about with a tube, nor keeps a macro on a camera where there is no close-up.
-            if (glass.Tube is not null || (!close && glass.Lens.IsMacro)) continue;
+            // Nobody keeps a macro or a tube on a camera where there is no close-up.
+            if (!close && (glass.Tube is not null || glass.Lens.IsMacro)) continue;
             if (Day.Of(part) is { } day && glass.Pieces.Any(p => outage.Kit.AwayWith(outage.Kit.IndexOf(p.Id), day) != Kit.None)) continue;
             if (glass.Pieces.Any(p => outage.IsGone(outage.Kit.IndexOf(p.Id), part))) continue;
             if (!plan.CanBeInHand(part, glass.Pieces)) continue;

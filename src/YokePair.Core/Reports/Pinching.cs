@@ -38,7 +38,7 @@ public static class Pinching
     {
         var parts = partId is null ? day.Parts : day.PartOf(partId) is { } one ? [one] : [];
         if (parts.Count == 0) return null;
-        var drawing = new Drawing(day.Plan, ofMany: true);
+        var drawing = new Drawing(day.Plan);
         var needs = 0;
         foreach (var part in parts)
             foreach (var need in part.Needs.Where(n => n.Need.Importance != Importance.Nice))
@@ -76,7 +76,7 @@ public static class Pinching
     }
 
     /// <summary>Knots and strands as ways are added.</summary>
-    private sealed class Drawing(Plan plan, bool ofMany = false)
+    private sealed class Drawing(Plan plan)
     {
         private readonly Dictionary<string, Knot> knots = new(StringComparer.Ordinal);
         private readonly Dictionary<(string From, string To), Strand> strands = [];
@@ -106,7 +106,11 @@ public static class Pinching
                     Outcome.Late => PinchState.Late,
                     _ => PinchState.Gone,
                 };
-                return new Drawable(state, way?.Seconds ?? double.PositiveInfinity, band, way?.Rig ?? alike[0].Rig.Whole);
+                return new Drawable(state, way?.Seconds ?? double.PositiveInfinity, band, way?.Rig ?? alike[0].Rig.Whole)
+                {
+                    // With what else out a way in time is left.
+                    StaysWithout = failed => day.BestOf(band.Only(alike), failed).Outcome.IsMet(),
+                };
             }
         }
 
@@ -195,6 +199,8 @@ public static class Pinching
             var known = knots.GetValueOrDefault(knot.Id);
             var merged = known is null ? knot with { State = state }
                 : known with { State = Better(known.State, state), Figure = state < known.State ? knot.Figure : known.Figure };
+            // What is a spare to one way or another is one bundle.
+            if (known is { Items.Count: > 1 }) merged = Together(known, merged, knot);
             Count(carried);
             // A bundle hangs as soon as all of it is one thing.
             if (state < PinchState.Late && knot.Items.Any(i => alone.Contains(part.Ways.Kit.IndexOf(i)))) merged = merged with { Hanging = Count(hanging) };
@@ -209,6 +215,12 @@ public static class Pinching
             }
         }
 
+        private static Knot Together(Knot known, Knot merged, Knot more)
+        {
+            string[] all = [.. known.Items.Union(more.Items)];
+            return merged with { Items = all, Label = known.Label.Replace($"any of {known.Items.Count} ", $"any of {all.Length} ", StringComparison.Ordinal) };
+        }
+
         private static PinchState Better(PinchState one, PinchState other) => one < other ? one : other;
 
         private static Knot Person(Plan plan, Kit kit, PartFindings part, Drawable way)
@@ -220,7 +232,7 @@ public static class Pinching
         }
 
         // Long: one way from the camera to the cards, with the words for where each thing is.
-        private IEnumerable<Knot> Things(Kit kit, PartFindings part, Drawable way)
+        private static IEnumerable<Knot> Things(Kit kit, PartFindings part, Drawable way)
         {
             var rig = way.Rig;
             if (rig.Fitted is { } fitted)
@@ -258,12 +270,22 @@ public static class Pinching
                 return double.IsPositiveInfinity(seconds) ? $"{from}: out of reach" : $"{from}, {English.Seconds(seconds)}";
             }
 
+            // Of a way in time a spare is only what keeps it in time by itself, with all that must be fetched besides.
+            int[] Spares(OptionGroup[] groups)
+            {
+                int[] working = [.. groups.SelectMany(g => g.Items).Distinct().Where(i => !part.Failed[i]).Order()];
+                if (way.State >= PinchState.Late) return working;
+                return [.. working.Where(only =>
+                {
+                    var failed = (bool[])part.Failed.Clone();
+                    foreach (var other in working) failed[other] = other != only;
+                    return way.StaysWithout(failed);
+                })];
+            }
+
             Knot Bundle(Want kind, PinchColumn column, OptionGroup[] groups)
             {
-                // Where there is a way in time, what comes too late is no spare.
-                var inTime = groups.Where(g => rig.Seconds + g.FetchSeconds + g.ChangeSeconds <= way.Band.ToleranceSeconds + 1e-9).ToList();
-                if (way.State < PinchState.Late && inTime.Exists(g => g.Items.Any(i => !part.Failed[i]))) groups = [.. inTime];
-                int[] working = [.. groups.SelectMany(g => g.Items).Distinct().Where(i => !part.Failed[i]).Order()];
+                var working = Spares(groups);
                 if (working.Length == 1) return One(working[0], column, groups.First(g => g.Items.Contains(working[0])) is { InPlace: false } only
                     ? Fetched(only.Source) : "in place");
                 string[] ids = [.. working.Select(i => kit.Items[i].Id)];
@@ -275,8 +297,7 @@ public static class Pinching
                     { InPlace: true } => "in place",
                     var first => Fetched(first.Source),
                 };
-                // Of many pictures, what is in time for one and late for another is still the same spares.
-                return new Knot($"{kind}:{string.Join('+', ofMany ? types : ids)}", column, ids, label, figure, way.State, 0);
+                return new Knot($"{kind}:{string.Join('+', types)}", column, ids, label, figure, way.State, 0);
             }
         }
 
@@ -315,5 +336,9 @@ public static class Pinching
     }
 
     /// <summary>A way to be drawn: the best of those that differ only in what is a bundle.</summary>
-    private sealed record Drawable(PinchState State, double Seconds, NeedWays Band, Rig Rig);
+    private sealed record Drawable(PinchState State, double Seconds, NeedWays Band, Rig Rig)
+    {
+        /// <summary>Whether it is still in time when more has failed.</summary>
+        public Func<bool[], bool> StaysWithout { get; init; } = _ => false;
+    }
 }
