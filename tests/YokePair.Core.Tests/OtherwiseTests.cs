@@ -122,6 +122,16 @@ public class OtherwiseTests
         Assert.Equal((Outcome.Thins, "l100"), (change.After, change.Now!.Lens));
     }
 
+    [Fact]
+    public void A_verdict_that_rests_on_a_usual_figure_asks_for_that_one()
+    {
+        var need = new Need { Id = "n", ShutterSeconds = 1.0 / 125, CloseWidthMm = 250 };
+        var guessed = Prime(50, 1.8) with { Magnification = 0.15, Estimated = ["magnification", "weightG"] };
+        Assert.Equal("It rests on what is usual, as nobody has said the magnification of the 50; type it in the locker.", Pinching.Of(new DayAnalysis(Day(need, glass: [guessed])), "part", "n")!.Beneath);
+        Assert.Null(Pinching.Of(new DayAnalysis(Day(need, glass: [guessed with { Estimated = ["weightG"] }])), "part", "n")!.Beneath);
+        Assert.Null(Pinching.Of(new DayAnalysis(Day(need with { CloseWidthMm = null }, glass: [guessed])), "part", "n")!.Beneath);
+    }
+
     private static PullResult Pulled(Plan plan, string item) => new DayAnalysis(plan) is var whole ? PullTest.Compare(whole, new DayAnalysis(plan, [new Pulled(item)])) : null!;
 
     private static string? Picture(Plan plan, string gone) => Assert.Single(Pulled(plan, gone).Changes).Picture;

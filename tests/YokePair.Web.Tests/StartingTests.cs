@@ -91,6 +91,31 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         async Task<string?[]> OwnKinds() => [.. (await client.Json("/api/starting")).GetProperty("kinds").EnumerateArray().Where(k => k.GetProperty("own").GetBoolean()).Select(k => k.GetProperty("id").GetString())];
     }
 
+    [Fact]
+    public async Task A_day_is_started_again_with_other_answers_until_somebody_has_worked_on_it()
+    {
+        var made = await (await Start("wedding-small", null)).Json();
+        var key = made.GetProperty("key").GetString();
+        var again = await Start("event-dinner", key);
+        Assert.Equal(HttpStatusCode.Created, again.StatusCode);
+        Assert.Equal(key, (await again.Json()).GetProperty("key").GetString());
+        var board = await client.Json($"/api/assignments/{key}/board");
+        Assert.Equal("dinner", board.GetProperty("plan").GetProperty("parts").EnumerateArray().Last().GetProperty("kind").GetString());
+        Assert.Equal("started again with other answers", board.GetProperty("undo").GetString());
+        Assert.Equal(HttpStatusCode.Created, (await Start("event-talks", key)).StatusCode);
+
+        var revision = (await client.Json($"/api/assignments/{key}/board")).GetProperty("revision").GetInt32();
+        await client.Post($"/api/assignments/{key}/edits", new { baseRevision = revision, edits = new[] { new { type = "addPart", kind = "cake" } } });
+        var refused = await Start("wedding-small", key);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+        Assert.Equal("again", (await refused.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
+        // What an edit alone asks for is refused in words.
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Post($"/api/assignments/{key}/edits", new { baseRevision = revision + 1, edits = new[] { new { type = "startAgain" } } })).StatusCode);
+
+        Task<HttpResponseMessage> Start(string template, string? over) =>
+            client.Post("/api/assignments", new { name = "Twice", day = "2027-08-07", template, timetable = (string?)null, style = "two-primes", second = false, again = over });
+    }
+
     private Task<HttpResponseMessage> Send(string calendar) =>
         client.PostAsync(new Uri("/api/starting/calendar", UriKind.Relative), new ByteArrayContent(Encoding.UTF8.GetBytes(calendar)) { Headers = { ContentType = new("application/octet-stream") } });
 }

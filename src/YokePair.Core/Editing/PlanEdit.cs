@@ -29,6 +29,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(SetPerson), "setPerson")]
 [JsonDerivedType(typeof(SetRules), "setRules")]
 [JsonDerivedType(typeof(AddDay), "addDay")]
+[JsonDerivedType(typeof(StartAgain), "startAgain")]
 [JsonDerivedType(typeof(PutNeed), "putNeed")]
 [JsonDerivedType(typeof(RemoveNeed), "removeNeed")]
 [JsonDerivedType(typeof(PutEvent), "putEvent")]

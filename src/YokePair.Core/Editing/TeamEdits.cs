@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Editing;
@@ -76,4 +77,19 @@ public sealed record AddDay : PlanEdit
         }
         return new EditResult(plan with { Parts = [.. plan.Parts, .. parts] }, FormattableString.Invariant($"{parts[0].Start:yyyy-MM-dd} added, like the day before"), []);
     }
+}
+
+/// <summary>Puts a day made from other answers in place of one that nobody has worked on yet.</summary>
+public sealed record StartAgain : PlanEdit
+{
+    /// <summary>What it is called in the list of what can be undone.</summary>
+    public const string Said = "started again with other answers";
+
+    /// <summary>The day, made by whoever has the locker.</summary>
+    [JsonIgnore] public Plan? Made { get; init; }
+
+    /// <inheritdoc/>
+    public override EditResult Apply(Plan plan) => Made is null
+        ? Refuse("again", "a day is started again from its answers; start it from the list of assignments")
+        : new EditResult(Made with { Assignment = Made.Assignment with { Id = plan.Assignment.Id } }, Said, []);
 }

@@ -28,8 +28,9 @@ public static class Pinching
         if (day.PartOf(partId) is not { } part || part.Needs.FirstOrDefault(n => n.Need.Id == needId) is not { } need) return null;
         var drawing = new Drawing(day.Plan);
         var left = drawing.Add(day, part, need, Drawn);
-        var beneath = left == 0 ? null
+        var more = left == 0 ? null
             : $"{English.Capital(English.Number(left))} more {(left == 1 ? "camera with glass serves" : "cameras with glass serve")} and {(left == 1 ? "is" : "are")} not drawn.";
+        var beneath = string.Join(' ', new[] { EstimateWords.Of(part, need), more }.OfType<string>()) is { Length: > 0 } said ? said : null;
         return drawing.Done(Headline(day, part, need), beneath, $"{need.Need.Label}", Waits(need));
     }
 

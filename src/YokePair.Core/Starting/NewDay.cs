@@ -16,9 +16,10 @@ namespace YokePair.Core.Starting;
 /// <param name="TimeZone">IANA zone of its times; null = not said.</param>
 /// <param name="Habits">How one works; null = as most do.</param>
 /// <param name="SecondHabits">How the second photographer works; null = not known.</param>
+/// <param name="Again">Key of a day that nobody has worked on yet, which it takes the place of; null = a new one.</param>
 public sealed record NewDayRequest(
     string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second, int? Days = null, bool Assistant = false,
-    string? TimeZone = null, Habits? Habits = null, WorkHabits? SecondHabits = null);
+    string? TimeZone = null, Habits? Habits = null, WorkHabits? SecondHabits = null, string? Again = null);
 
 /// <summary>Makes a day from a template or timetable and the owner's locker.</summary>
 public static class NewDay

@@ -25,6 +25,7 @@ internal static class ChainWords
         if (cut.Count > 0) links.Add($"{English.Capital(English.Number(all.Count - cut.Count))} {(all.Count - cut.Count == 1 ? "is" : "are")} left.");
         if (need.Bands.Count > 1) links.Add($"It must be covered {GapWords.AllAlong(Stretch.Worst(day, part, need))}.");
         links.Add(Best(day, part, need));
+        if (EstimateWords.Of(part, need) is { } estimate) links.Add(estimate);
         if (need.Outcome.IsMet()) links.Add(Margin(kit, need));
         return links;
     }

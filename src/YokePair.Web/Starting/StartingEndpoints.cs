@@ -110,7 +110,22 @@ internal static class StartingEndpoints
     {
         var locker = await lockers.ThingsAsync(cancel);
         var made = NewDay.From(request, locker.Things, locker.Kinds);
-        return made.Plan is null ? Problems.Unprocessable("The day was not made.", made.Problems) : Kept(await store.AddAsync(made.Plan, cancel));
+        if (made.Plan is null) return Problems.Unprocessable("The day was not made.", made.Problems);
+        return request.Again is { } again ? await StartAgain(again, made.Plan, store, cancel) : Kept(await store.AddAsync(made.Plan, cancel));
+    }
+
+    /// <summary>Only as long as nothing was done to it but starting it: work is not thrown away.</summary>
+    private static async Task<IResult> StartAgain(string key, Plan made, PlanStore store, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } was) return Problems.NotFound("assignment");
+        if (was.Undo is not (null or Core.Editing.StartAgain.Said) || was.Redo is not null)
+        {
+            var worked = $"{was.Plan.Assignment.Name} was worked on since it was started; start a new day beside it";
+            return Problems.Unprocessable("The day was not started again.", [new PlanProblem("again", worked)]);
+        }
+        return await store.EditAsync(key, was.Revision, [new Core.Editing.StartAgain { Made = made }], cancel: cancel) is ChangeOutcome.Done done
+            ? Results.Created($"/api/assignments/{key}/board", new Added(key, done.Now.Plan.Assignment.Name))
+            : Problems.Unprocessable("The day was not started again.", [new PlanProblem("again", "it was changed just now; look at it first")]);
     }
 
     private static async Task<IResult> Copy(string key, CopyDay request, PlanStore store, CancellationToken cancel)

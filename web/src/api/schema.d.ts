@@ -4005,6 +4005,8 @@ export interface components {
             timeZone?: null | string;
             habits?: null | components["schemas"]["Habits"];
             secondHabits?: null | components["schemas"]["WorkHabits"];
+            /** @description Key of a day that nobody has worked on yet, which it takes the place of; null = a new one. */
+            again?: null | string;
         };
         /** @description An exposure somebody noted in a place, from which its light follows. */
         NotedExposure: {
@@ -4345,7 +4347,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4692,6 +4694,11 @@ export interface components {
             type?: "splitPart";
             /** @description Part id. */
             part: string;
+        };
+        /** @description Puts a day made from other answers in place of one that nobody has worked on yet. */
+        PlanEditStartAgain: {
+            /** @enum {string} */
+            type?: "startAgain";
         };
         /** @description Leaves a thing at home. */
         PlanEditUnpackThing: {

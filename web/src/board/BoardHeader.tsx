@@ -1,7 +1,11 @@
 import { DropdownMenu } from "radix-ui";
+import { Link } from "react-router";
 import { date } from "../shared/format";
 import { PageHeader } from "../shared/PageHeader";
 import { useDay } from "../day/DayContext";
+
+/** As the server calls it in the list of what can be undone. */
+const startedAgain = "started again with other answers";
 
 export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () => void; help: () => void }) {
   const { day, select } = useDay();
@@ -37,6 +41,15 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
       >
         Lighter kit
       </button>
+      {plan.people[0]?.habits?.style && (!undoes || undoes === startedAgain) && !redoes && (
+        <Link
+          className="py-1"
+          title="Nothing was done to it yet: other answers may be given"
+          to={`/?${new URLSearchParams({ again: key, name: plan.assignment.name ?? "", day: day.parts[0]?.start?.slice(0, 10) ?? "" })}`}
+        >
+          Start again
+        </Link>
+      )}
       <button
         onClick={() => select({ kind: "rules" })}
         title="How long things wait and take, and what else is reckoned with"

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useId, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, asItIs, type AssignmentSummary, type Habits, type PartKind } from "../api/client";
 import { time } from "../shared/format";
 import { Choose, Tick, Typing } from "../shared/Choose";
@@ -17,8 +17,11 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const navigate = useNavigate();
   const client = useQueryClient();
   const ids = { name: useId(), day: useId(), from: useId(), style: useId(), text: useId() };
-  const [name, setName] = useState("");
-  const [day, setDay] = useState("");
+  // A day that nobody has worked on yet may be started again.
+  const [asked] = useSearchParams();
+  const again = asked.get("again");
+  const [name, setName] = useState(asked.get("name") ?? "");
+  const [day, setDay] = useState(asked.get("day") ?? "");
   const [from, setFrom] = useState("wedding-indoor");
   const [style, setStyle] = useState("two-primes");
   const [second, setSecond] = useState(false);
@@ -74,6 +77,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 days: Number(days) || 1,
                 habits,
                 secondHabits: second ? data?.second : null,
+                again,
                 timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
               },
             }),
@@ -173,7 +177,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
           </>
         )}
         <button className="webbing" disabled={start.isPending}>
-          Start it
+          {again ? "Start it again" : "Start it"}
         </button>
       </div>
       {!copied && <HowYouWork habits={habits} set={setSaid} names={data?.glass ?? {}} />}
