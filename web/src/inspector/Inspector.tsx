@@ -15,7 +15,7 @@ export function Inspector({ assignment }: { assignment: string }) {
   const { day, selection, select } = useDay();
   if (!selection) return null;
   const tall =
-    selection.kind === "need" ||
+    (selection.kind === "need" && !!selection.bench) ||
     selection.kind === "part" ||
     selection.kind === "most" ||
     selection.kind === "kit" ||

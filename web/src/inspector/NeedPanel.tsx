@@ -44,7 +44,7 @@ export function NeedPanel({
   if (!data) return <p className="text-quiet">Weighing {need.name} …</p>;
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-3">
-      <div className="min-w-0 basis-full">
+      <div className="min-w-0 flex-1 basis-[44rem]">
         <h2 className="flex flex-wrap items-center gap-x-3 max-[700px]:pr-14">
           <Strands
             count={data.report.strands}
@@ -94,8 +94,6 @@ export function NeedPanel({
           <NeedForm part={part} need={need} computed={data.asked.computed} done={() => setChanging(false)} />
         )}
         {told.pinch && !bench && <Pinch drawing={told.pinch} />}
-      </div>
-      <div className="min-w-0 flex-1 basis-[44rem]">
         <details open={!told.pinch || !!bench}>
           <summary className="cursor-pointer py-1">How the verdict came about, in words</summary>
           <ol aria-label="How the verdict came about" className="mt-0.5 flex flex-wrap gap-x-1.5">

@@ -24,16 +24,18 @@ const states: Record<Knot["state"], string> = {
 const share: Record<Knot["column"], number> = {
   hands: 0.75,
   camera: 1.1,
-  glass: 1.3,
-  besides: 1.2,
-  power: 0.85,
-  cards: 0.85,
+  glass: 1.2,
+  besides: 1.15,
+  power: 1,
+  cards: 1,
   picture: 1,
 };
 
 /** Narrower than this the drawing is turned upright. */
 const turned = 620;
 const high = 40;
+/** Room for the strands between two columns. */
+const gap = 30;
 
 interface Placed extends Knot {
   x: number;
@@ -57,7 +59,7 @@ export function Pinch({ drawing }: { drawing: Drawing }) {
     <figure className="mt-1">
       <figcaption className="font-semibold">
         {drawing.headline}
-        {drawing.mend && <span className="block font-normal">Dotted: {lower(drawing.mend)}.</span>}
+        {drawing.mend && <span className="block font-normal">Dotted: {drawing.mend}.</span>}
         {drawing.beneath && <span className="block font-normal text-quiet">{drawing.beneath}</span>}
       </figcaption>
       <div ref={ref} className="relative mt-1" style={{ height }}>
@@ -126,8 +128,6 @@ export function MostPinch({ part }: { part?: string }) {
   return data ? <Pinch drawing={data} /> : null;
 }
 
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-
 function look(knot: Knot) {
   if (knot.column === "picture") return "border-2 border-ink bg-raised";
   if (knot.added) return "border border-dotted border-ink";
@@ -152,7 +152,7 @@ function sideBySide(drawing: Drawing, columns: Knot["column"][], width: number) 
       ...k,
       x: left[c] ?? 0,
       y: top + i * (high + 10),
-      wide: Math.max((left[c + 1] ?? width) - (left[c] ?? 0) - (c === columns.length - 1 ? 2 : 40), 60),
+      wide: Math.max((left[c + 1] ?? width) - (left[c] ?? 0) - (c === columns.length - 1 ? 2 : gap), 60),
     }));
   });
   return { placed, height, left };
