@@ -110,22 +110,17 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
     }
 
     /// <summary>Says how two things get on; null takes it back.</summary>
-    public async Task<LockerOutcome> SetPairAsync(string a, string b, PairRule? rule, string label, CancellationToken cancel = default)
-    {
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        var key = LockerRow.KeyOf(a, b);
-        var rows = await RowsAsync([key], cancel);
-        var after = new Dictionary<string, byte[]?> { [key] = rule is null ? null : Write(rule) };
-        return await MakeAsync(transaction, label, rows, after, cancel);
-    }
+    public Task<LockerOutcome> SetPairAsync(string a, string b, PairRule? rule, string label, CancellationToken cancel = default) =>
+        SetAsync(LockerRow.KeyOf(a, b), rule is null ? null : Write(rule), label, cancel);
 
     /// <summary>Keeps a kind of part of the user's own; null takes it away.</summary>
-    public async Task<LockerOutcome> SetKindAsync(string id, FiledKind? kind, string label, CancellationToken cancel = default)
+    public Task<LockerOutcome> SetKindAsync(string id, FiledKind? kind, string label, CancellationToken cancel = default) =>
+        SetAsync(LockerRow.KindPrefix + id, kind is null ? null : Write(kind), label, cancel);
+
+    private async Task<LockerOutcome> SetAsync(string key, byte[]? json, string label, CancellationToken cancel)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        var key = LockerRow.KindPrefix + id;
-        var rows = await RowsAsync([key], cancel);
-        return await MakeAsync(transaction, label, rows, new Dictionary<string, byte[]?> { [key] = kind is null ? null : Write(kind) }, cancel);
+        return await MakeAsync(transaction, label, await RowsAsync([key], cancel), new Dictionary<string, byte[]?> { [key] = json }, cancel);
     }
 
     /// <summary>Takes back the last change, or makes it again. Refused where what it touched has changed since.</summary>

@@ -140,13 +140,13 @@ public static class FewestChanges
         var (hang, habit) = Orders(wish);
         var (all, tight) = problem.Changes(options);
         var cost = (Change * all) + (InsideOnce * tight) + problem.Needs.Zip(judged, (need, j) => Cost(need.Importance, j, hang)).Sum();
-        for (var s = 0; s < options.Count; s++)
-        {
-            if (problem.Slots[s].LeavesHabit.Contains(options[s])) cost += habit;
-            if (problem.Slots[s].Awkward.Contains(options[s])) cost += SecondBest;
-        }
+        for (var s = 0; s < options.Count; s++) cost += Cost(problem.Slots[s], options[s], habit);
         return cost;
     }
+
+    /// <summary>What an option costs by itself, whatever it serves.</summary>
+    private static long Cost(SetupSlot slot, int option, long habit) =>
+        (slot.LeavesHabit.Contains(option) ? habit : 0) + (slot.Awkward.Contains(option) ? SecondBest : 0);
 
     private static long Cost(Importance importance, JudgedNeed need, long hang)
     {
@@ -210,7 +210,7 @@ public static class FewestChanges
                 for (var o = 0; o < carries[s].Length; o++)
                 {
                     var slot = problem.Slots[s];
-                    var weight = (o != slot.Current ? Different : 0) + (slot.LeavesHabit.Contains(o) ? habit : 0) + (slot.Awkward.Contains(o) ? SecondBest : 0);
+                    var weight = (o != slot.Current ? Different : 0) + Cost(slot, o, habit);
                     if (weight > 0) cost.Add((carries[s][o], weight));
                 }
             foreach (var choices in problem.Exclusive) model.AddAtMostOne(choices.Select(c => carries[c.Slot][c.Option]));

@@ -109,7 +109,8 @@ public static class Mending
     private static int StrandsIn(DayAnalysis day, Plan edited, Part alone, CancellationToken cancel)
     {
         // The needs as the edit leaves them: it may be they that change.
-        var part = edited.PartOf(alone.Id)! is var whole ? whole with { Needs = [.. alone.Needs.Select(n => whole.Needs.First(w => w.Id == n.Id))] } : null!;
+        var whole = edited.PartOf(alone.Id)!;
+        var part = whole with { Needs = [.. alone.Needs.Select(n => whole.Needs.First(w => w.Id == n.Id))] };
         return new DayAnalysis(edited.With(part), before: day, cancel: cancel).PartOf(part.Id)!.Needs[0].Strands;
     }
 

@@ -147,7 +147,8 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     private static string Likeness(Chain chain, HashSet<string> bearing) =>
         string.Join('+', chain.Items.Select(i => bearing.Contains(i) ? i : "~").Order(StringComparer.Ordinal).Distinct());
 
-    private static bool Same(Kit kit, FittedGlass glass, Chain chain) =>
+    /// <summary>Whether glass is what a chain names; of twins any.</summary>
+    internal static bool Same(Kit kit, FittedGlass glass, Chain chain) =>
         glass.Pieces.ToHashSet().SetEquals(chain.Items.Select(id => kit.IndexOf(id) is var item && kit.Twins.Of(item) is { } alike ? alike[0] : item));
 
     /// <summary>

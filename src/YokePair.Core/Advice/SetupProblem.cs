@@ -85,7 +85,9 @@ public sealed class SetupProblem
         var around = Enumerable.Range(0, Slots.Count).Where(s => Slots[s].Part == part)
             .SelectMany(s => Enumerable.Range(0, Slots[s].Options.Count).Where(o => o != options[s]).Select(o => Changed(options, s, o)));
         return [.. around.AsParallel().AsOrdered().Where(o => !Exclusive.Any(e => e.Count(c => o[c.Slot] == c.Option) > 1))
-            .Select(o => day.Trying(With(o)) is var then ? (o, (IReadOnlyList<JudgedNeed>)Judge(then, then.Plan.PartOf(part)!)) : default)];
+            .Select(o => (o, Judged(day.Trying(With(o)))))];
+
+        IReadOnlyList<JudgedNeed> Judged(DayAnalysis then) => Judge(then, then.Plan.PartOf(part)!);
 
         static int[] Changed(IReadOnlyList<int> options, int slot, int option)
         {
@@ -195,7 +197,7 @@ public sealed class SetupProblem
     }
 
     private bool ServesAny(Part part, Chain chain, Body? body) =>
-        Array.Find(day.Kit.Glass, g => g.Glass.Body.Id == body?.Id && g.Glass.Pieces.Select(p => p.Id).ToHashSet().SetEquals(chain.Items)) is not { } glass
+        Array.Find(day.Kit.Glass, g => g.Glass.Body.Id == body?.Id && SetupBounds.Same(day.Kit, g, chain)) is not { } glass
         || part.Needs.Any(n => SetupBounds.Serves(day.Kit, part, n, glass.Glass).Some);
 
     private static SetupSlot Options(Plan plan, Part part, Setup setup, Outage outage)

@@ -47,8 +47,7 @@ internal static class ShootOtherwise
 
     private static IEnumerable<Otherwise> Distance(Kit kit, Part part, Need need, List<(GlassOnBody On, NeedFit Fit)> glass)
     {
-        if (need.Framing is not { } frame || part.StayBehindM is not null || need.Covers == Covers.All) yield break;
-        if (PartKind.All.FirstOrDefault(k => k.Id == part.Kind)?.OwnDistance == false || need.FocalMm(part) is not { } want) yield break;
+        if (need.Framing is not { } frame || need.Covers == Covers.All || need.FocalMm(part) is not { } want || !PartKind.LetsOneComeNearer(part)) yield break;
         var asked = need.Megapixels(kit.Plan.Rules);
         var (near, far) = (frame.DistanceM.Low, frame.DistanceM.High);
         var closer = glass.Where(g => g.Fit.Framing.Case == FramingCase.TooShort)

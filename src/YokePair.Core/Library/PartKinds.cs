@@ -38,7 +38,7 @@ public sealed record PartKind(
         Flash = part.Flash,
         Quiet = part.Quiet,
         CeilingM = part.Ceiling?.CeilingM,
-        OwnDistance = part.StayBehindM is null && (known.FirstOrDefault(k => k.Id == part.Kind)?.OwnDistance ?? true),
+        OwnDistance = LetsOneComeNearer(part, known),
         Heard = [.. Split(name)],
         Needs = [.. part.Needs.Select(n => JsonSerializer.SerializeToNode(n with { Who = Need.Anyone, Moment = null }, PlanFile.JsonOptions)!.AsObject())],
     };
@@ -50,6 +50,10 @@ public sealed record PartKind(
         return (known ?? All).Select(k => (Kind: k, Score: words.Sum(w => Score(k, w)))).Where(x => x.Score > 0)
             .OrderByDescending(x => x.Score).ThenByDescending(x => x.Kind.Own).Select(x => x.Kind).FirstOrDefault();
     }
+
+    /// <summary>Whether one stands where one likes in a part: no line holds one back, nor what happens there.</summary>
+    internal static bool LetsOneComeNearer(Part part, IReadOnlyList<PartKind>? known = null) =>
+        part.StayBehindM is null && (known ?? All).FirstOrDefault(k => k.Id == part.Kind)?.OwnDistance != false;
 
     /// <summary>A part of this kind.</summary>
     public Part Make(string id, DateTime start, DateTime end, string? name = null, string? location = null) => new()

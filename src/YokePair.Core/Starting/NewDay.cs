@@ -82,7 +82,7 @@ public static class NewDay
             ],
             Items = Packed(here, setups, request.Second, habits),
             Parts = [.. parts.Select(p => p with { Setups = setups,
-                Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n, p), IsOwnDistance(p, kinds)))] })],
+                Needs = [.. p.Needs.Select(n => habits.From(habits.Lit(n, p), PartKind.LetsOneComeNearer(p, kinds)))] })],
         };
         plan = HandsByPart.Usual(plan);
         plan = HandsByPart.Fit(habits.UsesFlash ? HandsByPart.Lit(plan, here) : plan);
@@ -95,8 +95,6 @@ public static class NewDay
     private static bool IsTheirs(Item thing) => thing.Owner?.Equals("second", StringComparison.OrdinalIgnoreCase) == true;
 
     private static bool IsHeld(List<Setup> setups, Item thing) => setups.Any(s => s.Named().Any(n => n.Id == thing.Id));
-
-    private static bool IsOwnDistance(Part part, IReadOnlyList<PartKind> kinds) => part.StayBehindM is null && kinds.First(k => k.Id == part.Kind).OwnDistance;
 
     private static List<Part> Parts(NewDayRequest request, IReadOnlyList<PartKind> kinds, List<PlanProblem> problems)
     {

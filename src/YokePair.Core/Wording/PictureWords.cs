@@ -1,4 +1,5 @@
 using YokePair.Core.Basics;
+using YokePair.Core.Library;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
@@ -47,8 +48,7 @@ internal static class PictureWords
     /// <summary>From how near it needs no crop, where one may come nearer.</summary>
     private static string Step(Part part, Need need, NeedFit fit)
     {
-        if (need.Framing?.StandingM(part.StayBehindM) is not { } standing || part.StayBehindM is not null
-            || fit.Framing.Case != FramingCase.TooShort) return "";
+        if (need.Framing is not { DistanceM: var standing } || fit.Framing.Case != FramingCase.TooShort || !PartKind.LetsOneComeNearer(part)) return "";
         var near = Math.Floor(standing.Low / fit.Framing.Factor * Framing.NearEnough * 10) / 10;
         return near >= 1 ? $", or come to {English.Tenths(near)} m" : "";
     }
