@@ -1,6 +1,7 @@
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.DependencyInjection.Extensions;
 
 namespace YokePair.Data;
 
@@ -15,7 +16,9 @@ public static class Database
     {
         Directory.CreateDirectory(directory);
         var connection = new SqliteConnectionStringBuilder { DataSource = Path.Combine(directory, FileName), ForeignKeys = true, DefaultTimeout = 10 };
-        return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>().AddSingleton<PlanMemory>().AddSingleton<LockerMemory>();
+        services.TryAddSingleton(TimeProvider.System);
+        return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>()
+            .AddSingleton<PlanMemory>().AddSingleton<LockerMemory>();
     }
 
     /// <summary>

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
+using YokePair.Core.Editing;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
@@ -32,7 +33,8 @@ public sealed record LockerChange(string Id, int? BaseRevision, Item? Now);
 /// <summary>What came of a change of the locker; null problems = made and on disk.</summary>
 /// <param name="Stale">Names of things that changed elsewhere since they were seen; nothing was overwritten.</param>
 /// <param name="Refused">Why there is nothing to do.</param>
-public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused = null)
+/// <param name="Followed">Names of the days yet to come that took the change over; null = none.</param>
+public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused = null, IReadOnlyList<string>? Followed = null)
 {
     public bool Done => Stale.Count == 0 && Refused is null;
 
@@ -52,8 +54,11 @@ public sealed class LockerMemory
     internal LockerState? Last { get; set; }
 }
 
-/// <summary>Keeps the locker. Every change is one transaction, all of it or nothing.</summary>
-public sealed class LockerStore(YokeContext db, LockerMemory memory)
+/// <summary>
+/// Keeps the locker. Every change is one transaction, all of it or nothing; then the days yet to come that take the things along follow, each
+/// with an edit of its own.
+/// </summary>
+public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore plans, TimeProvider clock)
 {
     private const int UndoDepth = 200;
 
@@ -136,17 +141,32 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         edit.Revision = await NextRevisionAsync(cancel);
         await WriteAsync(edit.Revision, rows, to, cancel);
         await transaction.CommitAsync(cancel);
-        return LockerOutcome.Made;
+        return await FollowedAsync(from, to, cancel);
     }
 
     /// <summary>Logs and writes a change and commits it.</summary>
     private async Task<LockerOutcome> MakeAsync(IDbContextTransaction transaction, string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
     {
         var revision = await NextRevisionAsync(cancel);
-        await LogAsync(label, revision, rows, after, cancel);
+        var before = after.Keys.ToDictionary(k => k, k => rows.GetValueOrDefault(k)?.Json);
+        await LogAsync(label, revision, before, after, cancel);
         await WriteAsync(revision, rows, after, cancel);
         await transaction.CommitAsync(cancel);
-        return LockerOutcome.Made;
+        return await FollowedAsync(before, after, cancel);
+    }
+
+    private async Task<LockerOutcome> FollowedAsync(Dictionary<string, byte[]?> before, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    {
+        List<ChangedThing> changed =
+        [
+            .. from thing in after
+               where !thing.Key.StartsWith(LockerRow.PairPrefix, StringComparison.Ordinal) && !thing.Key.StartsWith(LockerRow.KindPrefix, StringComparison.Ordinal)
+               let was = before.GetValueOrDefault(thing.Key)
+               where was is not null && thing.Value is not null
+               select new ChangedThing(Read<Item>(was), Read<Item>(thing.Value)),
+        ];
+        var followed = await plans.FollowAsync(changed, DateOnly.FromDateTime(clock.GetLocalNow().DateTime), cancel);
+        return followed.Count > 0 ? LockerOutcome.Made with { Followed = followed } : LockerOutcome.Made;
     }
 
     private async Task<Dictionary<string, LockerRow>> RowsAsync(IEnumerable<string> keys, CancellationToken cancel)
@@ -165,7 +185,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
         await db.Locker.MaxAsync(r => (int?)r.Revision, cancel) ?? 0,
         await db.LockerEdits.MaxAsync(e => (int?)e.Revision, cancel) ?? 0);
 
-    private async Task LogAsync(string label, int revision, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    private async Task LogAsync(string label, int revision, Dictionary<string, byte[]?> before, Dictionary<string, byte[]?> after, CancellationToken cancel)
     {
         await db.LockerEdits.Where(e => e.Undone).ExecuteDeleteAsync(cancel);
         var number = (await db.LockerEdits.MaxAsync(e => (int?)e.Number, cancel) ?? 0) + 1;
@@ -175,7 +195,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory)
             Number = number,
             Label = label,
             Revision = revision,
-            Before = JsonSerializer.SerializeToUtf8Bytes(after.Keys.ToDictionary(k => k, k => rows.GetValueOrDefault(k)?.Json)),
+            Before = JsonSerializer.SerializeToUtf8Bytes(before),
             After = JsonSerializer.SerializeToUtf8Bytes(after),
         });
     }

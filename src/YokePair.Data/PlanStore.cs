@@ -78,13 +78,14 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
         return all;
     }
 
-    /// <summary>How somebody works, as the latest of the last few days that says so has it; null = none does.</summary>
-    public async Task<WorkHabits?> HabitsAsync(string person, CancellationToken cancel = default)
+    /// <summary>The last few days, the latest first.</summary>
+    public async Task<IReadOnlyList<Plan>> LatestAsync(CancellationToken cancel = default)
     {
         const int looked = 5;
+        var latest = new List<Plan>();
         foreach (var head in (await SummariesAsync(cancel)).Reverse().Take(looked))
-            if ((await ReadAsync(head.Key, head.Revision, cancel))?.PersonOf(person)?.Habits is { } habits) return habits;
-        return null;
+            if (await ReadAsync(head.Key, head.Revision, cancel) is { } plan) latest.Add(plan);
+        return latest;
     }
 
     /// <summary>What is known of every assignment without reading its plan, in order of date.</summary>
@@ -151,6 +152,30 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             return new Change(next, new ChangeOutcome.Done(null!, result.Label));
             // What was just made is what undo takes back, and nothing is left to make again.
         }, (revision, plan, label) => Task.FromResult(new StoredPlan(key, revision, plan, label, null)), foreseen, cancel);
+
+    /// <summary>Days yet to come take over what was changed in the locker, each as one edit.</summary>
+    /// <param name="things">What was changed.</param>
+    /// <param name="today">Days that ended before this stay as they were.</param>
+    /// <param name="cancel">Ends it between two days.</param>
+    /// <returns>Names of the days that changed.</returns>
+    public async Task<IReadOnlyList<string>> FollowAsync(IReadOnlyList<ChangedThing> things, DateOnly today, CancellationToken cancel = default)
+    {
+        var followed = new List<string>();
+        if (things.Count == 0) return followed;
+        var edit = new FollowLocker { Things = things };
+        foreach (var stored in await UsingAsync([.. things.Select(t => t.Before.Id)], cancel))
+        {
+            if (stored.Plan.Parts.Max(p => p.End) is { } end && DateOnly.FromDateTime(end) < today) continue;
+            // Whoever works on it at this moment is asked again, as long as it takes.
+            for (var now = stored; now is not null && edit.Apply(now.Plan).Plan is { } then && !ReferenceEquals(then, now.Plan); now = await FindAsync(stored.Key, cancel))
+            {
+                var outcome = await EditAsync(now.Key, now.Revision, [edit], cancel: cancel);
+                if (outcome is ChangeOutcome.Done) followed.Add(now.Plan.Assignment.Name);
+                if (outcome is not ChangeOutcome.Stale) break;
+            }
+        }
+        return followed;
+    }
 
     /// <summary>Takes the last edit back.</summary>
     public Task<ChangeOutcome> UndoAsync(string key, int baseRevision, Action<StoredPlan>? foreseen = null, CancellationToken cancel = default) =>

@@ -15,13 +15,13 @@ internal sealed class KitSetups
     private readonly Plan plan;
     private readonly KitProblem problem;
     private readonly bool free;
-    private readonly IReadOnlySet<(string Part, string Need)> hopeless;
+    private readonly IReadOnlyList<AskedNeed> cameras;
 
     public KitSetups(Plan plan, KitProblem problem, KitWish wish)
     {
         this.plan = plan;
         this.problem = problem;
-        hopeless = problem.Hopeless;
+        cameras = [.. AskedNeed.Cameras(plan)];
         free = wish.SetupsFree;
         Beyond = [];
         if (!free) return;
@@ -29,12 +29,13 @@ internal sealed class KitSetups
         var things = new HashSet<string>(StringComparer.Ordinal);
         bool[] all = [.. problem.Options.Select(o => things.Add(o.Thing))];
         if (Apply(plan, problem.Changes(all), []) is not { } whole) return;
-        Beyond = [.. problem.ExposedIn(Improved(whole, null, CancellationToken.None)!.Value.Plan).Select(e => (e.Part, e.Need))];
+        Beyond = [.. problem.WorseIn(Improved(whole, null, CancellationToken.None)!.Value.Plan)];
+        var hopeless = problem.Hopeless;
         IsCertain = Beyond.All(need => hopeless.Contains(need) || plan.PartOf(need.Part)!.Setups.Count(s => s.Body is not null) <= HandsTriedTogether);
     }
 
     /// <summary>Needs that no setups found protect even with everything along.</summary>
-    public HashSet<(string Part, string Need)> Beyond { get; }
+    public HashSet<AskedNeed> Beyond { get; }
 
     /// <summary>Whether no setups whatever protect what is <see cref="Beyond"/> those found: where a part has more hands than are tried at once, nobody knows.</summary>
     public bool IsCertain { get; } = true;
@@ -47,7 +48,7 @@ internal sealed class KitSetups
     public bool SawAll { get; private set; } = true;
 
     /// <summary>Setups with which the report knows of nothing beyond what no kit survives; null when there are none, or none were found.</summary>
-    public IReadOnlyList<ProposedChange>? Fit(bool[] chosen, IReadOnlySet<(string Part, string Need)> givenUp, CancellationToken cancel)
+    public IReadOnlyList<ProposedChange>? Fit(bool[] chosen, IReadOnlySet<AskedNeed> givenUp, CancellationToken cancel)
     {
         if (Apply(plan, problem.Changes(chosen), []) is not { } then) return null;
         if (Protects(then, givenUp)) return [];
@@ -58,16 +59,17 @@ internal sealed class KitSetups
 
     /// <summary>Whether a kit with its setups exposes nothing that could be protected.</summary>
     public bool Agrees(bool[] chosen, IReadOnlyList<ProposedChange> setups) =>
-        Apply(plan, problem.Changes(chosen), setups) is { } then && Protects(then, hopeless);
+        Apply(plan, problem.Changes(chosen), setups) is { } then && Exposed(then, null) == 0;
 
-    private bool Protects(Plan tried, IReadOnlySet<(string Part, string Need)> givenUp) => Exposed(tried, givenUp) == 0;
+    private bool Protects(Plan tried, IReadOnlySet<AskedNeed> givenUp) => Exposed(tried, givenUp) == 0;
 
-    /// <summary>How much a plan, or one part of it, exposes of what is asked.</summary>
-    private int Exposed(Plan tried, IReadOnlySet<(string Part, string Need)>? givenUp, string? part = null) =>
-        problem.ExposedIn(tried, part).Select(e => (e.Part, e.Need)).Count(need => !hopeless.Contains(need) && !Beyond.Contains(need) && givenUp?.Contains(need) != true);
+    /// <summary>How much a plan, or one part of it, exposes of what is asked, and how many it leaves without a camera.</summary>
+    private int Exposed(Plan tried, IReadOnlySet<AskedNeed>? givenUp, string? part = null) =>
+        problem.WorseIn(tried, part).Concat(cameras.Where(c => part is null || c.Part == part).Except(AskedNeed.Cameras(tried)))
+            .Count(asked => !Beyond.Contains(asked) && givenUp?.Contains(asked) != true);
 
     /// <summary>The best setups found; null as soon as a part of them exposes more than is given up, if that is said.</summary>
-    private (Plan Plan, IReadOnlyList<ProposedChange> Setups)? Improved(Plan from, IReadOnlySet<(string Part, string Need)>? givenUp, CancellationToken cancel)
+    private (Plan Plan, IReadOnlyList<ProposedChange> Setups)? Improved(Plan from, IReadOnlySet<AskedNeed>? givenUp, CancellationToken cancel)
     {
         var setups = new SetupProblem(from);
         int[] options = [.. setups.Slots.Select(s => s.Current)];

@@ -1,7 +1,9 @@
 using System.Diagnostics;
 using Google.OrTools.Sat;
 using YokePair.Core.Advice;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Verdict;
 using YokePair.Core.Wording;
 
 namespace YokePair.Solving;
@@ -16,13 +18,14 @@ namespace YokePair.Solving;
 /// <param name="AtLeast">No kit that survives as much has less of it than this.</param>
 /// <param name="Changes">What leads to it.</param>
 /// <param name="Setups">Where setups are free, the glass that the cameras carry instead.</param>
+/// <param name="House">Rules of the house that the kit found does not keep: no kit does, or none within the limits.</param>
 /// <param name="Exposed">What the kit found does not survive either, by the whole report: what nothing there is to choose from would.</param>
 /// <param name="Sentence">The proof, or how far it came, in one sentence.</param>
 /// <param name="Rounds">How often the report was asked.</param>
 /// <param name="Seconds">How long it took.</param>
 public sealed record KitProposal(
     bool Proven, FailureClass Survives, KitGoal Goal, KitTotals Now, KitTotals Found, double Cost, double AtLeast, IReadOnlyList<KitChange> Changes, IReadOnlyList<ProposedChange> Setups,
-    IReadOnlyList<Exposed> Exposed, IReadOnlyList<TextPiece> Sentence, int Rounds, double Seconds);
+    IReadOnlyList<HouseRule> House, IReadOnlyList<Exposed> Exposed, IReadOnlyList<TextPiece> Sentence, int Rounds, double Seconds);
 
 /// <summary>How far the search for a kit has come.</summary>
 /// <param name="Round">How often the report was asked.</param>
@@ -61,8 +64,8 @@ public static class LightestKit
         var exposed = asItIs.ExposedIn(then);
         var cost = Unit(asItIs, wish.Goal, found.Cost);
         var bound = search.Proven ? cost : Unit(asItIs, wish.Goal, search.AtLeast);
-        return new KitProposal(search.Proven, wish.Survives, wish.Goal, asItIs.Totals(today), asItIs.Totals(found.Chosen), cost, bound, changes, found.Setups, KitWords.Name(then, exposed),
-            KitWords.Say(wish, search.Proven, then, exposed, cost, bound), round, clock.Elapsed.TotalSeconds);
+        return new KitProposal(search.Proven, wish.Survives, wish.Goal, asItIs.Totals(today), asItIs.Totals(found.Chosen), cost, bound, changes, found.Setups,
+            [.. HouseRules.Of(new DayAnalysis(then), plan).Where(r => r.Lacking > 0)], KitWords.Name(then, exposed), KitWords.Say(wish, search.Proven, then, exposed, cost, bound), round, clock.Elapsed.TotalSeconds);
 
         (ChosenKit? Best, long AtLeast, bool Proven) Search(Plan plan, KitProblem problem, KitWish wish, ChosenKit? known)
         {
@@ -108,14 +111,16 @@ public static class LightestKit
         bool[] kit = [.. chosen];
         var things = problem.Options.Where((_, o) => chosen[o]).Select(o => o.Thing).ToHashSet(StringComparer.Ordinal);
         for (var o = 0; o < kit.Length; o++) kit[o] |= today[o] && !things.Contains(problem.Options[o].Thing);
-        if (problem.Lacks(kit, model.GivenUp).Count > 0 || !model.WithinLimits(kit)) return null;
+        if (problem.Lacks(kit, model.GivenUp).Count > 0 || !model.WithinLimits(kit) || !Keeps(problem, kit)) return null;
         foreach (var o in Enumerable.Range(0, kit.Length).Where(o => kit[o] && !chosen[o] && !problem.Options[o].Fixed && problem.Options[o].Cost > 0).OrderByDescending(o => problem.Options[o].Cost))
         {
             kit[o] = false;
-            if (problem.Lacks(kit, model.GivenUp, first: true).Count > 0) kit[o] = true;
+            if (!Keeps(problem, kit) || problem.Lacks(kit, model.GivenUp, first: true).Count > 0) kit[o] = true;
         }
         return kit;
     }
+
+    private static bool Keeps(KitProblem problem, bool[] kit) => problem.House.All(bound => bound.IsMet(kit));
 
     /// <summary>The same kit without what other setups can do without, the dearest first: a better kit soon, not yet the best.</summary>
     private static ChosenKit Lightened(KitProblem problem, ChosenKit kit, KitSetups setups, Model model, CancellationToken cancel)
@@ -125,7 +130,7 @@ public static class LightestKit
         {
             if (cancel.IsCancellationRequested) break;
             chosen[o] = false;
-            if (problem.Lacks(chosen, model.Ignored(setups.Beyond), first: true).Count == 0 && setups.Fit(chosen, model.GivenUp, cancel) is { } fits) kit = new ChosenKit([.. chosen], CostOf(problem, chosen), fits);
+            if (Keeps(problem, chosen) && problem.Lacks(chosen, model.Ignored(setups.Beyond), first: true).Count == 0 && setups.Fit(chosen, model.GivenUp, cancel) is { } fits) kit = new ChosenKit([.. chosen], CostOf(problem, chosen), fits);
             else chosen[o] = true;
         }
         return kit;
@@ -144,12 +149,14 @@ public static class LightestKit
 
     private sealed class Model : IDisposable
     {
-        private const long Giving = 1_000_000_000_000;
+        /// <summary>What giving up a need costs, and a rule of the house or what is asked of the lead alone: each more than any kit.</summary>
+        private const long Giving = 10_000_000_000_000, GivingRule = 100_000_000_000;
 
         private readonly KitProblem problem;
         private readonly CpModel model = new();
         private readonly BoolVar[] take;
-        private readonly Dictionary<(string, string), BoolVar> giveUp = [];
+        private readonly Dictionary<AskedNeed, BoolVar> giveUp = [];
+        private readonly List<(KitBound Bound, BoolVar Var)> broken = [];
         private readonly CpSolver solver = new() { StringParameters = "num_workers:2" };
 
         public Model(KitProblem problem)
@@ -159,29 +166,51 @@ public static class LightestKit
             for (var o = 0; o < take.Length; o++)
                 if (problem.Options[o].Fixed) model.Add(take[o] == 1);
             foreach (var thing in Enumerable.Range(0, take.Length).GroupBy(o => problem.Options[o].Thing).Where(g => g.Count() > 1)) model.AddAtMostOne(thing.Select(o => take[o]));
+            foreach (var bound in problem.House) Add(bound);
             foreach (var (options, grams) in problem.Limits)
                 model.Add(LinearExpr.WeightedSum(options.Select(o => take[o]), options.Select(o => (long)Math.Ceiling(problem.Options[o].Grams))) <= (long)grams);
         }
 
         /// <summary>Needs the last kit gives up because no kit within the limits protects them.</summary>
-        public HashSet<(string Part, string Need)> GivenUp { get; private set; } = [];
+        public HashSet<AskedNeed> GivenUp { get; private set; } = [];
 
         /// <summary>What is not asked about: given up within the limits, or beyond any setups found.</summary>
-        public HashSet<(string Part, string Need)> Ignored(IEnumerable<(string Part, string Need)> beyond) => [.. GivenUp, .. beyond];
+        public HashSet<AskedNeed> Ignored(IEnumerable<AskedNeed> beyond) => [.. GivenUp, .. beyond];
 
-        public (bool[] Chosen, long Cost)? Solve(HashSet<(string Part, string Need)> beyond, CancellationToken cancel)
+        public (bool[] Chosen, long Cost)? Solve(HashSet<AskedNeed> beyond, CancellationToken cancel)
         {
-            model.Minimize(LinearExpr.WeightedSum(take.Concat(giveUp.Values), problem.Options.Select(o => o.Cost).Concat(giveUp.Keys.Select(need => beyond.Contains(need) ? 0 : Giving))));
+            model.Minimize(LinearExpr.WeightedSum(
+                take.Concat(giveUp.Values).Concat(broken.Select(b => b.Var)),
+                problem.Options.Select(o => o.Cost).Concat(giveUp.Keys.Select(need => beyond.Contains(need) ? 0 : need.Alone ? GivingRule : Giving)).Concat(broken.Select(_ => GivingRule))));
             using var stop = cancel.Register(() => solver.StopSearch());
             if (solver.Solve(model) != CpSolverStatus.Optimal) return null;
-            GivenUp = [.. giveUp.Where(g => solver.BooleanValue(g.Value)).Select(g => g.Key)];
+            GivenUp = [.. giveUp.Where(g => solver.BooleanValue(g.Value)).Select(g => g.Key), .. broken.Where(b => b.Bound.Camera is not null && solver.BooleanValue(b.Var)).Select(b => b.Bound.Camera!.Value)];
             bool[] chosen = [.. take.Select(v => solver.BooleanValue(v))];
             return (chosen, CostOf(problem, chosen));
         }
 
+        /// <summary>A rule is broken only where limits leave nothing else.</summary>
+        private void Add(KitBound bound)
+        {
+            var held = bound.OneOf.Select(Whole).ToList();
+            var given = model.NewBoolVar("");
+            broken.Add((bound, given));
+            if (bound.AtLeast > 0) model.Add(LinearExpr.Sum(held) + (bound.AtLeast * given) >= bound.AtLeast);
+            if (bound.AtMost is { } most) model.Add(LinearExpr.Sum(held) - (held.Count * given) <= most);
+
+            // True only where all of it is taken; where at most so many may be, each is a thing by itself.
+            BoolVar Whole(IReadOnlyList<int> bundle)
+            {
+                if (bundle is [var single]) return take[single];
+                var whole = model.NewBoolVar("");
+                foreach (var o in bundle) model.AddImplication(whole, take[o]);
+                return whole;
+            }
+        }
+
         public void Add(KitClause clause)
         {
-            if (!giveUp.TryGetValue((clause.Part, clause.Need), out var given)) giveUp.Add((clause.Part, clause.Need), given = model.NewBoolVar(""));
+            if (!giveUp.TryGetValue(clause.Need, out var given)) giveUp.Add(clause.Need, given = model.NewBoolVar(""));
             var left = clause.Unless.Select(o => (ILiteral)take[o].Not());
             model.Add(LinearExpr.Sum(clause.OneOf.Select(o => (ILiteral)take[o]).Concat(left)) + (clause.AtLeast * given) >= clause.AtLeast);
         }

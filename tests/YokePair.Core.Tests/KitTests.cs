@@ -95,4 +95,62 @@ public sealed class KitTests
         var plan = Starting.NewDay.From(new Starting.NewDayRequest("Gig", new DateOnly(2027, 7, 3), kit.Template, null, kit.Style, false), things).Plan!;
         Assert.DoesNotContain(plan.Items, i => i.Label == "35 f/1.4");
     }
+
+    [Theory]
+    [MemberData(nameof(Kits))]
+    public void Nothing_that_stays_at_home_would_save_a_picture_or_keep_one_from_hanging(Kit kit)
+    {
+        var plan = kit.Start();
+        var packed = plan.Items.Select(i => i.Id).ToHashSet();
+        var all = plan with { Items = [.. plan.Items, .. kit.Things().Where(t => !packed.Contains(t.Id)).Select(t => t with { Place = "roller" })] };
+        var (some, whole) = (new DayAnalysis(plan).Report(withEvents: false).Needs, new DayAnalysis(all).Report(withEvents: false).Needs);
+        Assert.All(some.Zip(whole), n => Assert.Equal((n.Second.Baseline, n.Second.Importance == Importance.Nice ? 0 : Math.Min(n.Second.Strands, 2)), (n.First.Baseline, n.First.Importance == Importance.Nice ? 0 : Math.Min(n.First.Strands, 2))));
+    }
+
+    [Fact]
+    public void What_nothing_asks_for_stays_at_home_with_its_power_unless_it_is_always_kept()
+    {
+        var kit = Kit.All.First(k => k.Name == "concert");
+        var rich = kit with { Lines = kit.Lines + "\n20 f/2.8 M3\n105 f/2.8 macro M3\n600/4 M3\nbody Old M9 10MP iso800 SD LB77\n2x battery LB77\n2x stand\nother rain cover" };
+        var things = rich.Things();
+        var plan = rich.Start();
+        Assert.DoesNotContain(plan.Items.OfType<Lens>(), l => l.IsMacro);
+        Assert.DoesNotContain(plan.Items, i => i is Body { BatteryType: "LB77" } or Battery { Type: "LB77" } or Support);
+        Assert.Contains(plan.Items, i => i.Label.Contains("rain cover", StringComparison.OrdinalIgnoreCase));
+        IReadOnlyList<Item> kept = [.. things.Select(t => t is Lens { IsMacro: true } ? t with { Keep = Keep.Always } : t)];
+        Assert.Contains(Starting.NewDay.From(new Starting.NewDayRequest("Gig", new DateOnly(2027, 7, 3), rich.Template, null, rich.Style, false), kept).Plan!.Items, i => i is Lens { IsMacro: true });
+    }
+
+    [Fact]
+    public void The_hand_that_is_used_most_has_the_best_sensor()
+    {
+        var plan = (Kit.All.First(k => k.Name == "concert") with
+        {
+            Lines = """
+                body Small M3 24MP iso12800 SD+SD LB5 10fps silent
+                body Clean M3 24MP iso25600 SD+SD LB5 10fps silent
+                24-70/2.8 M3
+                70-200/2.8 M3
+                3x battery LB5
+                """,
+        }).Start();
+        var uses = new DayAnalysis(plan).Report(withEvents: false).Needs.GroupBy(n => n.Best?.Body).OrderByDescending(g => g.Count()).First().Key;
+        Assert.Equal("Clean", plan.ItemOf(uses)!.Label);
+    }
+
+    [Fact]
+    public void Lights_stand_from_the_room_on_where_there_are_stands_and_flashes_left_for_them()
+    {
+        var kit = Kit.All.First(k => k.Name == "dance") with { Template = "wedding-indoor" };
+        var plan = kit.Start();
+        var order = plan.Parts.ToList();
+        var room = order.FindIndex(p => p.Kind == "room");
+        Assert.All(order.Take(room), p => Assert.Null(p.Lights));
+        Assert.All(order.Skip(room).Where(p => p.Ceiling is not null && p.Flash == FlashRule.Allowed && p.Quiet != QuietRule.Required), p => Assert.Single(p.Lights!));
+        // The one that stands is in no shoe, and something can fire it.
+        var standing = order[room].Lights![0].Flash;
+        Assert.DoesNotContain(plan.Parts.SelectMany(p => p.Setups), s => s.Flash == standing);
+        Assert.Contains(new DayAnalysis(plan).Report(withEvents: false).Needs, n => n.Part == order[room + 1].Id && n.Best is not null);
+        Assert.All((kit with { Habits = new Starting.Habits(Light: Illumination.Available) }).Start().Parts, p => Assert.Null(p.Lights));
+    }
 }

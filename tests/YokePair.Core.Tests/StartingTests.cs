@@ -15,7 +15,7 @@ public sealed class StartingTests
 {
     private static readonly DateOnly Day = new(2027, 7, 3);
 
-    private static readonly IReadOnlyList<Item> Owned = LockerFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/locker.yoke-locker.json"))).Things.Select(t => PlanFile.ReadItem(t.Whole!).Item!).ToList();
+    private static readonly List<Item> Owned = LockerFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/locker.yoke-locker.json"))).Things.Select(t => PlanFile.ReadItem(t.Whole!).Item!).ToList();
 
     public static TheoryData<string, string> Templates => new(DayTemplate.All.SelectMany(t => StartingStyle.All.Select(s => (t.Id, s.Id))));
 
@@ -67,6 +67,18 @@ public sealed class StartingTests
         Plan Made(string style) => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, true), [.. Owned.Select(t => t with { Owner = "lead" })]).Plan!;
         Assert.Contains(Made("two-primes").Parts[0].Setups, s => s.Person == "second" && s.Body is not null);
         Assert.Equal((8, 60), (Made("open-roller").Places.Single(p => p.Id == "roller").ReachSeconds, Made("two-primes").Places.Single(p => p.Id == "roller").ReachSeconds));
+    }
+
+    [Fact]
+    public void A_new_day_goes_on_as_the_team_worked_on_the_latest()
+    {
+        var before = NewDay.From(new NewDayRequest("Before", Day, "wedding-indoor", null, "two-primes", true), Owned).Plan!;
+        var lead = before.People[0] with { Seconds = new OwnSeconds { ChangeLens = 15 } };
+        var second = before.People[1] with { Habits = new WorkHabits { LivesAtMm = 85 } };
+        before = before with { People = [lead, second], Rules = before.Rules with { House = new House { LeadAlone = true } } };
+        var plan = NewDay.From(new NewDayRequest("Next", Day, "event-dinner", null, "two-primes", true), Owned, usual: UsualWays.Of([before])).Plan!;
+        Assert.Equal((15, 85, true), (plan.People[0].Seconds?.ChangeLens, plan.People[1].Habits?.LivesAtMm, plan.Rules.House.LeadAlone));
+        Assert.True(plan.Items.Count < Owned.Count);
     }
 
     [Fact]

@@ -101,6 +101,7 @@ public sealed class UndoTests
             nameof(Equip) => new Equip { Part = part.Id, Person = part.Setups.Count > 0 ? part.Setups[0].Person : person, Position = "left", Shoe = plan.Items.OfType<Flash>().FirstOrDefault()?.Id, Unattended = true },
             nameof(SetPerson) => new SetPerson { Person = new Person { Id = random.Next(2) == 0 ? "" : person, Name = "Ned", Seconds = new OwnSeconds { Raise = 4 } } },
             nameof(AddDay) => new AddDay(),
+            nameof(FollowLocker) => new FollowLocker { Things = [new ChangedThing(lens, lens with { WeightG = random.Next(200, 2000), Estimated = ["weightG"] })] },
             nameof(StartAgain) => new StartAgain { Made = RandomPlan.From(random.Next(1000)) },
             nameof(PutNeed) => new PutNeed { Part = part.Id, Need = new Need { Id = "", Name = "Cake", ShutterSeconds = 0.01, Bounce = new Bounce { CeilingM = 3, Colour = BounceColour.Dark } } },
             nameof(RemoveNeed) => new RemoveNeed { Part = part.Id, Need = part.Needs.Count > 0 ? part.Needs[0].Id : "none" },

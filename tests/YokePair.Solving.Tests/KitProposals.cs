@@ -4,6 +4,7 @@ using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Core.Tests;
+using YokePair.Core.Verdict;
 
 namespace YokePair.Solving.Tests;
 
@@ -27,6 +28,22 @@ public sealed class KitProposals
         var bodies = plan.Items.OfType<Body>().Count();
         Assert.True(left.Items.OfType<Body>().Count() >= Math.Min(bodies, 2 * plan.People.Count));
         Assert.All(left.Parts, part => Assert.All(plan.People, person => Assert.Contains(part.Setups, s => s.Person == person.Id && s.Body is not null)));
+    }
+
+    [Theory]
+    [MemberData(nameof(Kits))]
+    public void The_least_kit_leaves_nobody_without_a_camera_and_costs_nothing_that_is_had_today(Kit kit)
+    {
+        var plan = kit.Start();
+        var found = LightestKit.Find(plan, [], new KitWish(FailureClass.None));
+        Assert.True(found.Proven);
+        var left = EditResult.Apply(plan, [.. found.Changes.Select(t => t.Edit)]).Plan!;
+        Assert.Subset(AskedNeed.Cameras(left).ToHashSet(), AskedNeed.Cameras(plan).ToHashSet());
+        var (rules, then) = (HouseRules.Of(new DayAnalysis(plan)), HouseRules.Of(new DayAnalysis(left), plan));
+        Assert.All(rules.Zip(then), r => Assert.True(r.Second.Lacking <= r.First.Lacking, $"{r.First}, then {r.Second}"));
+        var (before, after) = (new DayAnalysis(plan).Report(false).Needs, new DayAnalysis(left).Report(false).Needs);
+        // What is not met anyway becomes no worse.
+        Assert.All(before.Zip(after).Where(n => n.First.Importance != Importance.Nice), n => Assert.True(n.Second.Baseline <= n.First.Baseline || n.Second.Baseline.IsMet(), n.First.Need));
     }
 
     [Theory]

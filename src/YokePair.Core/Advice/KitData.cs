@@ -1,5 +1,6 @@
 using YokePair.Core.Editing;
 using YokePair.Core.Plans;
+using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Advice;
 
@@ -60,13 +61,39 @@ public sealed record KitWish(
 /// <param name="Cost">What choosing it costs by the goal.</param>
 public sealed record KitOption(string Thing, string Place, bool Today, bool Fixed, double Grams, double Value, long Cost);
 
-/// <summary>A need that some kit fails, and what must be chosen for it not to.</summary>
+/// <summary>A need that a kit is asked for.</summary>
 /// <param name="Part">Part id.</param>
 /// <param name="Need">Need id.</param>
+/// <param name="Alone">Whether it is asked of the lead alone.</param>
+public readonly record struct AskedNeed(string Part, string Need, bool Alone = false)
+{
+    /// <summary>That somebody has a camera in a part, asked as a need is.</summary>
+    public static AskedNeed Camera(string part, string person) => new(part, "@" + person);
+
+    /// <summary>Everyone who has a camera with glass on it in a part of a plan.</summary>
+    public static IEnumerable<AskedNeed> Cameras(Plan plan) => plan.Parts.SelectMany(p =>
+        p.Setups.Where(s => s.Body is not null && s.Lens is not null && s.Unattended != true).Select(s => Camera(p.Id, s.Person))).Distinct();
+}
+
+/// <summary>What a house rule, or a photographer, asks of a kit.</summary>
+/// <param name="Rule">The rule; null = that somebody who photographs has a camera.</param>
+/// <param name="OneOf">Each a bundle of options that counts as one when all of it is chosen.</param>
+/// <param name="AtLeast">How many bundles there must be.</param>
+/// <param name="AtMost">How many there may be; null = any number.</param>
+/// <param name="Camera">Whose camera it is, and where; null = not one person's.</param>
+public sealed record KitBound(HouseRuleKind? Rule, IReadOnlyList<IReadOnlyList<int>> OneOf, int AtLeast, int? AtMost = null, AskedNeed? Camera = null)
+{
+    /// <summary>Whether a kit keeps it.</summary>
+    /// <param name="chosen">By option number.</param>
+    public bool IsMet(bool[] chosen) => OneOf.Count(bundle => bundle.All(o => chosen[o])) is var has && has >= AtLeast && !(has > AtMost);
+}
+
+/// <summary>A need that some kit fails, and what must be chosen for it not to.</summary>
+/// <param name="Need">The need.</param>
 /// <param name="OneOf">Options of which at least <paramref name="AtLeast"/> must be chosen.</param>
 /// <param name="AtLeast">How many.</param>
 /// <param name="Unless">Options of which one left at home will do as well, as it brings something nearer: a lens that a camera would have held.</param>
-public sealed record KitClause(string Part, string Need, IReadOnlyList<int> OneOf, int AtLeast, IReadOnlyList<int> Unless)
+public sealed record KitClause(AskedNeed Need, IReadOnlyList<int> OneOf, int AtLeast, IReadOnlyList<int> Unless)
 {
     /// <summary>Whether a kit has what it asks.</summary>
     /// <param name="chosen">By option number.</param>

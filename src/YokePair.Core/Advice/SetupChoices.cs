@@ -45,7 +45,7 @@ public static class SetupChoices
         var alone = setup?.Unattended == true;
         return new HandChoices(ordered,
             [.. plan.Items.Where(i => Shoe.Takes(plan, body, i, alone)).Select(i => i.Id)],
-            [.. plan.Items.Where(i => i is Support { CarriesCamera: true }).Select(i => i.Id)]);
+            [.. plan.Items.Where(i => i is Support support && (alone ? support.HoldsCameraAlone : support.CarriesCamera)).Select(i => i.Id)]);
 
         SetupChoice? Choice(GlassOnBody glass)
         {

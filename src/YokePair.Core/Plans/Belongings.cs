@@ -9,6 +9,12 @@ public sealed record Support : Item
     /// <summary>Whether a camera on it keeps still of itself.</summary>
     [System.Text.Json.Serialization.JsonIgnore] public bool CarriesCamera => Named("tripod") || Named("monopod");
 
+    /// <summary>Whether a camera that is left alone can be held by it.</summary>
+    [System.Text.Json.Serialization.JsonIgnore] public bool HoldsCameraAlone => CarriesCamera || Named("clamp");
+
+    /// <summary>Whether a light can be put on it.</summary>
+    [System.Text.Json.Serialization.JsonIgnore] public bool HoldsLight => Named("stand") || Named("clamp");
+
     // One whose form nobody has said is what it is called.
     private bool Named(string form) => Form is null ? Name?.Contains(form, StringComparison.OrdinalIgnoreCase) == true : Form == form;
 

@@ -15,11 +15,10 @@ namespace YokePair.Core.Starting;
 /// <param name="Assistant">Whether an assistant comes along.</param>
 /// <param name="TimeZone">IANA zone of its times; null = not said.</param>
 /// <param name="Habits">How one works; null = as most do.</param>
-/// <param name="SecondHabits">How the second photographer works; null = not known.</param>
 /// <param name="Again">Key of a day that nobody has worked on yet, which it takes the place of; null = a new one.</param>
 public sealed record NewDayRequest(
     string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second, int? Days = null, bool Assistant = false,
-    string? TimeZone = null, Habits? Habits = null, WorkHabits? SecondHabits = null, string? Again = null);
+    string? TimeZone = null, Habits? Habits = null, string? Again = null);
 
 /// <summary>Makes a day from a template or timetable and the owner's locker.</summary>
 public static class NewDay
@@ -33,8 +32,9 @@ public static class NewDay
     /// <param name="request">What is wanted.</param>
     /// <param name="locker">Everything owned; what is not here on the day stays at home.</param>
     /// <param name="kinds">Every kind of part, the user's own among them; null = those that ship.</param>
+    /// <param name="usual">How the team works, for what the request does not say; null = not known.</param>
     /// <returns>The plan, or what is wrong with the request by field.</returns>
-    public static PlanReading From(NewDayRequest request, IReadOnlyList<Item> locker, IReadOnlyList<PartKind>? kinds = null)
+    public static PlanReading From(NewDayRequest request, IReadOnlyList<Item> locker, IReadOnlyList<PartKind>? kinds = null, UsualWays? usual = null)
     {
         var problems = new List<PlanProblem>();
         if (string.IsNullOrWhiteSpace(request.Name)) problems.Add(new PlanProblem("name", "is empty; say what the day is called"));
@@ -66,11 +66,11 @@ public static class NewDay
             Format = Plan.FormatName,
             Version = Plan.CurrentVersion,
             Assignment = new Assignment { Id = request.Name.Trim(), Name = request.Name.Trim(), Kind = DayTemplate.All.FirstOrDefault(t => t.Id == request.Template)?.Kind, TimeZone = string.IsNullOrWhiteSpace(request.TimeZone) ? null : request.TimeZone },
-            Rules = new Rules { DualRecord = habits.TwoRecords ?? true },
+            Rules = new Rules { DualRecord = habits.TwoRecords ?? true, House = usual?.House ?? new House() },
             People =
             [
-                new Person { Id = "lead", Name = "Lead", Habits = habits.Kept(request.Style) },
-                .. request.Second ? [new Person { Id = "second", Name = "Second", Habits = request.SecondHabits }] : Array.Empty<Person>(),
+                new Person { Id = "lead", Name = "Lead", Habits = habits.Kept(request.Style), Seconds = usual?.Lead?.Seconds },
+                .. request.Second ? [new Person { Id = "second", Name = "Second", Habits = usual?.Second?.Habits, Seconds = usual?.Second?.Seconds }] : Array.Empty<Person>(),
                 .. request.Assistant ? [new Person { Id = "assistant", Name = "Assistant", Role = PersonRole.Assistant, HandOverSeconds = 10 }] : Array.Empty<Person>(),
             ],
             Places =
@@ -86,6 +86,8 @@ public static class NewDay
         };
         plan = HandsByPart.Usual(plan);
         plan = HandsByPart.Fit(habits.UsesFlash ? HandsByPart.Lit(plan, here) : plan);
+        if (habits.Light is not (Illumination.Available or Illumination.Continuous)) plan = StandingLights.Placed(plan);
+        if (style is not null) plan = WhatComesAlong.Of(BestSensor.InTheMostUsedHand(plan));
         for (var day = 1; day < request.Days; day++) plan = new Editing.AddDay().Apply(plan).Plan!;
         List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan)];
         return wrong.Count > 0 ? new PlanReading(null, wrong) : new PlanReading(plan, []);

@@ -45,25 +45,34 @@ public static class HouseRules
 
     private static IEnumerable<Item> Here(DayAnalysis day) => day.Whole.Items.Where((_, i) => day.Outcomes.All(p => !p.Away[i]));
 
-    private static int Photographers(Plan plan) =>
+    /// <summary>How many people have a camera in some part.</summary>
+    public static int Photographers(Plan plan) =>
         plan.People.Count(p => p.Role != PersonRole.Assistant && plan.Parts.Any(part => part.Setups.Any(s => s.Person == p.Id)));
 
     /// <summary>Needs that matter, are met with everybody there, and would not be by the lead alone: one need at a time, moments left aside.</summary>
     private static int NotAlone(DayAnalysis day)
     {
-        if (day.Whole.People is not [var lead, _, ..]) return 0;
-        var alone = new DayAnalysis(day.Whole with
-        {
-            Parts = [.. day.Whole.Parts.Select(AsIfAlone)],
-        });
+        if (!AsksForLeadAlone(day.Whole)) return 0;
+        var alone = new DayAnalysis(LeadAlone(day.Whole));
         return day.Outcomes.Zip(alone.Outcomes).Sum(part => part.First.Needs.Zip(part.Second.Needs).Count(n =>
             n.First.Need.Importance != Importance.Nice && n.First.Outcome.IsMet() && !n.Second.Outcome.IsMet()));
+    }
 
-        Part AsIfAlone(Part part) => part with
+    /// <summary>Whether the house asks that the lead alone could do it, and there is somebody else.</summary>
+    public static bool AsksForLeadAlone(Plan plan) => plan.Rules.House.LeadAlone && plan.People.Count > 1;
+
+    /// <summary>The day as it is for the lead alone: one need at a time, moments left aside.</summary>
+    public static Plan LeadAlone(Plan plan)
+    {
+        var lead = plan.People[0].Id;
+        return plan with
         {
-            Present = [lead.Id],
-            Setups = [.. part.Setups.Where(s => s.Person == lead.Id)],
-            Needs = [.. part.Needs.Select(n => n with { Who = Need.Anyone, Moment = null })],
+            Parts = [.. plan.Parts.Select(part => part with
+            {
+                Present = [lead],
+                Setups = [.. part.Setups.Where(s => s.Person == lead)],
+                Needs = [.. part.Needs.Select(n => n with { Who = Need.Anyone, Moment = null })],
+            })],
         };
     }
 
@@ -74,7 +83,10 @@ public static class HouseRules
             .Sum(flashes => Math.Max(0, (2 * flashes.Count()) - sets[flashes.Key].Sum(c => c.Count ?? 1)));
     }
 
+    /// <summary>Whether any need asks for lights on stands.</summary>
+    public static bool AsksForStands(Plan plan) => plan.Parts.Any(p => p.Needs.Any(n => n.Light.Contains(LightKind.Stands)));
+
     private static int SendersLacking(DayAnalysis day) =>
-        day.Whole.Parts.Any(p => p.Needs.Any(n => n.Light.Contains(LightKind.Stands)))
+        AsksForStands(day.Whole)
             ? Math.Max(0, 2 - Here(day).OfType<Trigger>().Count(t => t.Sends is not null)) : 0;
 }

@@ -105,7 +105,7 @@ internal static class LockerChanges
         var outcome = await change;
         if (outcome.Refused is { } refused) return Problems.Unprocessable(refused, []);
         return outcome.Done
-            ? Results.Ok(new LockerChanged([.. ids]))
+            ? Results.Ok(new LockerChanged([.. ids], outcome.Followed))
             : Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "This was changed elsewhere, so your change was not made.", detail: $"Changed since you saw it: {string.Join(", ", outcome.Stale)}");
     }
 }

@@ -53,14 +53,16 @@ internal static class LockerImports
         var locker = await store.LoadAsync(cancel);
         var weighed = WeighedImport.Of(locker.Things, filed);
         var kept = keep && weighed.Clean;
+        IReadOnlyList<string>? followed = null;
         if (kept)
         {
             var ids = locker.Things.Concat(weighed.Things).Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
             var outcome = await store.ImportAsync($"{weighed.Things.Count} things imported", [.. weighed.Things.Select(t => new LockerChange(t.Id, locker.Revisions.TryGetValue(t.Id, out var seen) ? seen : null, t))],
                 [.. (file?.Pairs ?? []).Where(p => ids.Contains(p.A) && ids.Contains(p.B))], file?.Kinds ?? [], cancel);
+            followed = outcome.Followed;
             if (!outcome.Done) return await LockerChanges.Made(Task.FromResult(outcome), []);
         }
-        return Results.Ok(new ImportAnswer(weighed.Rows, Count(RowAction.Added), Count(RowAction.Changed), Count(RowAction.Same), Count(RowAction.Refused), ignored, readAs, kept));
+        return Results.Ok(new ImportAnswer(weighed.Rows, Count(RowAction.Added), Count(RowAction.Changed), Count(RowAction.Same), Count(RowAction.Refused), ignored, readAs, kept, followed));
 
         int Count(RowAction action) => weighed.Rows.Count(r => r.Action == action);
     }

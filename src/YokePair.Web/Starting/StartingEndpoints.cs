@@ -58,7 +58,8 @@ internal static class StartingEndpoints
     private static async Task<IResult> Points(LockerStore lockers, PlanStore plans, CancellationToken cancel)
     {
         var locker = await lockers.ThingsAsync(cancel);
-        var (lead, second) = (await plans.HabitsAsync("lead", cancel), await plans.HabitsAsync("second", cancel));
+        var usual = UsualWays.Of(await plans.LatestAsync(cancel));
+        var (lead, second) = (usual.Lead?.Habits, usual.Second?.Habits);
         var named = new[] { lead, second }.OfType<WorkHabits>().SelectMany(h => h.Glass).SelectMany(g => g.Lenses).ToHashSet(StringComparer.Ordinal);
         return Results.Ok(new StartingPoints(
             [.. DayTemplate.All.Select(t => new TemplateName(t.Id, t.Name, t.Kind, [.. t.Parts.Select(p => p.Name)]))],
@@ -109,7 +110,7 @@ internal static class StartingEndpoints
     private static async Task<IResult> Start(NewDayRequest request, PlanStore store, LockerStore lockers, CancellationToken cancel)
     {
         var locker = await lockers.ThingsAsync(cancel);
-        var made = NewDay.From(request, locker.Things, locker.Kinds);
+        var made = NewDay.From(request, locker.Things, locker.Kinds, UsualWays.Of(await store.LatestAsync(cancel)));
         if (made.Plan is null) return Problems.Unprocessable("The day was not made.", made.Problems);
         return request.Again is { } again ? await StartAgain(again, made.Plan, store, cancel) : Kept(await store.AddAsync(made.Plan, cancel));
     }

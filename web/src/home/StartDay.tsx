@@ -76,7 +76,6 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 assistant,
                 days: Number(days) || 1,
                 habits,
-                secondHabits: second ? data?.second : null,
                 again,
                 timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
               },

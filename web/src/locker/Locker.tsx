@@ -6,6 +6,7 @@ import { KeysHelp } from "../shared/KeysHelp";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { Bodies, Tokens } from "./BodiesAndTokens";
+import { Followed } from "./Followed";
 import { FilterBar } from "./FilterBar";
 import { isFiltered, matches, noFilters } from "./filters";
 import { GlassRuleView } from "./GlassRuleView";
@@ -94,6 +95,9 @@ export function Locker() {
         </Link>
       </PageHeader>
       <main className="min-h-0 flex-1 overflow-auto" data-testid="locker">
+        <div className="px-4">
+          <Followed days={change.data?.followed} />
+        </div>
         <div className="flex flex-wrap items-start gap-x-8 gap-y-3 px-4 py-2.5">
           <div className="min-w-0 flex-1 basis-[30rem]">
             <h1 className="text-xl font-semibold" data-testid="verdict">

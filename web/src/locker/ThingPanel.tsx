@@ -6,6 +6,7 @@ import { Problem } from "../shared/Problem";
 import { TypedField } from "../shared/TypedField";
 import { changes, useLockerChange, useThing } from "./useLocker";
 import { Docked } from "../shared/Docked";
+import { Followed } from "./Followed";
 
 const fits: Record<PairFit, string> = {
   full: "goes with",
@@ -82,6 +83,7 @@ export function ThingPanel({ id, page, select }: Props) {
           </Problem>
         </div>
       )}
+      <Followed days={change.data?.followed} />
       {!thing && !error && <p className="text-quiet">Looking it up …</p>}
       {thing && (
         <div className="mt-1.5 grid gap-x-8 gap-y-2 min-[1000px]:grid-cols-[3fr_2fr]">
@@ -139,7 +141,7 @@ function Figures({
   all: boolean;
   set: (name: string, text: string) => void;
 }) {
-  const always = ["name", "owner", "status", "from", "to", "doubtful"];
+  const always = ["name", "owner", "status", "from", "to", "doubtful", "keep"];
   const shown = thing.figures.filter((f) => all || f.essential || f.text !== "" || always.includes(f.name));
   return (
     <div className="grid grid-cols-[repeat(auto-fill,minmax(8.5rem,1fr))] content-start gap-x-3 gap-y-1.5">
@@ -177,7 +179,7 @@ function FigureField({ figure, commit }: { figure: FigureValue; commit: (text: s
         value={figure.text}
         onChange={(e) => commit(e.target.value)}
       >
-        <option value="">{figure.name === "status" ? "ready" : "not said"}</option>
+        <option value="">{unsaid[figure.name] ?? "not said"}</option>
         {options
           .filter((o) => o !== "ready" || figure.text === "ready")
           .map((o) => (
@@ -189,6 +191,9 @@ function FigureField({ figure, commit }: { figure: FigureValue; commit: (text: s
     </label>
   );
 }
+
+/** What it means that nothing is said. */
+const unsaid: Record<string, string> = { status: "ready", keep: "as the needs have it" };
 
 /** rentedOut reads as rented out. */
 const plainWords = (option: string) => option.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { FailureClass, KitGoal, KitProgress, KitProposal } from "../api/client";
+import { ruleShort } from "../shared/houseRules";
 import { DeadWeight } from "./DeadWeight";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { number, weight } from "../shared/format";
@@ -155,6 +156,12 @@ export function KitPanel({ assignment }: { assignment: string }) {
         {exposed.length > 0 && (
           <p>
             <strong>Nothing there is to choose from protects:</strong> {exposed.join("; ")}.
+          </p>
+        )}
+        {found.house.length > 0 && (
+          <p>
+            <strong>No kit here keeps to these rules of the house:</strong>{" "}
+            {found.house.map((rule) => ruleShort(rule)).join("; ")}.
           </p>
         )}
         {stale && <p className="text-quiet">The day has changed since; search anew for what fits it now.</p>}

@@ -1,0 +1,50 @@
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+
+namespace YokePair.Core.Starting;
+
+/// <summary>Gives the hand that is used most the camera with the best sensor, where the cameras of a person are unlike.</summary>
+internal static class BestSensor
+{
+    /// <summary>The plan with two cameras of a person exchanged all day where that makes nothing worse.</summary>
+    public static Plan InTheMostUsedHand(Plan plan)
+    {
+        foreach (var person in plan.People)
+        {
+            List<Body> bodies = [.. plan.Parts.SelectMany(p => p.Setups).Where(s => s.Person == person.Id).Select(s => plan.ItemOf(s.Body)).OfType<Body>().Distinct().OrderByDescending(Sensor)];
+            if (bodies.Count < 2 || Sensor(bodies[0]) == Sensor(bodies[^1])) continue;
+            var now = new DayAnalysis(plan).Report(withEvents: false);
+            var used = bodies.MaxBy(b => Uses(now, b))!;
+            if (Sensor(used) == Sensor(bodies[0]) || Uses(now, used) == Uses(now, bodies[0])) continue;
+            if (Exchanged(plan, person.Id, used, bodies[0]) is not { } other) continue;
+            var then = new DayAnalysis(other).Report(withEvents: false);
+            if (then.Needs.Zip(now.Needs).All(n => n.First.Baseline <= n.Second.Baseline) && then.Needs.Sum(n => n.Best?.Seconds ?? 0) <= now.Needs.Sum(n => n.Best?.Seconds ?? 0)) plan = other;
+        }
+        return plan;
+    }
+
+    /// <summary>Larger first, then cleaner, then finer.</summary>
+    private static (double, double, double) Sensor(Body body) => (-body.Crop, body.IsoCeiling, body.Megapixels);
+
+    /// <summary>How many pictures one takes with a camera first.</summary>
+    private static int Uses(Report report, Body body) => report.Needs.Count(n => n.Best?.Body == body.Id);
+
+    private static Plan? Exchanged(Plan plan, string person, Body one, Body other)
+    {
+        var then = plan with { Parts = [.. plan.Parts.Select(p => p with { Setups = [.. p.Setups.Select(Swapped)] })] };
+        // Glass that needed no adapter, or another one, on the other camera cannot simply be moved over.
+        return PlanCheck.Usable(then).Count == 0 && then.Parts.SelectMany(p => p.Setups).Where(s => s.Person == person).All(s => Fits(then, s)) ? then : null;
+
+        Setup Swapped(Setup setup) => setup.Person != person ? setup
+            : setup.Body == one.Id ? setup with { Body = other.Id } : setup.Body == other.Id ? setup with { Body = one.Id } : setup;
+    }
+
+    private static bool Fits(Plan plan, Setup setup)
+    {
+        if (plan.ItemOf(setup.Body) is not Body body || plan.ItemOf(setup.Lens) is not Lens lens) return true;
+        var fits = plan.ItemOf(setup.Adapter) is Adapter adapter ? adapter.Joins(lens, body) : body.Mount.Contains(lens.Mount);
+        return fits && (plan.ItemOf(setup.Flash) is not Flash flash || Ways.Shoe.Fits(body, flash.Shoe));
+    }
+}
