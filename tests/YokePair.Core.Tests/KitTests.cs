@@ -114,28 +114,28 @@ public sealed class KitTests
         var rich = kit with { Lines = kit.Lines + "\n20 f/2.8 M3\n105 f/2.8 macro M3\n600/4 M3\nbody Old M9 10MP iso800 SD LB77\n2x battery LB77\n2x stand\nother rain cover" };
         var things = rich.Things();
         var plan = rich.Start();
-        Assert.DoesNotContain(plan.Items.OfType<Lens>(), l => l.IsMacro);
+        Assert.DoesNotContain(plan.Items.OfType<Lens>(), l => l.Focal.High == 600);
         Assert.DoesNotContain(plan.Items, i => i is Body { BatteryType: "LB77" } or Battery { Type: "LB77" } or Support);
         Assert.Contains(plan.Items, i => i.Label.Contains("rain cover", StringComparison.OrdinalIgnoreCase));
-        IReadOnlyList<Item> kept = [.. things.Select(t => t is Lens { IsMacro: true } ? t with { Keep = Keep.Always } : t)];
-        Assert.Contains(Starting.NewDay.From(new Starting.NewDayRequest("Gig", new DateOnly(2027, 7, 3), rich.Template, null, rich.Style, false), kept).Plan!.Items, i => i is Lens { IsMacro: true });
+        IReadOnlyList<Item> kept = [.. things.Select(t => t is Lens { Focal.High: 600 } ? t with { Keep = Keep.Always } : t)];
+        Assert.Contains(Starting.NewDay.From(new Starting.NewDayRequest("Gig", new DateOnly(2027, 7, 3), rich.Template, null, rich.Style, false), kept).Plan!.Items, i => i is Lens { Focal.High: 600 });
     }
 
     [Fact]
     public void The_hand_that_is_used_most_has_the_best_sensor()
     {
-        var plan = (Kit.All.First(k => k.Name == "concert") with
+        var plan = (Kit.All.First(k => k.Name == "field sport") with
         {
             Lines = """
-                body Small M3 24MP iso12800 SD+SD LB5 10fps silent
-                body Clean M3 24MP iso25600 SD+SD LB5 10fps silent
-                24-70/2.8 M3
-                70-200/2.8 M3
-                3x battery LB5
+                body Small M2 20MP iso25600 SD+SD LB9 20fps
+                body Clean M2 20MP iso51200 SD+SD LB9 20fps
+                24-70/2.8 M2
+                400/2.8 M2
+                monopod
+                4x battery LB9
                 """,
         }).Start();
-        var uses = new DayAnalysis(plan).Report(withEvents: false).Needs.GroupBy(n => n.Best?.Body).OrderByDescending(g => g.Count()).First().Key;
-        Assert.Equal("Clean", plan.ItemOf(uses)!.Label);
+        Assert.All(plan.Parts.Where(p => p.Kind == "play"), p => Assert.Equal("Clean", plan.ItemOf(p.Setups.Single(s => Glass(plan, s) == "400 f/2.8").Body)!.Label));
     }
 
     [Fact]

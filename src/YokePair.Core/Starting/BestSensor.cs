@@ -15,12 +15,11 @@ internal static class BestSensor
         {
             List<Body> bodies = [.. plan.Parts.SelectMany(p => p.Setups).Where(s => s.Person == person.Id).Select(s => plan.ItemOf(s.Body)).OfType<Body>().Distinct().OrderByDescending(Sensor)];
             if (bodies.Count < 2 || Sensor(bodies[0]) == Sensor(bodies[^1])) continue;
-            var now = new DayAnalysis(plan).Report(withEvents: false);
-            var used = bodies.MaxBy(b => Uses(now, b))!;
-            if (Sensor(used) == Sensor(bodies[0]) || Uses(now, used) == Uses(now, bodies[0])) continue;
+            var day = new DayAnalysis(plan);
+            var used = bodies.MaxBy(b => Uses(day, b))!;
+            if (Sensor(used) == Sensor(bodies[0]) || Uses(day, used) == Uses(day, bodies[0])) continue;
             if (Exchanged(plan, person.Id, used, bodies[0]) is not { } other) continue;
-            var then = new DayAnalysis(other).Report(withEvents: false);
-            if (then.Needs.Zip(now.Needs).All(n => n.First.Baseline <= n.Second.Baseline) && then.Needs.Sum(n => n.Best?.Seconds ?? 0) <= now.Needs.Sum(n => n.Best?.Seconds ?? 0)) plan = other;
+            if (IsNoWorse(new DayAnalysis(other).Report(withEvents: false), day.Report(withEvents: false))) plan = other;
         }
         return plan;
     }
@@ -28,8 +27,17 @@ internal static class BestSensor
     /// <summary>Larger first, then cleaner, then finer.</summary>
     private static (double, double, double) Sensor(Body body) => (-body.Crop, body.IsoCeiling, body.Megapixels);
 
-    /// <summary>How many pictures one takes with a camera first.</summary>
-    private static int Uses(Report report, Body body) => report.Needs.Count(n => n.Best?.Body == body.Id);
+    /// <summary>How many pictures would be missed, second best or later without a camera: where two hands do as well, neither is leaned on.</summary>
+    private static int Uses(DayAnalysis day, Body body)
+    {
+        var (with, without) = (day.Report(withEvents: false).Needs, new DayAnalysis(day.Whole, [new Pulled(body.Id, Kind: LossKind.Rig)]).Report(withEvents: false).Needs);
+        return with.Zip(without).Count(n => n.Second.Baseline > n.First.Baseline || n.Second.Best?.Seconds > n.First.Best?.Seconds);
+    }
+
+    private static bool IsNoWorse(Report then, Report now) =>
+        then.Needs.Zip(now.Needs).All(n => n.First.Baseline <= n.Second.Baseline) && Seconds(then) <= Seconds(now);
+
+    private static double Seconds(Report report) => report.Needs.Sum(n => n.Best?.Seconds ?? 0);
 
     private static Plan? Exchanged(Plan plan, string person, Body one, Body other)
     {
