@@ -8,6 +8,7 @@ namespace YokePair.Solving;
 
 /// <summary>Setups with the fewest changes of glass that meet every need.</summary>
 /// <param name="Proven">Whether no setups that cost less exist; false only where the search was stopped.</param>
+/// <param name="Quickest">Whether, of those that cost the same, none is quicker; else none quicker was found.</param>
 /// <param name="Now">Changes of glass with the setups as they are.</param>
 /// <param name="Found">Changes of glass with what is proposed.</param>
 /// <param name="AtLeast">No setups that meet as much, hang no more and leave no more habits have fewer changes than this.</param>
@@ -18,7 +19,7 @@ namespace YokePair.Solving;
 /// <param name="Rounds">How often the report was asked.</param>
 /// <param name="Seconds">How long it took.</param>
 public sealed record SetupsProposal(
-    bool Proven, ChangeCount Now, ChangeCount Found, int AtLeast, int HangingNow, int Hanging, int HabitsLeft, IReadOnlyList<ProposedChange> Pieces, int Rounds, double Seconds);
+    bool Proven, bool Quickest, ChangeCount Now, ChangeCount Found, int AtLeast, int HangingNow, int Hanging, int HabitsLeft, IReadOnlyList<ProposedChange> Pieces, int Rounds, double Seconds);
 
 /// <summary>What one is willing to give up for fewer changes.</summary>
 /// <param name="MayHang">Whether more may hang by one thing than today.</param>
@@ -41,6 +42,16 @@ public sealed record ChangeCount(int Between, IReadOnlyList<NamedNeed> Inside, I
     public int All => Between + Inside.Count;
 }
 
+/// <summary>What setups cost, the first first.</summary>
+/// <param name="Main">What is missed, hangs, is changed, leaves a habit.</param>
+/// <param name="Seconds">Seconds of all needs together.</param>
+/// <param name="Different">Hands that differ from today.</param>
+public readonly record struct SetupCost(long Main, long Seconds, int Different)
+{
+    /// <summary>Whether it is less than another.</summary>
+    public bool IsLess(SetupCost other) => (Main, Seconds, Different).CompareTo((other.Main, other.Seconds, other.Different)) < 0;
+}
+
 /// <summary>A need of a part.</summary>
 public sealed record NamedNeed(string Part, string Need);
 
@@ -57,9 +68,13 @@ public sealed record SearchProgress(int Round, int AtLeast, double Seconds);
 /// </summary>
 public static class FewestChanges
 {
-    // Orders of what counts, each worth more than all below it together on any day that fits a screen.
-    private const long Different = 1, HangWilling = 50, SecondBest = 30 * HangWilling, Change = 40 * SecondBest, Habit = 50 * Change, MissedNice = 10 * Habit, InsideOnce = 40 * Habit,
-        Hang = 15 * InsideOnce, SecondBestOnce = 40 * Hang, MissedMust = 15 * SecondBestOnce, MissedOnce = 30 * MissedMust;
+    // Orders of what counts, each worth more than all below it together on any day that fits a screen. Seconds come after all of them, then
+    // what differs from today.
+    private const long HangWilling = 1, SecondBest = 30 * HangWilling, Change = 40 * SecondBest, Habit = 50 * Change, MissedNice = 10 * Habit, InsideOnce = 40 * Habit,
+        Hang = 15 * InsideOnce, SecondBestOnce = 40 * Hang, NotAlone = 15 * SecondBestOnce, MissedMust = 40 * NotAlone, MissedOnce = 30 * MissedMust;
+
+    /// <summary>So often the report is asked for a quicker one of those that cost the same, before the quickest so far is taken.</summary>
+    private const int MostRoundsForSeconds = 30;
 
     /// <summary>The same in the order of what one is willing to give up.</summary>
     private static (long Hang, long Habit) Orders(SetupWish wish) => (wish.MayHang ? HangWilling : Hang, wish.KeepsHabits ? SecondBestOnce : Habit);
@@ -68,18 +83,18 @@ public static class FewestChanges
     /// <param name="problem">The problem.</param>
     /// <param name="wish">What one is willing to give up; null = nothing.</param>
     /// <param name="progress">Told after each round.</param>
+    /// <param name="forSeconds">Whether of those that cost the same the quickest is looked for.</param>
     /// <param name="cancel">Stops the search; the best so far is given, unproven.</param>
     public static SetupsProposal Find(SetupProblem problem, SetupWish? wish = null, IProgress<SearchProgress>? progress = null,
-        CancellationToken cancel = default)
+        bool forSeconds = true, CancellationToken cancel = default)
     {
         wish ??= new SetupWish();
         var clock = Stopwatch.StartNew();
         int[] now = [.. problem.Slots.Select(s => s.Current)];
         var judgedNow = problem.Judge(now);
-        var costNow = Cost(problem, now, judgedNow, wish);
-        var best = (Options: now, Judged: judgedNow, Cost: costNow);
+        var best = (Options: now, Judged: judgedNow, Cost: Cost(problem, now, judgedNow, wish));
         var model = new Model(problem, wish);
-        var proven = false;
+        var (proven, quickest, slowRounds) = (false, false, 0);
         var atLeast = 0;
         var round = 0;
         while (!cancel.IsCancellationRequested)
@@ -90,19 +105,21 @@ public static class FewestChanges
             progress?.Report(new SearchProgress(round, atLeast, clock.Elapsed.TotalSeconds));
             var judged = problem.Judge(answer.Options);
             var cost = Cost(problem, answer.Options, judged, wish);
-            if (cost < best.Cost) best = (answer.Options, judged, cost);
+            if (cost.IsLess(best.Cost)) best = (answer.Options, judged, cost);
             if (model.Learn(answer.Options, judged) is { Count: > 0 } wrong)
             {
+                if (proven && ++slowRounds > MostRoundsForSeconds) break;
                 // Where the solver was wrong it would try the neighbours next: they are asked at once.
                 foreach (var (options, needs) in wrong.SelectMany(part => problem.JudgeAround(part, answer.Options))) model.Teach(options, needs);
                 continue;
             }
-            // The report agrees with the bound. Where what there is costs the same, it is left as it is.
-            if (cost < costNow) best = (answer.Options, judged, cost);
+            // The report agrees with the bound: first of all but the seconds, then, with that settled, of them too.
+            quickest = proven;
             proven = true;
-            break;
+            if (quickest || !forSeconds) break;
+            model.Settle();
         }
-        return new SetupsProposal(proven, Count(problem, now, judgedNow), Count(problem, best.Options, best.Judged), atLeast,
+        return new SetupsProposal(proven, quickest, Count(problem, now, judgedNow), Count(problem, best.Options, best.Judged), atLeast,
             Hanging(judgedNow, problem), Hanging(best.Judged, problem), HabitsLeft(problem, best.Options), problem.Differences(
                 best.Options), round, clock.Elapsed.TotalSeconds);
     }
@@ -122,7 +139,7 @@ public static class FewestChanges
         foreach (var wish in new[] { new SetupWish(), new SetupWish(KeepsHabits: true), new SetupWish(MayHang: true) })
         {
             if (wish.KeepsHabits && trades[0].Proposal.HabitsLeft == 0) continue;
-            var found = Find(problem, wish, progress, cancel);
+            var found = Find(problem, wish, progress, forSeconds: trades.Count == 0, cancel);
             if (trades.Exists(t => (t.Proposal.Found.All, t.Proposal.Hanging, t.Proposal.HabitsLeft) == (found.Found.All, found.Hanging,
                 found.HabitsLeft))) continue;
             trades.Add(new SetupTrade(wish, found));
@@ -132,16 +149,17 @@ public static class FewestChanges
     }
 
     /// <summary>
-    /// What setups cost, in this order: missed once, missed must; once second best; what hangs by one thing; glass changed inside a part for what
-    /// happens once; missed nice; habits left; changes; second best; then how much differs from today.
+    /// What setups cost, in this order: missed once, missed must; what the lead could not do alone, where the house asks that; once second best;
+    /// what hangs by one thing; glass changed inside a part for what happens once; missed nice; habits left; changes; second best; seconds; then
+    /// how much differs from today.
     /// </summary>
-    public static long Cost(SetupProblem problem, IReadOnlyList<int> options, IReadOnlyList<JudgedNeed> judged, SetupWish wish)
+    public static SetupCost Cost(SetupProblem problem, IReadOnlyList<int> options, IReadOnlyList<JudgedNeed> judged, SetupWish wish)
     {
         var (hang, habit) = Orders(wish);
         var (all, tight) = problem.Changes(options);
         var cost = (Change * all) + (InsideOnce * tight) + problem.Needs.Zip(judged, (need, j) => Cost(need.Importance, j, hang)).Sum();
         for (var s = 0; s < options.Count; s++) cost += Cost(problem.Slots[s], options[s], habit);
-        return cost;
+        return new SetupCost(cost, judged.Sum(j => (long)j.Seconds), options.Where((o, s) => o != problem.Slots[s].Current).Count());
     }
 
     /// <summary>What an option costs by itself, whatever it serves.</summary>
@@ -152,6 +170,7 @@ public static class FewestChanges
     {
         var hangs = importance != Importance.Nice && need.Strands < 2 ? hang : 0;
         if (!need.Overall.IsMet()) return Missed(importance) + hangs;
+        if (need.NotAlone) hangs += NotAlone;
         return hangs + Math.Min(
             need.FromHands.IsMet() ? need.FromHands == Outcome.Holds ? 0 : Thin(importance) : long.MaxValue / 4,
             Inside(importance) + (need.Overall == Outcome.Holds ? 0 : Thin(importance)));
@@ -189,35 +208,44 @@ public static class FewestChanges
 
     private sealed class Model
     {
+        /// <summary>The model is solved dozens of times, each time with a little more: preparing it thoroughly takes longer than solving it.</summary>
+        private const string Parameters = "num_workers:1,cp_model_probing_level:0,linearization_level:0,max_presolve_iterations:1,optimize_with_core:true";
+
         private readonly SetupProblem problem;
         private readonly CpModel model = new();
         private readonly BoolVar[][] carries;
-        private readonly BoolVar[] missed, inside, thin, hangs;
+        private readonly BoolVar[] missed, inside, thin, hangs, notAlone;
+        private IntVar[] slow = [];
         private readonly List<BoolVar> changes = [];
+        private readonly List<(BoolVar Var, long Weight)> cost = [];
+        private readonly List<BoolVar> different;
         private readonly Dictionary<(string, string), int> numbers;
+        private readonly Dictionary<(int Need, int Seconds), BoolVar> slowWords = [];
         private readonly HashSet<string> told = new(StringComparer.Ordinal);
         private HashSet<int> counted = [];
+        private long[] seconds = [], paid = [];
 
         public Model(SetupProblem problem, SetupWish wish)
         {
             this.problem = problem;
             numbers = problem.Needs.Select((need, n) => (need, n)).ToDictionary(x => (x.need.Part, x.need.Need), x => x.n);
-            var cost = new List<(BoolVar Var, long Weight)>();
             carries = [.. problem.Slots.Select(s => s.Options.Select(_ => model.NewBoolVar("")).ToArray())];
             foreach (var slot in carries) model.AddExactlyOne(slot);
+            // Near to today is where the report has looked already; so it is soon agreed with.
+            different = [.. carries.SelectMany((slot, s) => slot.Where((_, o) => o != problem.Slots[s].Current))];
             var (hang, habit) = Orders(wish);
             for (var s = 0; s < carries.Length; s++)
                 for (var o = 0; o < carries[s].Length; o++)
                 {
                     var slot = problem.Slots[s];
-                    var weight = (o != slot.Current ? Different : 0) + Cost(slot, o, habit);
-                    if (weight > 0) cost.Add((carries[s][o], weight));
+                    if (Cost(slot, o, habit) is var weight and > 0) cost.Add((carries[s][o], weight));
                 }
             foreach (var choices in problem.Exclusive) model.AddAtMostOne(choices.Select(c => carries[c.Slot][c.Option]));
             missed = Each(problem.Needs, n => Missed(n.Importance));
             inside = Each(problem.Needs, n => Inside(n.Importance));
             thin = Each(problem.Needs, n => Thin(n.Importance));
             hangs = Each(problem.Needs, n => n.Importance == Importance.Nice ? 0 : hang);
+            notAlone = Each(problem.Needs, n => n.Importance == Importance.Nice ? 0 : NotAlone);
             for (var n = 0; n < missed.Length; n++) Bound(n, problem.Needs[n]);
             foreach (var succession in problem.Successions)
             {
@@ -226,7 +254,8 @@ public static class FewestChanges
                 cost.Add((changed, Change + (succession.Tight ? InsideOnce : 0)));
                 Follow(succession, changed);
             }
-            model.Minimize(LinearExpr.WeightedSum(cost.Select(c => c.Var), cost.Select(c => c.Weight)));
+            model.Minimize(LinearExpr.WeightedSum(
+                cost.Select(c => c.Var).Concat(different), cost.Select(c => c.Weight * (problem.Slots.Count + 1)).Concat(different.Select(_ => 1L))));
 
             BoolVar[] Each(IReadOnlyList<NeedCover> needs, Func<NeedCover, long> weight) => [.. needs.Select(n =>
             {
@@ -234,6 +263,26 @@ public static class FewestChanges
                 cost.Add((variable, weight(n)));
                 return variable;
             })];
+        }
+
+        /// <summary>Whether all but the seconds is settled.</summary>
+        public bool Settled { get; private set; }
+
+        /// <summary>Of setups that cost what the last did, from now on those with the fewest seconds are looked for, then the nearest to today.</summary>
+        public void Settle()
+        {
+            Settled = true;
+            // As much of each order: one sum of them all, with what each is worth, is a hard nut to the solver.
+            foreach (var order in cost.Zip(paid).GroupBy(c => c.First.Weight))
+                model.Add(LinearExpr.Sum(order.Select(c => c.First.Var)) == order.Sum(c => c.Second));
+            slow = [.. problem.Needs.Select(_ => model.NewIntVar(0, SetupProblem.MostSeconds, ""))];
+            model.Minimize((LinearExpr.Sum(slow) * (problem.Slots.Count + 1)) + LinearExpr.Sum(different));
+            for (var n = 0; n < slow.Length; n++)
+            {
+                var (fromHand, reaching) = problem.Needs[n].Seconds;
+                AtLeast(n, Math.Min(fromHand ?? reaching ?? 0, reaching ?? fromHand ?? 0), [missed[n]]);
+                if (reaching is { } soonest) AtLeast(n, soonest, [.. problem.Needs[n].By.Select(c => (ILiteral)carries[c.Slot][c.Option]), missed[n]]);
+            }
         }
 
         private void Bound(int n, NeedCover need)
@@ -246,6 +295,12 @@ public static class FewestChanges
             if (!need.Reached) model.AddBoolOr([.. by, missed[n]]);
             model.AddBoolOr([.. by, inside[n], missed[n]]);
             model.AddBoolOr([.. fullBy, thin[n], missed[n], .. need.ReachedFull ? [inside[n]] : Array.Empty<ILiteral>()]);
+        }
+
+        /// <summary>So many seconds, unless one of some words is true.</summary>
+        private void AtLeast(int n, double seconds, IReadOnlyList<ILiteral> unless)
+        {
+            if (Math.Ceiling(Math.Min(seconds, SetupProblem.MostSeconds)) is var whole and > 0) model.AddBoolOr([.. unless, Slow(n, (int)whole)]);
         }
 
         /// <summary>What a position carries after, it must have carried before, or something was changed; and the other way round.</summary>
@@ -274,10 +329,12 @@ public static class FewestChanges
 
         public (int[] Options, int Changes)? Solve(CancellationToken cancel)
         {
-            using var solver = new CpSolver { StringParameters = "num_workers:1" };
+            using var solver = new CpSolver { StringParameters = Parameters };
             using var stop = cancel.Register(() => solver.StopSearch());
             if (solver.Solve(model) != CpSolverStatus.Optimal) return null;
-            counted = [.. missed.Concat(inside).Concat(thin).Concat(hangs).Where(v => solver.BooleanValue(v)).Select(v => v.GetIndex())];
+            seconds = [.. slow.Select(solver.Value)];
+            paid = [.. cost.Select(c => solver.Value(c.Var))];
+            counted = [.. missed.Concat(inside).Concat(thin).Concat(hangs).Concat(notAlone).Where(v => solver.BooleanValue(v)).Select(v => v.GetIndex())];
             return ([.. carries.Select(slot => Array.FindIndex(slot, v => solver.BooleanValue(v)))], changes.Concat(inside).Count(c => solver.BooleanValue(c)));
         }
 
@@ -286,13 +343,17 @@ public static class FewestChanges
         {
             var parts = new List<string>();
             for (var n = 0; n < missed.Length; n++)
-                foreach (var truth in Truths(n, judged[n]))
-                {
-                    if (truth.Any(v => counted.Contains(v.GetIndex()))) continue;
-                    Tell(n, truth, options);
-                    if (!parts.Contains(judged[n].Part)) parts.Add(judged[n].Part);
-                }
+            {
+                foreach (var truth in Truths(n, judged[n]).Where(t => !t.Any(v => counted.Contains(v.GetIndex())))) Note(n, truth);
+                if (Settled && seconds[n] < judged[n].Seconds) Note(n, [Slow(n, judged[n].Seconds)]);
+            }
             return parts;
+
+            void Note(int n, BoolVar[] truth)
+            {
+                Tell(n, truth, options);
+                if (!parts.Contains(judged[n].Part)) parts.Add(judged[n].Part);
+            }
         }
 
         /// <summary>Tells the solver what the report says of one part with some setups.</summary>
@@ -302,7 +363,17 @@ public static class FewestChanges
             {
                 var n = numbers[(judged.Part, judged.Need)];
                 foreach (var truth in Truths(n, judged)) Tell(n, truth, options);
+                if (Settled && judged.Seconds > 0) Tell(n, [Slow(n, judged.Seconds)], options);
             }
+        }
+
+        /// <summary>That a need takes so many seconds.</summary>
+        private BoolVar Slow(int n, int atLeast)
+        {
+            if (slowWords.TryGetValue((n, atLeast), out var word)) return word;
+            word = model.NewBoolVar("");
+            model.Add(slow[n] >= atLeast).OnlyEnforceIf(word);
+            return slowWords[(n, atLeast)] = word;
         }
 
         private void Tell(int n, BoolVar[] truth, int[] options)
@@ -325,6 +396,7 @@ public static class FewestChanges
                 yield return [missed[n]];
                 yield break;
             }
+            if (need.NotAlone) yield return [notAlone[n], missed[n]];
             if (need.FromHands == Outcome.Holds) yield break;
             if (!need.FromHands.IsMet()) yield return [inside[n], missed[n]];
             if (need.Overall == Outcome.Thins) yield return [thin[n], missed[n]];

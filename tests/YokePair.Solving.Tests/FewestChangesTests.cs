@@ -17,9 +17,11 @@ public sealed class FewestChangesTests
         var better = 0;
         var hard = 0;
         var without = 0;
+        var quickest = 0;
         Gen.Int.Sample(seed =>
         {
             var plan = WithHabits(SmallDay.From(seed), seed);
+            if (seed % 4 == 0) plan = plan with { Rules = plan.Rules with { House = new House { LeadAlone = true } } };
             Assert.Empty(PlanCheck.Usable(plan));
             var pulled = Pulls(plan, seed);
             var problem = new SetupProblem(plan, seed % 3 == 0 ? [plan.Parts[0].Id, plan.Parts[^1].Id] : null, pulled);
@@ -31,14 +33,17 @@ public sealed class FewestChangesTests
             // Taking every piece leads to the very day that was promised, and no day costs less.
             var applied = EditResult.Apply(plan, [.. found.Pieces.SelectMany(p => p.Edits)]).Plan!;
             int[] taken = [.. problem.Slots.Select(s => s.Options.ToList().IndexOf(Chain.Of(applied.PartOf(s.Part)!.Setups.First(o => o.Person == s.Person && o.Position == s.Position))))];
-            Assert.Equal(best, FewestChanges.Cost(problem, taken, problem.Judge(taken), wish));
+            var cost = FewestChanges.Cost(problem, taken, problem.Judge(taken), wish);
+            Assert.Equal(best.Main, cost.Main);
+            if (found.Quickest) Assert.Equal(best, cost);
+            if (found.Quickest) Interlocked.Increment(ref quickest);
             var needs = new DayAnalysis(applied, pulled).Report(withEvents: false).Needs.ToDictionary(n => new NamedNeed(n.Part, n.Need), n => n.Baseline);
             Assert.All(problem.Needs, n => Assert.Equal(needs[new NamedNeed(n.Part, n.Need)].IsMet(), !found.Found.Missed.Contains(new NamedNeed(n.Part, n.Need))));
             if (found.Found.All < found.Now.All || found.Found.Missed.Count < found.Now.Missed.Count) Interlocked.Increment(ref better);
             if (found.Rounds > 1) Interlocked.Increment(ref hard);
             if (pulled.Count > 0 && found.Found.All > 0) Interlocked.Increment(ref without);
         }, iter: 600, threads: 2);
-        Assert.True(better > 50 && hard > 3 && without > 20, $"{better} days could be made better, {hard} needed the report's word, {without} did without something");
+        Assert.True(better > 50 && hard > 3 && without > 20 && quickest > 500, $"{quickest} are the quickest, {better} days could be made better, {hard} needed the report's word, {without} did without something");
     }
 
     /// <summary>On every third day the first photographer takes some of the glass to one part and other glass to the rest.</summary>
@@ -71,10 +76,10 @@ public sealed class FewestChangesTests
     }
 
     /// <summary>The least that any option of every slot with any other costs, judged by the report.</summary>
-    private static long BestOfAll(SetupProblem problem, SetupWish wish)
+    private static SetupCost BestOfAll(SetupProblem problem, SetupWish wish)
     {
         var judged = new Dictionary<string, IReadOnlyList<JudgedNeed>>();
-        var best = long.MaxValue;
+        SetupCost? best = null;
         var parts = problem.Needs.Select(n => n.Part).Distinct().ToList();
         foreach (var options in Each(problem, []))
         {
@@ -87,9 +92,10 @@ public sealed class FewestChangesTests
                 if (!judged.TryGetValue(key, out var own)) judged.Add(key, own = [.. problem.Judge(options).Where(j => j.Part == part)]);
                 all.AddRange(own);
             }
-            best = Math.Min(best, FewestChanges.Cost(problem, options, all, wish));
+            var cost = FewestChanges.Cost(problem, options, all, wish);
+            if (best is null || cost.IsLess(best.Value)) best = cost;
         }
-        return best;
+        return best!.Value;
     }
 
     private static IEnumerable<int[]> Each(SetupProblem problem, int[] had) => had.Length == problem.Slots.Count

@@ -63,10 +63,14 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
                     if (serving[glass].Full) full.Add(new Choice(at, o));
                 }
             }
-            var (reached, reachedFull) = Reached(layout, need, tolerance, serving);
-            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, Hangs: false,
-                need.Role is not null)
-            { Alike = alike };
+            var (reached, reachedFull, soonest) = Reached(layout, need, tolerance, serving);
+            var raise = by.Count == 0 ? null : (double?)by.Select(c => part.Setups.First(s => s.Person == slots[c.Slot].Person && s.Position == slots[c.Slot].Position))
+                .Min(s => s.Unattended == true ? 0 : kit.SecondsOf(layout.PersonIndex(s.Person)).Raise);
+            yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, Hangs: false, need.Role is not null)
+            {
+                Alike = alike,
+                Seconds = need.Role is not null ? default : (raise, soonest),
+            };
         }
     }
 
@@ -74,9 +78,9 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     /// What somebody could do by reaching for something else, if every piece of glass lay where it costs nothing: take a
     /// camera that is in no hand of theirs as it lies, or change glass on any.
     /// </summary>
-    private (bool Some, bool Full) Reached(PartLayout layout, Need need, double tolerance, Dictionary<FittedGlass, (bool Some, bool Full)> serving)
+    private (bool Some, bool Full, double? Soonest) Reached(PartLayout layout, Need need, double tolerance, Dictionary<FittedGlass, (bool Some, bool Full)> serving)
     {
-        var (any, whole) = (false, false);
+        var (any, whole, soonest) = (false, false, (double?)null);
         foreach (var actor in layout.Actors)
         {
             if (need.Who != Need.Anyone && layout.PersonIndex(need.Who) != actor) continue;
@@ -85,10 +89,11 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
                 if (!some || layout.IsUnattended(glass.Body)) continue;
                 var raised = layout.Cost(actor, layout.SourceOf(glass.Body)) + kit.SecondsOf(actor).Raise;
                 var ownHand = layout.SetupOf(glass.Body) is { } setup && layout.PersonIndex(setup.Person) == actor;
-                if (raised + (ownHand ? kit.SecondsOf(actor).ChangeLens : 0) <= tolerance) (any, whole) = (true, whole || full);
+                var seconds = raised + (ownHand ? kit.SecondsOf(actor).ChangeLens : 0);
+                if (seconds <= tolerance) (any, whole, soonest) = (true, whole || full, Math.Min(soonest ?? seconds, seconds));
             }
         }
-        return (any, whole);
+        return (any, whole, soonest);
     }
 
     /// <summary>How well glass serves a need, or some band of it, with whatever helps it best, if that could be had for nothing.</summary>

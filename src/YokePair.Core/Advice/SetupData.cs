@@ -48,6 +48,9 @@ public readonly record struct Choice(int Slot, int Option);
 public sealed record NeedCover(
     string Part, string Need, Importance Importance, IReadOnlyList<Choice> By, IReadOnlyList<Choice> FullBy, bool Reached, bool ReachedFull, bool Hangs, bool IsRole = false)
 {
+    /// <summary>Seconds it takes at the least from a hand, and by reaching for something else; null = not met so with any setups.</summary>
+    public (double? FromHand, double? Reaching) Seconds { get; init; }
+
     /// <summary>By slot of its part, a word for each option: those with the same word are the same to this need.</summary>
     public IReadOnlyDictionary<int, string[]> Alike { get; init; } = new Dictionary<int, string[]>();
 }
@@ -58,7 +61,9 @@ public sealed record NeedCover(
 /// <param name="Overall">Its outcome.</param>
 /// <param name="FromHands">Its outcome where one takes no camera but those in one's own hands, with the glass that is on them.</param>
 /// <param name="Strands">0 broken, 1 hangs by one thing, 2, or 3 for three and more.</param>
-public sealed record JudgedNeed(string Part, string Need, Outcome Overall, Outcome FromHands, int Strands);
+/// <param name="Seconds">Seconds until it is ready the way one would take; 0 where it is not met.</param>
+/// <param name="NotAlone">Whether the lead alone could not do it, where the house asks that.</param>
+public sealed record JudgedNeed(string Part, string Need, Outcome Overall, Outcome FromHands, int Strands, int Seconds = 0, bool NotAlone = false);
 
 /// <summary>The same position in two parts that follow each other, with the same body.</summary>
 /// <param name="Before">Slot before, or null where that part is not chosen.</param>

@@ -12,10 +12,16 @@ namespace YokePair.Core.Advice;
 /// </summary>
 public sealed class SetupProblem
 {
+    /// <summary>Beyond this nobody counts seconds.</summary>
+    public const int MostSeconds = 3600;
+
     private readonly Plan plan;
     private readonly HashSet<string> chosen;
 
     private readonly DayAnalysis day;
+
+    /// <summary>The day for the lead alone, where the house asks that.</summary>
+    private readonly DayAnalysis? alone;
 
     /// <summary>Prepares it.</summary>
     /// <param name="plan">A plan without <see cref="PlanCheck.Usable"/> problems.</param>
@@ -33,6 +39,7 @@ public sealed class SetupProblem
     {
         this.day = day;
         plan = day.Whole;
+        alone = HouseRules.AsksForLeadAlone(plan) ? new DayAnalysis(HouseRules.LeadAlone(plan), day.Pulled) : null;
         chosen = [.. parts ?? plan.Parts.Select(p => p.Id)];
         var slots = new List<SetupSlot>();
         foreach (var part in day.Plan.Parts.Where(p => chosen.Contains(p.Id)))
@@ -72,8 +79,8 @@ public sealed class SetupProblem
     /// <summary>Every need of the chosen parts with the options, in the order of <see cref="Needs"/>, as the report has it.</summary>
     public IReadOnlyList<JudgedNeed> Judge(IReadOnlyList<int> options)
     {
-        var then = day.Trying(With(options));
-        return [.. then.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(p => Judge(then, p))];
+        var then = Tried(options);
+        return [.. then.Together.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(p => Judge(then, p))];
     }
 
     /// <summary>
@@ -85,9 +92,9 @@ public sealed class SetupProblem
         var around = Enumerable.Range(0, Slots.Count).Where(s => Slots[s].Part == part)
             .SelectMany(s => Enumerable.Range(0, Slots[s].Options.Count).Where(o => o != options[s]).Select(o => Changed(options, s, o)));
         return [.. around.AsParallel().AsOrdered().Where(o => !Exclusive.Any(e => e.Count(c => o[c.Slot] == c.Option) > 1))
-            .Select(o => (o, Judged(day.Trying(With(o)))))];
+            .Select(o => (o, Judged(Tried(o))))];
 
-        IReadOnlyList<JudgedNeed> Judged(DayAnalysis then) => Judge(then, then.Plan.PartOf(part)!);
+        IReadOnlyList<JudgedNeed> Judged((DayAnalysis Together, DayAnalysis? Alone) then) => Judge(then, then.Together.Plan.PartOf(part)!);
 
         static int[] Changed(IReadOnlyList<int> options, int slot, int option)
         {
@@ -97,15 +104,24 @@ public sealed class SetupProblem
         }
     }
 
-    private static List<JudgedNeed> Judge(DayAnalysis then, Part part)
+    private (DayAnalysis Together, DayAnalysis? Alone) Tried(IReadOnlyList<int> options)
+    {
+        var with = With(options);
+        return (day.Trying(with), alone?.Trying(HouseRules.LeadAlone(with)));
+    }
+
+    private static List<JudgedNeed> Judge((DayAnalysis Together, DayAnalysis? Alone) tried, Part part)
     {
         var judged = new List<JudgedNeed>();
+        var then = tried.Together;
         var found = then.PartOf(part.Id)!;
         foreach (var need in found.Needs)
         {
             var hands = need.Bands.Select(band => band.Only([.. band.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))])).ToList();
             var own = then.WorstOf(hands, found.Failed).Outcome;
-            judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome, need.Strands));
+            var seconds = need.Outcome.IsMet() ? (int)Math.Ceiling(Math.Min(need.Best?.Seconds ?? 0, MostSeconds)) : 0;
+            var notAlone = need.Need.Importance != Importance.Nice && tried.Alone?.PartOf(part.Id)!.Needs.First(n => n.Need.Id == need.Need.Id).Outcome.IsMet() == false;
+            judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome, need.Strands, seconds, notAlone));
         }
         return judged;
     }
