@@ -152,6 +152,9 @@ public sealed class Stories
         bool Said() => page.Text("body").Contains(Dies, StringComparison.Ordinal);
         Type(Seconds("Change a lens, s"), "300");
         page.Until(Said, "what slow hands cost");
+        // What is one's own stands with how one works.
+        page.Open("/steamer-wedding/day?show=team");
+        page.Until(() => page.Driver.FindElements(By.XPath("//summary[starts-with(normalize-space(.),'How Lead works')]")).FirstOrDefault(), "how the lead works").Click();
         Type(Seconds("Change a lens, Lead, s"), "30");
         page.Until(() => !Said(), "the lead to be quick all the same");
         page.Button("Undo").Click();

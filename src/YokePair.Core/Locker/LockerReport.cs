@@ -22,6 +22,7 @@ namespace YokePair.Core.Locker;
 /// <param name="Slots">For a body, the types of its card slots.</param>
 /// <param name="Type">Type of battery, cells or card.</param>
 /// <param name="Estimates">How many of its figures are typical ones.</param>
+/// <param name="Keep">Whether it always comes along, or stays at home; null = as the needs have it.</param>
 public sealed record ThingView(
     string Id,
     string Kind,
@@ -39,7 +40,8 @@ public sealed record ThingView(
     string? State,
     IReadOnlyList<string>? Slots,
     string? Type,
-    int Estimates);
+    int Estimates,
+    Keep? Keep);
 
 /// <summary>What a body can be used with.</summary>
 /// <param name="Id">Body id.</param>
@@ -102,7 +104,7 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
             item switch { Battery b => b.Charged ? "charged" : "flat", Cells c => c.Charged ? "charged" : "flat", Card c => c.State, _ => null },
             item is Body body ? [.. body.Slots.Select(s => s.Type ?? "")] : null,
             item switch { Battery b => b.Type, Cells c => c.Type, Card c => c.Type, _ => null },
-            item.Estimated?.Count ?? 0);
+            item.Estimated?.Count ?? 0, item.Keep);
     }
 
     private static BodyOutfit Outfit(Body body, IReadOnlyList<Item> things, Compatibility compatibility, DateOnly day)

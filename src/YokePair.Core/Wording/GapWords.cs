@@ -14,6 +14,31 @@ internal static class GapWords
         return cause.Where is { IsWhole: false } where ? $"{Along(where)}, {why}" : why;
     }
 
+    /// <summary>The kind of cause, without what is true of one need alone: so that what many lack is one line.</summary>
+    public static string Lacks(GapCause cause) => cause.Kind switch
+    {
+        GapKind.Away => "what would do is away that day",
+        GapKind.SharedMoment => "they happen together, and there are too few hands for all at once",
+        GapKind.RoleTooSlow or GapKind.TooSlow => "the quickest way takes too long",
+        GapKind.NoRole => "a thing they ask for cannot be had with all it needs",
+        GapKind.Nobody => "nobody who may photograph them is there",
+        GapKind.NoSupplies => "no charged battery and clear card are left for a camera that would do",
+        GapKind.NoCamera => "no working camera with glass is packed",
+        GapKind.OutOfReach => "what would do cannot be reached",
+        _ => cause.Fit!.Value.NoFor switch
+        {
+            Shortfalls.Iso => "nothing you pack is fast enough for the light",
+            Shortfalls.Noise => "no silent body would do",
+            Shortfalls.FrameRate => "no body gives frames fast enough",
+            Shortfalls.TooLong => "nothing is wide enough",
+            Shortfalls.LightNotWanted => "the light they ask for cannot be used or had",
+            Shortfalls.Support => "no tripod or monopod can be had",
+            var lacking when lacking.HasFlag(Shortfalls.Megapixels) && cause.Fit.Value.CloseUp is { Factor: > 1 } => "nothing gets close enough",
+            var lacking when lacking.HasFlag(Shortfalls.Megapixels) => "nothing reaches",
+            _ => "nothing you pack will do",
+        },
+    };
+
     /// <summary>What must be covered, with the stretch that is worst off where one is.</summary>
     public static string AllAlong(Stretch worst) => worst.IsWhole ? "all along" : $"all along; worst off: {Along(worst)}";
 

@@ -40,4 +40,8 @@ public sealed record ThingToGet(string Item, string What, IReadOnlyList<Hit> Hit
 /// <param name="Need">Need id.</param>
 /// <param name="Outcome">Late or lost.</param>
 /// <param name="Why">What keeps it from being met.</param>
-public sealed record Gap(string Part, string Need, Outcome Outcome, string Why);
+public sealed record Gap(string Part, string Need, Outcome Outcome, string Why)
+{
+    /// <summary>The kind of thing that keeps it, without figures: what several needs lack in different degrees.</summary>
+    [JsonIgnore] public string Lacks { get; init; } = Why;
+}

@@ -21,11 +21,11 @@ internal static class VerdictWords
                      .OrderByDescending(g => g[0].Hits.Count(h => names.Importance(h.Part, h.Need) == Importance.Once))
                      .ThenByDescending(g => g[0].Hits.Count))
             Carried(names, group, cameras.Whole, details);
-        // What many needs lack alike is said once, and what most lack first.
-        foreach (var alike in day.Gaps.GroupBy(g => g.Why).OrderByDescending(g => g.Count()))
+        // What many needs lack alike is said once, however much each lacks it, and what most lack first.
+        foreach (var alike in day.Gaps.GroupBy(g => g.Lacks).OrderByDescending(g => g.Count()))
         {
             Named(names, [.. alike.Select(g => (g.Part, g.Need))], details);
-            details.Add(new TextPiece($": {alike.Key}. "));
+            details.Add(new TextPiece($": {(alike.Select(g => g.Why).Distinct().Count() == 1 ? alike.First().Why : alike.Key)}. "));
         }
         foreach (var missing in day.Away)
         {

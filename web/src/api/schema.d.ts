@@ -1319,7 +1319,7 @@ export interface components {
         IFormFile: string;
         /** @enum {unknown} */
         Illumination: "available" | "bounce" | "stands" | "continuous" | null;
-        /** @description What an import would do, or did. */
+        /** @description What an import would do, or did, and the days yet to come that took it over. */
         ImportAnswer: {
             rows: components["schemas"]["ImportRow"][];
             /** Format: int32 */
@@ -1333,6 +1333,7 @@ export interface components {
             ignored: string[];
             readAs: string;
             kept: boolean;
+            followed: null | string[];
         };
         /** @description One row of an import, weighed. */
         ImportRow: {
@@ -3582,6 +3583,8 @@ export interface components {
             changes: components["schemas"]["KitChange"][];
             /** @description Where setups are free, the glass that the cameras carry instead. */
             setups: components["schemas"]["ProposedChange"][];
+            /** @description Rules of the house that the kit found does not keep: no kit does, or none within the limits. */
+            house: components["schemas"]["HouseRule"][];
             /** @description What the kit found does not survive either, by the whole report: what nothing there is to choose from would. */
             exposed: components["schemas"]["Exposed"][];
             /** @description The proof, or how far it came, in one sentence. */
@@ -3669,9 +3672,10 @@ export interface components {
             /** @description Whether there is less time than it takes, and something in the part happens once. */
             tight: boolean;
         };
-        /** @description Things a change was about. */
+        /** @description Things a change was about, and the days yet to come that took it over. */
         LockerChanged: {
             ids: string[];
+            followed: null | string[];
         };
         /** @description Everything the locker's page shows, in one answer. */
         LockerPage: {
@@ -4004,7 +4008,6 @@ export interface components {
             /** @description IANA zone of its times; null = not said. */
             timeZone?: null | string;
             habits?: null | components["schemas"]["Habits"];
-            secondHabits?: null | components["schemas"]["WorkHabits"];
             /** @description Key of a day that nobody has worked on yet, which it takes the place of; null = a new one. */
             again?: null | string;
         };
@@ -5082,6 +5085,8 @@ export interface components {
         SetupsProposal: {
             /** @description Whether no setups that cost less exist; false only where the search was stopped. */
             proven: boolean;
+            /** @description Whether, of those that cost the same, none is quicker; else none quicker was found. */
+            quickest: boolean;
             /** @description Changes of glass with the setups as they are. */
             now: components["schemas"]["ChangeCount"];
             /** @description Changes of glass with what is proposed. */
@@ -5547,6 +5552,7 @@ export interface components {
              * @description How many of its figures are typical ones.
              */
             estimates: number;
+            keep: null | components["schemas"]["Keep"];
         };
         /** @description A line of a timetable, read. */
         TimetableLine: {

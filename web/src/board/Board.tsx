@@ -106,7 +106,7 @@ export function Board() {
   const drop = ({ active, over }: DragEndEvent) => {
     const onto = over?.data.current as
       { place: string } | { part: string; person: string; position: string } | undefined;
-    const item = day.item(String(active.id));
+    const item = day.item((active.data.current as { item: string }).item);
     if (onto && "place" in onto) {
       if (item && day.placeOf(item) !== onto.place)
         edit({ type: "moveItem", item: item.id, place: onto.place });
@@ -119,6 +119,14 @@ export function Board() {
     const setup = setupOf(part, target);
     if (item.kind === "body") edit({ type: "mount", ...target, body: item.id, lens: setup?.lens });
     if (item.kind === "lens") edit({ type: "mount", ...target, body: setup?.body, lens: item.id });
+    const equipped = {
+      shoe: setup?.flash ?? setup?.trigger,
+      support: setup?.support,
+      unattended: !!setup?.unattended,
+    };
+    if (item.kind === "flash" || item.kind === "trigger")
+      edit({ type: "equip", ...target, ...equipped, shoe: item.id });
+    if (item.kind === "support") edit({ type: "equip", ...target, ...equipped, support: item.id });
   };
 
   return (

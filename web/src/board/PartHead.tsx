@@ -1,5 +1,5 @@
 import type { Part } from "../api/client";
-import { number, shortDate, time } from "../shared/format";
+import { number, shortDate, seconds, time } from "../shared/format";
 import { useDay } from "../day/DayContext";
 
 /** What a part forbids, in words. */
@@ -46,7 +46,7 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
       <span>
         EV {part.ev}
         {lamps > 0 && `, ${lamps} ${lamps === 1 ? "light" : "lights"}`}
-        {move?.tight && <b> no time to set up</b>}
+        {move?.tight && <b> begin {seconds(move.seconds - (move.freeSeconds ?? 0))} before</b>}
       </span>
       <span className="w-full text-[11.5px] leading-[1.15] font-bold">
         {rulesOf(part, day.name).join(", ")}

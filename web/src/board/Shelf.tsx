@@ -1,5 +1,5 @@
-import { memo } from "react";
-import { useDraggable, useDroppable } from "@dnd-kit/core";
+import { memo, useMemo, useState, type PointerEvent, type TouchEvent } from "react";
+import { DragOverlay, useDndMonitor, useDraggable, useDroppable } from "@dnd-kit/core";
 import type { Item, Plan } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { seconds } from "../shared/format";
@@ -13,7 +13,7 @@ const rank = (item: Item) => {
   return at < 0 ? (["battery", "cells", "card"].includes(item.kind ?? "") ? 20 : 10) : at;
 };
 
-/** Everything packed, place by place, nearest first. Glass and bodies are dragged from here into a hand. */
+/** Everything packed, place by place, nearest first. Each thing can be dragged from here to another place, or into a hand. */
 export const Shelf = memo(function Shelf() {
   const { day } = useDay();
   const { plan } = day.board;
@@ -24,6 +24,39 @@ export const Shelf = memo(function Shelf() {
       onKeyDown={moveBetweenCells}
       className="border-t border-rule px-4 py-2 max-[700px]:pb-6"
     >
+      <Places places={places} />
+      <TakeAlong />
+      <p className="text-quiet">{plan.items.length} things are packed.</p>
+    </section>
+  );
+});
+
+/** One that is dragged for all: of a hundred that listen, each is asked at every move of the pointer. */
+function Places({ places }: { places: Plan["places"] }) {
+  const { day } = useDay();
+  const { plan } = day.board;
+  const held = useMemo(() => ({ item: "" }), []);
+  const [dragged, setDragged] = useState("");
+  const { setNodeRef, listeners } = useDraggable({ id: "shelf", data: held });
+  useDndMonitor({
+    onDragStart: () => setDragged(held.item),
+    onDragEnd: () => setDragged(""),
+    onDragCancel: () => setDragged(""),
+  });
+  const pick =
+    <E extends PointerEvent | TouchEvent>(listener?: (event: E) => void) =>
+    (event: E) => {
+      const tag = (event.target as Element).closest<HTMLElement>("[data-item]");
+      if (!tag) return;
+      held.item = tag.dataset.item ?? "";
+      listener?.(event);
+    };
+  return (
+    <div
+      ref={setNodeRef}
+      onPointerDown={pick(listeners?.onPointerDown as (event: PointerEvent) => void)}
+      onTouchStart={pick(listeners?.onTouchStart as (event: TouchEvent) => void)}
+    >
       {places.map((place, row) => (
         <PlaceRow
           key={place.id}
@@ -32,11 +65,12 @@ export const Shelf = memo(function Shelf() {
           items={plan.items.filter((i) => day.placeOf(i) === place.id)}
         />
       ))}
-      <TakeAlong />
-      <p className="text-quiet">{plan.items.length} things are packed.</p>
-    </section>
+      <DragOverlay dropAnimation={null}>
+        {dragged && <span className="tag narrow inline-block bg-ground">{day.name(dragged)}</span>}
+      </DragOverlay>
+    </div>
   );
-});
+}
 
 function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][number]; items: Item[] }) {
   const { day, pulling, togglePull } = useDay();
@@ -77,8 +111,6 @@ function PlaceRow({ row, place, items }: { row: number; place: Plan["places"][nu
   );
 }
 
-type DragProps = Pick<ReturnType<typeof useDraggable>, "setNodeRef" | "listeners" | "transform">;
-
 /** What the day says of a thing, apart from how it is drawn: a thing of which nothing else is said is not drawn anew. */
 function ItemTag({ item, row, column }: { item: Item; row: number; column: number }) {
   const { day, touchItem, selection } = useDay();
@@ -93,14 +125,8 @@ function ItemTag({ item, row, column }: { item: Item; row: number; column: numbe
     pulled: day.isGone(item.id),
     selected: selection?.kind === "item" && selection.item === item.id,
   };
-  // Only what a hand can take listens to drags: every listener is asked at each move of the pointer.
-  return item.kind === "lens" || item.kind === "body" ? <DraggableTag {...said} /> : <Tag {...said} />;
+  return <Tag {...said} />;
 }
-
-const DraggableTag = memo(function DraggableTag(said: Said) {
-  const { setNodeRef, listeners, transform } = useDraggable({ id: said.item.id });
-  return <Tag {...said} setNodeRef={setNodeRef} listeners={listeners} transform={transform} />;
-});
 
 interface Said {
   item: Item;
@@ -114,37 +140,17 @@ interface Said {
   selected: boolean;
 }
 
-const Tag = memo(function Tag({
-  item,
-  row,
-  column,
-  touchItem,
-  name,
-  away,
-  strands,
-  pulled,
-  selected,
-  setNodeRef,
-  listeners,
-  transform,
-}: Said & Partial<DragProps>) {
+const Tag = memo(function Tag({ item, row, column, touchItem, name, away, strands, pulled, selected }: Said) {
   const inside = item.place?.startsWith("@") && item.kind !== "lens";
   return (
     <button
-      ref={setNodeRef}
-      {...listeners}
       data-item={item.id}
       data-cell={`${row}:${column}`}
       tabIndex={column === 0 ? 0 : -1}
       aria-pressed={selected}
-      title={setNodeRef ? "Drag to a hand, or open" : undefined}
+      title="Drag to a place or a hand, or open"
       onClick={() => touchItem(item.id)}
       className={`tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ${inside && !selected ? "text-quiet" : ""} ${strands === 1 ? "font-bold" : ""}`}
-      style={
-        transform
-          ? { transform: `translate(${transform.x}px, ${transform.y}px)`, position: "relative", zIndex: 5 }
-          : undefined
-      }
     >
       {(strands < 3 || pulled) && (
         <span className={selected ? "rounded-sm bg-ground" : ""}>

@@ -193,13 +193,13 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
           )}
           {calendar.error && <Problem error={calendar.error} />}
           <label htmlFor={ids.text} className="mt-2 block">
-            Timetable, one line for each part
+            Timetable, one line for each part, such as 14:00 ceremony, chapel 40 min; a date or “day 2” begins
+            another day
           </label>
           <textarea
             id={ids.text}
             rows={6}
-            className="w-full border-2 border-ink bg-raised px-3 py-1.5 placeholder:text-quiet"
-            placeholder={"14:00 ceremony, chapel 40 min\n15:00 drinks, terrace\nday 2\n10:00 brunch"}
+            className="w-full border-2 border-ink bg-raised px-3 py-1.5"
             value={text}
             onChange={(e) => setText(e.target.value)}
           />

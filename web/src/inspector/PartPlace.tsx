@@ -64,7 +64,7 @@ export function LightLevel({ part, set }: { part: Part; set: Set }) {
         }}
       >
         <Typing label="or noted: f/" value={f} type={setF} width="w-14" />
-        <Typing label="shutter" value={t} type={setT} width="w-20" placeholder="1/125" />
+        <Typing label="shutter, 1/125" value={t} type={setT} width="w-20" />
         <Typing label="ISO" value={iso} type={setIso} width="w-20" />
         <button className="webbing" disabled={!f || !t || !iso}>
           Take it

@@ -43,6 +43,8 @@ export function RoomLights({ part }: { part: Part }) {
           before it: {seconds(move.seconds)}
           {move.freeSeconds != null &&
             `, with ${move.freeSeconds > 0 ? seconds(move.freeSeconds) : "no time"} between the parts`}
+          {move.tight &&
+            `: begin ${seconds(move.seconds - (move.freeSeconds ?? 0))} before the part does, or let somebody else`}
           .
         </p>
       )}

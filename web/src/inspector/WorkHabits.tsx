@@ -5,12 +5,16 @@ import { Choose } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { lightsLiked } from "../shared/words";
 import { useDay } from "../day/DayContext";
+import { HouseRules } from "./HouseRules";
+import { KeptThings } from "./KeptThings";
+import { operations } from "./operations";
 
 const ranks = ["first", "else", "else"];
 
-/** How somebody works: the glass they take to each kind of part, where they live, the light they like. */
+/** How somebody works: glass for each kind of part, where they live, the light they like, their seconds, what they keep; the lead's house rules. */
 export function WorkHabits({ person }: { person: Person }) {
   const { day, edit } = useDay();
+  const [open, setOpen] = useState(false);
   const { data } = useQuery({
     queryKey: ["starting"],
     queryFn: () => answer(api.GET("/api/starting")),
@@ -22,7 +26,7 @@ export function WorkHabits({ person }: { person: Person }) {
   const nameOf = (id?: string | null) =>
     id == null ? "every other part" : (data?.kinds.find((k) => k.id === id)?.name.toLowerCase() ?? id);
   return (
-    <details className="basis-full">
+    <details className="basis-full" onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="cursor-pointer py-1">
         How {person.name ?? person.id} works
         {habits.glass.length > 0 && (
@@ -73,8 +77,45 @@ export function WorkHabits({ person }: { person: Person }) {
             })
           }
         />
+        <Own person={person} />
+        {/* The locker is read only by whoever looks. */}
+        {open && <KeptThings person={person} />}
+        {person === day.board.plan.people[0] && <HouseRules />}
       </div>
     </details>
+  );
+}
+
+/** Seconds of one's own, where they differ from everybody's. */
+function Own({ person }: { person: Person }) {
+  const { day, edit } = useDay();
+  const { seconds } = day.board.plan.rules;
+  return (
+    <fieldset className="basis-full">
+      <legend className="font-semibold">Seconds of one’s own</legend>
+      <div className="flex flex-wrap gap-x-4 gap-y-1 [&_input]:w-20">
+        {operations.map(([operation, words]) => (
+          <div key={operation}>
+            <TypedField
+              label={`${words}, ${person.name ?? person.id}, s`}
+              type="number"
+              mayBeEmpty
+              value={person.seconds?.[operation] == null ? "" : String(person.seconds[operation])}
+              commit={(s) =>
+                edit({
+                  type: "setPerson",
+                  person: {
+                    ...person,
+                    seconds: { ...person.seconds, [operation]: s === "" ? null : Number(s) },
+                  },
+                })
+              }
+            />
+            <p className="text-[12px] text-quiet">else {seconds[operation]}</p>
+          </div>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 

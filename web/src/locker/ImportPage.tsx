@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { Followed } from "./Followed";
 import { Link } from "react-router";
 import { answer, api, asItIs, type ImportAnswer } from "../api/client";
 import { PageHeader } from "../shared/PageHeader";
@@ -19,7 +20,8 @@ export function ImportPage() {
   const look = useMutation({ mutationFn: (f: File) => send(f, false) });
   const keep = useMutation({
     mutationFn: (f: File) => send(f, true),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["locker"] }),
+    onSuccess: () =>
+      Promise.all([["locker"], ["board"]].map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
   const weighed = keep.data ?? look.data;
   const error = keep.error ?? look.error;
@@ -34,6 +36,7 @@ export function ImportPage() {
               ? headline(weighed)
               : "Things from a file"}
         </h1>
+        <Followed days={keep.data?.followed} />
         <p className="max-w-prose text-quiet">
           A table (CSV) with a column “kind” and one for each figure, or a locker file. Semicolons, commas or
           tabs, decimal commas or points, old encodings: all the same. Nothing is kept before you have seen

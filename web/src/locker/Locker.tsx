@@ -96,7 +96,7 @@ export function Locker() {
       </PageHeader>
       <main className="min-h-0 flex-1 overflow-auto" data-testid="locker">
         <div className="px-4">
-          <Followed days={change.data?.followed} />
+          <Followed days={change.data ? change.data.followed : null} />
         </div>
         <div className="flex flex-wrap items-start gap-x-8 gap-y-3 px-4 py-2.5">
           <div className="min-w-0 flex-1 basis-[30rem]">

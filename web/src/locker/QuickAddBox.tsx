@@ -65,9 +65,8 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
             e.preventDefault();
             add();
           }}
-          placeholder="24-70/2.8 K2 #3 820g"
           aria-describedby="quick-help"
-          className="min-w-0 flex-1 resize-none border-2 border-ink bg-raised px-3 py-1.5 text-[15px] placeholder:text-quiet"
+          className="min-w-0 flex-1 resize-none border-2 border-ink bg-raised px-3 py-1.5 text-[15px]"
         />
         <button className="webbing" onClick={add} disabled={ready.length === 0 || change.isPending}>
           Add {many > 1 ? many : ""}
@@ -79,7 +78,7 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
       <p role="status" className="text-quiet">
         {said ||
           (lines.length === 0 &&
-            "Enter adds, Shift Enter begins another line; a whole page from a notebook may be pasted.")}
+            "Such as 24-70/2.8 K2 #3 820g. Enter adds, Shift Enter begins another line; a whole page from a notebook may be pasted.")}
       </p>
       {change.error && <Problem error={change.error} />}
       {lines.length > 0 && (

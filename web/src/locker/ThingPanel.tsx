@@ -83,7 +83,7 @@ export function ThingPanel({ id, page, select }: Props) {
           </Problem>
         </div>
       )}
-      <Followed days={change.data?.followed} />
+      <Followed days={change.data ? change.data.followed : null} />
       {!thing && !error && <p className="text-quiet">Looking it up …</p>}
       {thing && (
         <div className="mt-1.5 grid gap-x-8 gap-y-2 min-[1000px]:grid-cols-[3fr_2fr]">

@@ -24,7 +24,7 @@ export function useLockerChange() {
   const client = useQueryClient();
   return useMutation({
     scope: { id: "locker" },
-    mutationFn: (change: () => Promise<{ followed?: string[] | null }>) => change(),
+    mutationFn: (change: () => Promise<{ followed?: string[] | null } | void>) => change(),
     onSettled: () =>
       Promise.all(
         [["locker"], ["locker-thing"], ["board"]].map((queryKey) => client.invalidateQueries({ queryKey })),
