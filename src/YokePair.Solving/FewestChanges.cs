@@ -74,7 +74,7 @@ public static class FewestChanges
         Hang = 15 * InsideOnce, SecondBestOnce = 40 * Hang, NotAlone = 15 * SecondBestOnce, MissedMust = 40 * NotAlone, MissedOnce = 30 * MissedMust;
 
     /// <summary>So often the report is asked for a quicker one of those that cost the same, before the quickest so far is taken.</summary>
-    private const int MostRoundsForSeconds = 30;
+    private const int MostRoundsForSeconds = 8;
 
     /// <summary>The same in the order of what one is willing to give up.</summary>
     private static (long Hang, long Habit) Orders(SetupWish wish) => (wish.MayHang ? HangWilling : Hang, wish.KeepsHabits ? SecondBestOnce : Habit);
@@ -86,14 +86,16 @@ public static class FewestChanges
     /// <param name="forSeconds">Whether of those that cost the same the quickest is looked for.</param>
     /// <param name="cancel">Stops the search; the best so far is given, unproven.</param>
     public static SetupsProposal Find(SetupProblem problem, SetupWish? wish = null, IProgress<SearchProgress>? progress = null,
-        bool forSeconds = true, CancellationToken cancel = default)
+        bool forSeconds = true, CancellationToken cancel = default) => Find(problem, new Model(problem), wish ?? new SetupWish(), progress, forSeconds, cancel);
+
+    /// <summary>The same with what is learnt of the problem already: it is true whatever one is willing to give up.</summary>
+    private static SetupsProposal Find(SetupProblem problem, Model model, SetupWish wish, IProgress<SearchProgress>? progress, bool forSeconds, CancellationToken cancel)
     {
-        wish ??= new SetupWish();
         var clock = Stopwatch.StartNew();
         int[] now = [.. problem.Slots.Select(s => s.Current)];
         var judgedNow = problem.Judge(now);
         var best = (Options: now, Judged: judgedNow, Cost: Cost(problem, now, judgedNow, wish));
-        var model = new Model(problem, wish);
+        model.Aim(wish);
         var (proven, quickest, slowRounds) = (false, false, 0);
         var atLeast = 0;
         var round = 0;
@@ -109,8 +111,8 @@ public static class FewestChanges
             if (model.Learn(answer.Options, judged) is { Count: > 0 } wrong)
             {
                 if (proven && ++slowRounds > MostRoundsForSeconds) break;
-                // Where the solver was wrong it would try the neighbours next: they are asked at once.
-                foreach (var (options, needs) in wrong.SelectMany(part => problem.JudgeAround(part, answer.Options))) model.Teach(options, needs);
+                // Where the solver was wrong it would try the neighbours next: they are asked at once; for seconds that takes longer than it saves.
+                foreach (var (options, needs) in proven ? [] : wrong.SelectMany(part => problem.JudgeAround(part, answer.Options))) model.Teach(options, needs);
                 continue;
             }
             // The report agrees with the bound: first of all but the seconds, then, with that settled, of them too.
@@ -135,17 +137,28 @@ public static class FewestChanges
     public static IReadOnlyList<SetupTrade> Trades(SetupProblem problem, Action<SetupTrade>? tell = null, IProgress<SearchProgress>? progress = null,
         CancellationToken cancel = default)
     {
+        var model = new Model(problem);
+        // What each is worth is found first, as what is learnt for one serves the next; then of what is recommended the quickest.
+        var recommended = Search(new SetupWish());
+        var keeping = recommended.HabitsLeft > 0 ? Search(new SetupWish(KeepsHabits: true)) : null;
+        var hanging = Search(new SetupWish(MayHang: true));
+        if (recommended.Proven) recommended = Search(new SetupWish(), forSeconds: true);
         var trades = new List<SetupTrade>();
-        foreach (var wish in new[] { new SetupWish(), new SetupWish(KeepsHabits: true), new SetupWish(MayHang: true) })
+        Add(new SetupWish(), recommended);
+        Add(new SetupWish(KeepsHabits: true), keeping);
+        Add(new SetupWish(MayHang: true), hanging);
+        return trades;
+
+        SetupsProposal Search(SetupWish wish, bool forSeconds = false) => Find(problem, model, wish, progress, forSeconds, cancel);
+
+        void Add(SetupWish wish, SetupsProposal? found)
         {
-            if (wish.KeepsHabits && trades[0].Proposal.HabitsLeft == 0) continue;
-            var found = Find(problem, wish, progress, forSeconds: trades.Count == 0, cancel);
-            if (trades.Exists(t => (t.Proposal.Found.All, t.Proposal.Hanging, t.Proposal.HabitsLeft) == (found.Found.All, found.Hanging,
-                found.HabitsLeft))) continue;
+            if (found is null || trades.Exists(t => Said(t.Proposal) == Said(found))) return;
             trades.Add(new SetupTrade(wish, found));
             tell?.Invoke(trades[^1]);
         }
-        return trades;
+
+        static (int, int, int) Said(SetupsProposal found) => (found.Found.All, found.Hanging, found.HabitsLeft);
     }
 
     /// <summary>
@@ -209,7 +222,8 @@ public static class FewestChanges
     private sealed class Model
     {
         /// <summary>The model is solved dozens of times, each time with a little more: preparing it thoroughly takes longer than solving it.</summary>
-        private const string Parameters = "num_workers:1,cp_model_probing_level:0,linearization_level:0,max_presolve_iterations:1,optimize_with_core:true";
+        private const string Parameters = "num_workers:1,cp_model_probing_level:0,linearization_level:0,max_presolve_iterations:1,optimize_with_core:true",
+            ParametersForSeconds = "num_workers:1,cp_model_probing_level:0,linearization_level:0,max_presolve_iterations:1,cp_model_use_sat_presolve:false,symmetry_level:0";
 
         private readonly SetupProblem problem;
         private readonly CpModel model = new();
@@ -217,15 +231,15 @@ public static class FewestChanges
         private readonly BoolVar[] missed, inside, thin, hangs, notAlone;
         private IntVar[] slow = [];
         private readonly List<BoolVar> changes = [];
-        private readonly List<(BoolVar Var, long Weight)> cost = [];
+        private readonly List<(BoolVar Var, Func<SetupWish, long> Weight)> cost = [];
         private readonly List<BoolVar> different;
         private readonly Dictionary<(string, string), int> numbers;
         private readonly Dictionary<(int Need, int Seconds), BoolVar> slowWords = [];
         private readonly HashSet<string> told = new(StringComparer.Ordinal);
         private HashSet<int> counted = [];
-        private long[] seconds = [], paid = [];
+        private long[] seconds = [], paid = [], weights = [];
 
-        public Model(SetupProblem problem, SetupWish wish)
+        public Model(SetupProblem problem)
         {
             this.problem = problem;
             numbers = problem.Needs.Select((need, n) => (need, n)).ToDictionary(x => (x.need.Part, x.need.Need), x => x.n);
@@ -233,34 +247,31 @@ public static class FewestChanges
             foreach (var slot in carries) model.AddExactlyOne(slot);
             // Near to today is where the report has looked already; so it is soon agreed with.
             different = [.. carries.SelectMany((slot, s) => slot.Where((_, o) => o != problem.Slots[s].Current))];
-            var (hang, habit) = Orders(wish);
             for (var s = 0; s < carries.Length; s++)
                 for (var o = 0; o < carries[s].Length; o++)
                 {
-                    var slot = problem.Slots[s];
-                    if (Cost(slot, o, habit) is var weight and > 0) cost.Add((carries[s][o], weight));
+                    var (slot, option) = (problem.Slots[s], o);
+                    if (Cost(slot, o, 1) > 0) cost.Add((carries[s][o], wish => Cost(slot, option, Orders(wish).Habit)));
                 }
             foreach (var choices in problem.Exclusive) model.AddAtMostOne(choices.Select(c => carries[c.Slot][c.Option]));
-            missed = Each(problem.Needs, n => Missed(n.Importance));
-            inside = Each(problem.Needs, n => Inside(n.Importance));
-            thin = Each(problem.Needs, n => Thin(n.Importance));
-            hangs = Each(problem.Needs, n => n.Importance == Importance.Nice ? 0 : hang);
-            notAlone = Each(problem.Needs, n => n.Importance == Importance.Nice ? 0 : NotAlone);
+            missed = Each(problem.Needs, (n, _) => Missed(n.Importance));
+            inside = Each(problem.Needs, (n, _) => Inside(n.Importance));
+            thin = Each(problem.Needs, (n, _) => Thin(n.Importance));
+            hangs = Each(problem.Needs, (n, wish) => n.Importance == Importance.Nice ? 0 : Orders(wish).Hang);
+            notAlone = Each(problem.Needs, (n, _) => n.Importance == Importance.Nice ? 0 : NotAlone);
             for (var n = 0; n < missed.Length; n++) Bound(n, problem.Needs[n]);
             foreach (var succession in problem.Successions)
             {
                 var changed = model.NewBoolVar("");
                 changes.Add(changed);
-                cost.Add((changed, Change + (succession.Tight ? InsideOnce : 0)));
+                cost.Add((changed, _ => Change + (succession.Tight ? InsideOnce : 0)));
                 Follow(succession, changed);
             }
-            model.Minimize(LinearExpr.WeightedSum(
-                cost.Select(c => c.Var).Concat(different), cost.Select(c => c.Weight * (problem.Slots.Count + 1)).Concat(different.Select(_ => 1L))));
 
-            BoolVar[] Each(IReadOnlyList<NeedCover> needs, Func<NeedCover, long> weight) => [.. needs.Select(n =>
+            BoolVar[] Each(IReadOnlyList<NeedCover> needs, Func<NeedCover, SetupWish, long> weight) => [.. needs.Select(n =>
             {
                 var variable = model.NewBoolVar("");
-                cost.Add((variable, weight(n)));
+                cost.Add((variable, wish => weight(n, wish)));
                 return variable;
             })];
         }
@@ -268,12 +279,24 @@ public static class FewestChanges
         /// <summary>Whether all but the seconds is settled.</summary>
         public bool Settled { get; private set; }
 
-        /// <summary>Of setups that cost what the last did, from now on those with the fewest seconds are looked for, then the nearest to today.</summary>
+        /// <summary>From now on looks for what costs least by a wish; what was learnt stays true.</summary>
+        public void Aim(SetupWish wish)
+        {
+            Settled = false;
+            weights = [.. cost.Select(c => c.Weight(wish))];
+            model.Minimize(LinearExpr.WeightedSum(
+                cost.Select(c => c.Var).Concat(different), weights.Select(w => w * (problem.Slots.Count + 1)).Concat(different.Select(_ => 1L))));
+        }
+
+        /// <summary>
+        /// Of setups that cost what the last did, those with the fewest seconds are looked for, then the nearest to today: for good, after this
+        /// nothing else can be aimed at.
+        /// </summary>
         public void Settle()
         {
             Settled = true;
             // As much of each order: one sum of them all, with what each is worth, is a hard nut to the solver.
-            foreach (var order in cost.Zip(paid).GroupBy(c => c.First.Weight))
+            foreach (var order in cost.Zip(paid, weights).GroupBy(c => c.Third))
                 model.Add(LinearExpr.Sum(order.Select(c => c.First.Var)) == order.Sum(c => c.Second));
             slow = [.. problem.Needs.Select(_ => model.NewIntVar(0, SetupProblem.MostSeconds, ""))];
             model.Minimize((LinearExpr.Sum(slow) * (problem.Slots.Count + 1)) + LinearExpr.Sum(different));
@@ -329,7 +352,7 @@ public static class FewestChanges
 
         public (int[] Options, int Changes)? Solve(CancellationToken cancel)
         {
-            using var solver = new CpSolver { StringParameters = Parameters };
+            using var solver = new CpSolver { StringParameters = Settled ? ParametersForSeconds : Parameters };
             using var stop = cancel.Register(() => solver.StopSearch());
             if (solver.Solve(model) != CpSolverStatus.Optimal) return null;
             seconds = [.. slow.Select(solver.Value)];
