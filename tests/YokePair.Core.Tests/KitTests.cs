@@ -141,12 +141,14 @@ public sealed class KitTests
     [Fact]
     public void Lights_stand_from_the_room_on_where_there_are_stands_and_flashes_left_for_them()
     {
-        var kit = Kit.All.First(k => k.Name == "dance") with { Template = "wedding-indoor" };
+        var dance = Kit.All.First(k => k.Name == "dance");
+        var kit = dance with { Template = "wedding-indoor", Lines = dance.Lines.Replace("2x stand", "clamp\n2x stand", StringComparison.Ordinal) };
         var plan = kit.Start();
         var order = plan.Parts.ToList();
         var room = order.FindIndex(p => p.Kind == "room");
         Assert.All(order.Take(room), p => Assert.Null(p.Lights));
         Assert.All(order.Skip(room).Where(p => p.Ceiling is not null && p.Flash == FlashRule.Allowed && p.Quiet != QuietRule.Required), p => Assert.Single(p.Lights!));
+        Assert.Equal("stand", (plan.ItemOf(order[room].Lights![0].Holder) as Support)?.Form);
         // The one that stands is in no shoe, and something can fire it.
         var standing = order[room].Lights![0].Flash;
         Assert.DoesNotContain(plan.Parts.SelectMany(p => p.Setups), s => s.Flash == standing);

@@ -60,4 +60,17 @@ public sealed class KitProposals
         Assert.All(then.Parts.Where(p => p.Needs.All(n => n.CloseWidthMm is null)), p => Assert.DoesNotContain(p.Setups, s => plan.ItemOf(s.Lens) is Lens { Magnification: >= 0.5 }));
         Assert.True(found.Hanging <= found.HangingNow, $"{found.Hanging} hang, {found.HangingNow} did");
     }
+
+    /// <summary>Whoever works with two zooms is not told to carry a prime all day for one change less.</summary>
+    [Theory]
+    [InlineData("two zooms, a couple")]
+    [InlineData("two primes, close")]
+    public void Fewest_changes_leaves_the_glass_of_the_style_in_the_hands_most_of_the_day(string name)
+    {
+        var plan = Kit.All.First(k => k.Name == name).Start();
+        var found = FewestChanges.Find(new SetupProblem(new DayAnalysis(plan)));
+        var then = EditResult.Apply(plan, [.. found.Pieces.SelectMany(p => p.Edits)]).Plan!;
+        foreach (var setup in plan.Parts.First(p => p.Kind == "couple").Setups.Where(s => s.Person == "lead"))
+            Assert.True(2 * then.Parts.Count(p => p.Setups.Any(s => s.Person == "lead" && s.Lens == setup.Lens)) > then.Parts.Count, setup.Lens);
+    }
 }

@@ -6,7 +6,10 @@ using YokePair.Core.Ways;
 namespace YokePair.Core.Advice;
 
 /// <summary>What the hands can do for each need at the most, whatever glass is put in them: never too strict, sometimes too lax.</summary>
-internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slots)
+/// <param name="day">The day.</param>
+/// <param name="slots">Every position that may change.</param>
+/// <param name="serving">How well glass serves a need, as it is weighed for the slots too.</param>
+internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slots, Func<Part, Need, FittedGlass, (bool Some, bool Full)> serving)
 {
     /// <summary>A place no file can name.</summary>
     private const string InHand = " ";
@@ -39,13 +42,13 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     {
         var layout = new PartLayout(kit, part);
         var here = slots.Select((slot, at) => (Slot: slot, At: at)).Where(x => x.Slot.Part == part.Id).ToList();
-        var servings = part.Needs.ToDictionary(n => n, n => kit.Glass.ToDictionary(g => g, g => Serves(kit, part, n, g.Glass)));
+        var servings = part.Needs.ToDictionary(n => n, n => kit.Glass.ToDictionary(g => g, g => serving(part, n, g)));
         foreach (var need in part.Needs)
         {
             var tolerance = need.ToleranceSeconds(plan.Rules) + 1e-9;
             var by = new List<Choice>();
             var full = new List<Choice>();
-            var serving = servings[need];
+            var serves = servings[need];
             // What shares a moment is judged with all that the moment wants.
             var bearing = servings.Where(s => s.Key == need || (need.Moment is not null && s.Key.Moment == need.Moment))
                 .SelectMany(s => s.Value.Where(g => g.Value.Some).SelectMany(g => g.Key.Glass.Pieces.Select(p => p.Id))).ToHashSet(StringComparer.Ordinal);
@@ -58,12 +61,12 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
                 if (need.Who != Need.Anyone && need.Who != slot.Person) continue;
                 for (var o = 0; o < slot.Options.Count; o++)
                 {
-                    if (Array.Find(kit.Glass, g => kit.Items[g.Body].Id == setup.Body && Same(kit, g, slot.Options[o])) is not { } glass || !serving[glass].Some) continue;
+                    if (Array.Find(kit.Glass, g => kit.Items[g.Body].Id == setup.Body && Same(kit, g, slot.Options[o])) is not { } glass || !serves[glass].Some) continue;
                     by.Add(new Choice(at, o));
-                    if (serving[glass].Full) full.Add(new Choice(at, o));
+                    if (serves[glass].Full) full.Add(new Choice(at, o));
                 }
             }
-            var (reached, reachedFull, soonest) = Reached(layout, need, tolerance, serving);
+            var (reached, reachedFull, soonest) = Reached(layout, need, tolerance, serves);
             var raise = by.Count == 0 ? null : (double?)by.Select(c => part.Setups.First(s => s.Person == slots[c.Slot].Person && s.Position == slots[c.Slot].Position))
                 .Min(s => s.Unattended == true ? 0 : kit.SecondsOf(layout.PersonIndex(s.Person)).Raise);
             yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, Hangs: false, need.Role is not null)

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -19,6 +20,7 @@ public sealed class SetupProblem
     private readonly HashSet<string> chosen;
 
     private readonly DayAnalysis day;
+    private readonly ConcurrentDictionary<(string Part, string Need, FittedGlass Glass), (bool Some, bool Full)> served = [];
 
     /// <summary>The day for the lead alone, where the house asks that.</summary>
     private readonly DayAnalysis? alone;
@@ -46,7 +48,7 @@ public sealed class SetupProblem
             foreach (var setup in part.Setups)
                 if (setup.Body is not null) slots.Add(SlotOf(part, setup, pinned?.Contains((setup.Person, setup.Position)) == true));
         Slots = slots;
-        var bounds = new SetupBounds(day, Slots);
+        var bounds = new SetupBounds(day, Slots, Serving);
         Needs = [.. day.Plan.Parts.Where(p => chosen.Contains(p.Id)).SelectMany(bounds.Of)];
         Successions = [.. Follow(day.Outage)];
         Exclusive = [.. OneAtATime()];
@@ -191,30 +193,50 @@ public sealed class SetupProblem
     }
 
     /// <summary>
-    /// Says of each option whether it leaves a habit, and whether it is second best all day. Glass that serves nothing in its part is a
-    /// passenger, and leaves one as well.
+    /// Says of each option whether it leaves a habit, and whether it is second best all day. Glass is no passenger, and leaves no habit, where
+    /// it serves some need of the part better than the glass one usually takes, or, of whom no habit is known, any need at all.
     /// </summary>
     private SetupSlot Weighed(SetupSlot slot, Part part)
     {
         var body = plan.ItemOf(part.Setups.First(s => s.Person == slot.Person && s.Position == slot.Position).Body) as Body;
-        var usual = plan.PersonOf(slot.Person)?.Habits?.For(part.Kind) ?? [];
+        var usual = Usual(slot.Person, part);
+        List<Chain> own = [.. slot.Options.Where(o => o.Tube is null && o.Lens is not null && usual.Contains(o.Lens))];
         var (left, awkward) = (new HashSet<int>(), new HashSet<int>());
         for (var o = 0; o < slot.Options.Count; o++)
         {
-            if (plan.ItemOf(slot.Options[o].Lens) is not Lens lens) continue;
+            var option = slot.Options[o];
+            if (plan.ItemOf(option.Lens) is not Lens lens) continue;
             // Nobody walks about with a tube: it is fitted for the one picture.
-            var tube = slot.Options[o].Tube is not null && o != slot.Current;
-            var passenger = o != slot.Current && part.Needs.Count > 0 && !ServesAny(part, slot.Options[o], body);
-            if (tube || (usual.Count > 0 ? !usual.Contains(lens.Id) : passenger)) left.Add(o);
-            if (slot.Options[o].Adapter is not null || lens.ImageCircleCrop > body?.Crop || plan.KnownPairs()
+            var tube = option.Tube is not null && o != slot.Current;
+            var passenger = part.Needs.Count > 0 && !part.Needs.Any(n => Serves(part, n, option, body) is var served and > 0 && (own.Count == 0 || own.All(u => Serves(part, n, u, body) < served)));
+            if (tube || (own.Count > 0 ? passenger && !usual.Contains(lens.Id) : passenger && o != slot.Current)) left.Add(o);
+            if (option.Adapter is not null || lens.ImageCircleCrop > body?.Crop || plan.KnownPairs()
                 .Any(p => p.Fit == PairFit.ManualFocusOnly && p.IsOf(body?.Id ?? "", lens.Id))) awkward.Add(o);
         }
         return slot with { LeavesHabit = left, Awkward = awkward };
     }
 
-    private bool ServesAny(Part part, Chain chain, Body? body) =>
-        Array.Find(day.Kit.Glass, g => g.Glass.Body.Id == body?.Id && SetupBounds.Same(day.Kit, g, chain)) is not { } glass
-        || part.Needs.Any(n => SetupBounds.Serves(day.Kit, part, n, glass.Glass).Some);
+    /// <summary>Ids of the glass somebody takes to such a part; of who works by a style and has said nothing of glass, what they carry most of the day.</summary>
+    private HashSet<string> Usual(string personId, Part part)
+    {
+        var habits = plan.PersonOf(personId)?.Habits;
+        if (habits?.For(part.Kind) is { Count: > 0 } said) return [.. said];
+        if (habits?.Style is null) return [];
+        var carried = plan.Parts.SelectMany(p => p.Setups.Where(s => s.Person == personId).Select(s => s.Lens).OfType<string>().Distinct());
+        return [.. carried.GroupBy(l => l).Where(g => 2 * g.Count() > plan.Parts.Count).Select(g => g.Key)];
+    }
+
+    /// <summary>How well glass on a camera serves a need: 0 not at all, 1 as second best, 2 as one would choose it.</summary>
+    private int Serves(Part part, Need need, Chain chain, Body? body)
+    {
+        // What is on no such camera is not judged.
+        if (Array.Find(day.Kit.Glass, g => g.Glass.Body.Id == body?.Id && SetupBounds.Same(day.Kit, g, chain)) is not { } glass) return 2;
+        var (some, full) = Serving(part, need, glass);
+        return full ? 2 : some ? 1 : 0;
+    }
+
+    private (bool Some, bool Full) Serving(Part part, Need need, FittedGlass glass) =>
+        served.GetOrAdd((part.Id, need.Id, glass), _ => SetupBounds.Serves(day.Kit, part, need, glass.Glass));
 
     private static SetupSlot Options(Plan plan, Part part, Setup setup, Outage outage)
     {

@@ -13,7 +13,10 @@ public sealed record Support : Item
     [System.Text.Json.Serialization.JsonIgnore] public bool HoldsCameraAlone => CarriesCamera || Named("clamp");
 
     /// <summary>Whether a light can be put on it.</summary>
-    [System.Text.Json.Serialization.JsonIgnore] public bool HoldsLight => Named("stand") || Named("clamp");
+    [System.Text.Json.Serialization.JsonIgnore] public bool HoldsLight => IsLightStand || Named("clamp");
+
+    /// <summary>Whether it is made for a light.</summary>
+    [System.Text.Json.Serialization.JsonIgnore] public bool IsLightStand => Named("stand");
 
     // One whose form nobody has said is what it is called.
     private bool Named(string form) => Form is null ? Name?.Contains(form, StringComparison.OrdinalIgnoreCase) == true : Form == form;

@@ -97,7 +97,12 @@ function Own({ person }: { person: Person }) {
         {operations.map(([operation, words]) => (
           <div key={operation}>
             <TypedField
-              label={`${words}, ${person.name ?? person.id}, s`}
+              label={
+                <>
+                  {words}
+                  <span className="sr-only">, {person.name ?? person.id}</span>, s
+                </>
+              }
               type="number"
               mayBeEmpty
               value={person.seconds?.[operation] == null ? "" : String(person.seconds[operation])}

@@ -186,7 +186,7 @@ function TradeList({
   return (
     <fieldset>
       <legend className="font-semibold">
-        Now {all(now.now)} {all(now.now) === 1 ? "change" : "changes"}, {now.hangingNow} hang. Choose:
+        Now {all(now.now)} {all(now.now) === 1 ? "change" : "changes"}, {hang(now.hangingNow)}. Choose:
       </legend>
       {trades.map((trade, i) => (
         <label key={i} className="flex items-baseline gap-1.5">
@@ -212,7 +212,7 @@ function tradeWords({ wish, proposal }: SetupTrade) {
     wish.mayHang ? "If more may hang:" : wish.keepsHabits ? "With every habit kept:" : "Recommended:",
     [
       `${n} ${n === 1 ? "change" : "changes"}`,
-      `${proposal.hanging} hang`,
+      hang(proposal.hanging),
       proposal.habitsLeft === 0
         ? "all habits kept"
         : `${proposal.habitsLeft} ${proposal.habitsLeft === 1 ? "habit" : "habits"} left`,
@@ -222,10 +222,14 @@ function tradeWords({ wish, proposal }: SetupTrade) {
 
 const all = (count: SetupsProposal["found"]) => count.between + count.inside.length;
 
+const hang = (n: number) => (n === 0 ? "nothing hangs" : `${n} ${n === 1 ? "hangs" : "hang"}`);
+
+const matter = (n: number) => (n === 1 ? "one need that matters" : `${n || "no"} needs that matter`);
+
 /** Fewer changes may cost safety; it must be seen before it is taken. */
 function safety(now: number, then: number) {
-  if (then === now) return `As now, ${now} that matter hang by one thing or by none.`;
+  if (then === now) return `As now, ${matter(now)} ${now === 1 ? "hangs" : "hang"} by one thing or by none.`;
   return then > now
-    ? `But ${then} that matter would hang by one thing or by none; now ${now} do.`
-    : `And only ${then} that matter would hang by one thing or by none; now ${now} do.`;
+    ? `But ${matter(then)} would hang by one thing or by none; now ${now || "none"} ${now > 1 ? "do" : "does"}.`
+    : `And ${then === 0 ? "" : "only "}${matter(then)} would hang by one thing or by none; now ${now} ${now > 1 ? "do" : "does"}.`;
 }
