@@ -2,6 +2,7 @@ import {
   DndContext,
   PointerSensor,
   TouchSensor,
+  pointerWithin,
   useSensor,
   useSensors,
   type DragEndEvent,
@@ -131,7 +132,7 @@ export function Board() {
 
   return (
     <DayContext value={actions}>
-      <DndContext sensors={sensors} onDragEnd={drop}>
+      <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
         <div
           className={`flex h-full flex-col ${pulling ? "cursor-crosshair" : ""}`}
           data-revision={board.revision}
