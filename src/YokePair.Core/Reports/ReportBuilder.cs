@@ -77,9 +77,10 @@ internal static class ReportBuilder
     private static List<AwayThing> Away(DayAnalysis day)
     {
         var away = new List<AwayThing>();
+        var all = day.Parts;
         for (var i = 0; i < day.Kit.Items.Length; i++)
         {
-            var parts = day.Parts.Where(p => p.Away[i]).Select(p => p.Part).ToList();
+            var parts = all.Where(p => p.Away[i]).Select(p => p.Part).ToList();
             if (parts.Count == 0) continue;
             var item = day.Kit.Items[i];
             away.Add(new AwayThing(item.Id, day.Kit.WhyAway(i, Day.Of(parts[0])!.Value)!, [.. parts.Select(p => p.Id)],

@@ -34,16 +34,22 @@ public static class HouseRules
     {
         var house = day.Whole.Rules.House;
         var rules = new List<HouseRule>();
-        if (house.TwoBodiesEach) Add(HouseRuleKind.TwoBodiesEach, (2 * Photographers(asked ?? day.Whole)) - Here(day).OfType<Body>().Count(b => !b.Doubtful));
+        var here = Here(day);
+        if (house.TwoBodiesEach) Add(HouseRuleKind.TwoBodiesEach, (2 * Photographers(asked ?? day.Whole)) - here.OfType<Body>().Count(b => !b.Doubtful));
         if (house.LeadAlone) Add(HouseRuleKind.LeadAlone, NotAlone(day));
-        if (house.CellsForEachFlash) Add(HouseRuleKind.CellsForEachFlash, CellsLacking([.. Here(day)]));
-        if (house.TwoSenders) Add(HouseRuleKind.TwoSenders, SendersLacking(day));
+        if (house.CellsForEachFlash) Add(HouseRuleKind.CellsForEachFlash, CellsLacking(here));
+        if (house.TwoSenders) Add(HouseRuleKind.TwoSenders, SendersLacking(day.Whole, here));
         return rules;
 
         void Add(HouseRuleKind kind, int lacking) => rules.Add(new HouseRule(kind, Math.Max(0, lacking)));
     }
 
-    private static IEnumerable<Item> Here(DayAnalysis day) => day.Whole.Items.Where((_, i) => day.Outcomes.All(p => !p.Away[i]));
+    /// <summary>What is there on every day.</summary>
+    private static List<Item> Here(DayAnalysis day)
+    {
+        var parts = day.Outcomes;
+        return [.. day.Whole.Items.Where((_, i) => !parts.Any(p => p.Away[i]))];
+    }
 
     /// <summary>How many people have a camera in some part.</summary>
     public static int Photographers(Plan plan) =>
@@ -86,7 +92,7 @@ public static class HouseRules
     /// <summary>Whether any need asks for lights on stands.</summary>
     public static bool AsksForStands(Plan plan) => plan.Parts.Any(p => p.Needs.Any(n => n.Light.Contains(LightKind.Stands)));
 
-    private static int SendersLacking(DayAnalysis day) =>
-        AsksForStands(day.Whole)
-            ? Math.Max(0, 2 - Here(day).OfType<Trigger>().Count(t => t.Sends is not null)) : 0;
+    private static int SendersLacking(Plan plan, IReadOnlyList<Item> here) =>
+        AsksForStands(plan)
+            ? Math.Max(0, 2 - here.OfType<Trigger>().Count(t => t.Sends is not null)) : 0;
 }
