@@ -160,7 +160,8 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         List<ChangedThing> changed =
         [
             .. from thing in after
-               where !thing.Key.StartsWith(LockerRow.PairPrefix, StringComparison.Ordinal) && !thing.Key.StartsWith(LockerRow.KindPrefix, StringComparison.Ordinal)
+               where !thing.Key.StartsWith(LockerRow.PairPrefix, StringComparison.Ordinal)
+                   && !thing.Key.StartsWith(LockerRow.KindPrefix, StringComparison.Ordinal)
                let was = before.GetValueOrDefault(thing.Key)
                where was is not null && thing.Value is not null
                select new ChangedThing(Read<Item>(was), Read<Item>(thing.Value)),

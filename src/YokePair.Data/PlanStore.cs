@@ -167,7 +167,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
         {
             if (stored.Plan.Parts.Max(p => p.End) is { } end && DateOnly.FromDateTime(end) < today) continue;
             // Whoever works on it at this moment is asked again, as long as it takes.
-            for (var now = stored; now is not null && edit.Apply(now.Plan).Plan is { } then && !ReferenceEquals(then, now.Plan); now = await FindAsync(stored.Key, cancel))
+            for (var now = stored; now is not null && edit.Apply(now.Plan).Plan is { } then
+                && !ReferenceEquals(then, now.Plan); now = await FindAsync(stored.Key, cancel))
             {
                 var outcome = await EditAsync(now.Key, now.Revision, [edit], cancel: cancel);
                 if (outcome is ChangeOutcome.Done) followed.Add(now.Plan.Assignment.Name);

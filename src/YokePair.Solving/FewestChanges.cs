@@ -19,7 +19,8 @@ namespace YokePair.Solving;
 /// <param name="Rounds">How often the report was asked.</param>
 /// <param name="Seconds">How long it took.</param>
 public sealed record SetupsProposal(
-    bool Proven, bool Quickest, ChangeCount Now, ChangeCount Found, int AtLeast, int HangingNow, int Hanging, int HabitsLeft, IReadOnlyList<ProposedChange> Pieces, int Rounds, double Seconds);
+    bool Proven, bool Quickest, ChangeCount Now, ChangeCount Found, int AtLeast, int HangingNow, int Hanging, int HabitsLeft,
+        IReadOnlyList<ProposedChange> Pieces, int Rounds, double Seconds);
 
 /// <summary>What one is willing to give up for fewer changes.</summary>
 /// <param name="MayHang">Whether more may hang by one thing than today.</param>
@@ -70,7 +71,8 @@ public static class FewestChanges
 {
     // Orders of what counts, each worth more than all below it together on any day that fits a screen. Seconds come after all of them, then
     // what differs from today.
-    private const long HangWilling = 1, SecondBest = 30 * HangWilling, Change = 40 * SecondBest, Habit = 50 * Change, MissedNice = 10 * Habit, InsideOnce = 40 * Habit,
+    private const long HangWilling = 1, SecondBest = 30 * HangWilling, Change = 40 * SecondBest, Habit = 50 * Change, MissedNice = 10 * Habit,
+        InsideOnce = 40 * Habit,
         Hang = 15 * InsideOnce, SecondBestOnce = 40 * Hang, NotAlone = 15 * SecondBestOnce, MissedMust = 40 * NotAlone, MissedOnce = 30 * MissedMust;
 
     /// <summary>So often the report is asked for a quicker one of those that cost the same, before the quickest so far is taken.</summary>
@@ -89,7 +91,8 @@ public static class FewestChanges
         bool forSeconds = true, CancellationToken cancel = default) => Find(problem, new Model(problem), wish ?? new SetupWish(), progress, forSeconds, cancel);
 
     /// <summary>The same with what is learnt of the problem already: it is true whatever one is willing to give up.</summary>
-    private static SetupsProposal Find(SetupProblem problem, Model model, SetupWish wish, IProgress<SearchProgress>? progress, bool forSeconds, CancellationToken cancel)
+    private static SetupsProposal Find(SetupProblem problem, Model model, SetupWish wish, IProgress<SearchProgress>? progress, bool forSeconds,
+        CancellationToken cancel)
     {
         var clock = Stopwatch.StartNew();
         int[] now = [.. problem.Slots.Select(s => s.Current)];

@@ -65,7 +65,8 @@ public static class LightestKit
         var cost = Unit(asItIs, wish.Goal, found.Cost);
         var bound = search.Proven ? cost : Unit(asItIs, wish.Goal, search.AtLeast);
         return new KitProposal(search.Proven, wish.Survives, wish.Goal, asItIs.Totals(today), asItIs.Totals(found.Chosen), cost, bound, changes, found.Setups,
-            [.. HouseRules.Of(new DayAnalysis(then), plan).Where(r => r.Lacking > 0)], KitWords.Name(then, exposed), KitWords.Say(wish, search.Proven, then, exposed, cost, bound), round, clock.Elapsed.TotalSeconds);
+            [.. HouseRules.Of(new DayAnalysis(then), plan).Where(r => r.Lacking > 0)], KitWords.Name(then, exposed),
+                KitWords.Say(wish, search.Proven, then, exposed, cost, bound), round, clock.Elapsed.TotalSeconds);
 
         (ChosenKit? Best, long AtLeast, bool Proven) Search(Plan plan, KitProblem problem, KitWish wish, ChosenKit? known)
         {
@@ -130,7 +131,8 @@ public static class LightestKit
         {
             if (cancel.IsCancellationRequested) break;
             chosen[o] = false;
-            if (Keeps(problem, chosen) && problem.Lacks(chosen, model.Ignored(setups.Beyond), first: true).Count == 0 && setups.Fit(chosen, model.GivenUp, cancel) is { } fits) kit = new ChosenKit([.. chosen], CostOf(problem, chosen), fits);
+            if (Keeps(problem, chosen) && problem.Lacks(chosen, model.Ignored(setups.Beyond), first: true).Count == 0
+                && setups.Fit(chosen, model.GivenUp, cancel) is { } fits) kit = new ChosenKit([.. chosen], CostOf(problem, chosen), fits);
             else chosen[o] = true;
         }
         return kit;
@@ -181,10 +183,12 @@ public static class LightestKit
         {
             model.Minimize(LinearExpr.WeightedSum(
                 take.Concat(giveUp.Values).Concat(broken.Select(b => b.Var)),
-                problem.Options.Select(o => o.Cost).Concat(giveUp.Keys.Select(need => beyond.Contains(need) ? 0 : need.Alone ? GivingRule : Giving)).Concat(broken.Select(_ => GivingRule))));
+                problem.Options.Select(o => o.Cost).Concat(giveUp.Keys.Select(need => beyond.Contains(need) ? 0 : need.Alone ? GivingRule
+                    : Giving)).Concat(broken.Select(_ => GivingRule))));
             using var stop = cancel.Register(() => solver.StopSearch());
             if (solver.Solve(model) != CpSolverStatus.Optimal) return null;
-            GivenUp = [.. giveUp.Where(g => solver.BooleanValue(g.Value)).Select(g => g.Key), .. broken.Where(b => b.Bound.Camera is not null && solver.BooleanValue(b.Var)).Select(b => b.Bound.Camera!.Value)];
+            GivenUp = [.. giveUp.Where(g => solver.BooleanValue(g.Value)).Select(g => g.Key),
+                .. broken.Where(b => b.Bound.Camera is not null && solver.BooleanValue(b.Var)).Select(b => b.Bound.Camera!.Value)];
             bool[] chosen = [.. take.Select(v => solver.BooleanValue(v))];
             return (chosen, CostOf(problem, chosen));
         }

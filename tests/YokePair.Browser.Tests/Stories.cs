@@ -109,6 +109,10 @@ public sealed class Stories
         Assert.Contains("Details: ends", page.Button("Undo").GetAttribute("title"), StringComparison.Ordinal);
         Assert.Contains("Boarding: starts", page.Button("Undo").GetAttribute("title"), StringComparison.Ordinal);
 
+        // Anything that is packed is dragged to another place: a flash too.
+        page.Drag(page.Thing("f1"), page.Find("[data-item=tp1]"));
+        page.Until(() => page.Button("Undo").GetAttribute("title")?.Contains("Flash 1 moved to", StringComparison.Ordinal) == true, "the flash packed elsewhere");
+
         // A lens that fits nothing there is refused in words, and nothing changes.
         page.Drag(page.Thing("b5"), page.Hand("boarding", "lead", "left"));
         page.Until(() => page.Has("[role=alert]"), "a refusal");
@@ -157,6 +161,9 @@ public sealed class Stories
         page.Until(() => page.Driver.FindElements(By.XPath("//summary[starts-with(normalize-space(.),'How Lead works')]")).FirstOrDefault(), "how the lead works").Click();
         Type(Seconds("Change a lens, Lead, s"), "30");
         page.Until(() => !Said(), "the lead to be quick all the same");
+        // So are the rules of the house, and what is kept whatever is reckoned.
+        Assert.Contains("two working bodies each", page.Text("[aria-label=Inspector]"), StringComparison.Ordinal);
+        page.Until(() => page.Has("form[aria-label='What Lead keeps']"), "what the lead keeps");
         page.Button("Undo").Click();
         page.Until(Said, "everybody slow again");
         page.Button("Undo").Click();

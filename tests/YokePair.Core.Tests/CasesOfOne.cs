@@ -315,6 +315,18 @@ public sealed class CasesOfOne
     }
 
     [Fact]
+    public void A_clamp_holds_a_camera_that_is_left_alone_and_no_other()
+    {
+        var plan = With(new Support { Id = "cl", Place = "belt", Form = "clamp" });
+        var equip = new Equip { Part = "vows", Person = "lead", Position = "left", Support = "cl" };
+        Assert.Contains("support", EditResult.Apply(plan, [equip]).Problems.Select(p => p.Field));
+        Assert.Equal("cl", EditResult.Apply(plan, [equip with { Unattended = true }]).Plan!.Parts[0].Setups[0].Support);
+        var alone = EditResult.Apply(plan, [equip with { Unattended = true }]).Plan!;
+        Assert.Contains("cl", SetupChoices.For(new DayAnalysis(alone), "vows", "lead", "left", null)!.Supports);
+        Assert.DoesNotContain("cl", SetupChoices.For(new DayAnalysis(plan), "vows", "lead", "left", null)!.Supports);
+    }
+
+    [Fact]
     public void A_tripod_and_a_flash_are_in_one_place_at_a_time()
     {
         var plan = With(new Support { Id = "tp", Place = "belt", Form = "tripod" }, new Flash { Id = "f", Place = "belt", GuideNumber = 30 });

@@ -112,6 +112,16 @@ public class OtherwiseTests
         Assert.Equal("come closer: from 3.8 m the 50 would do, from 2.6 m as you would choose it", Picture(Day(Framed(1.1, 5, 12), glass: [Prime(135, 2), Prime(50, 1.8)]), "l135"));
     }
 
+    /// <summary>From behind a line, or at play, nobody is told to come nearer: the crop is all there is.</summary>
+    [Theory]
+    [InlineData(null, 5.0)]
+    [InlineData("play", null)]
+    public void Nor_does_what_to_do_now_send_anybody_onto_the_field(string? kind, double? line)
+    {
+        var part = new Part { Id = "part", Ev = 9, Kind = kind, StayBehindM = line };
+        Assert.Equal("crop to 10.5 MP", Picture(Day(Framed(1.1, 6, 9), part, megapixels: 22, glass: [Prime(135, 2), Prime(85, 1.8) with { Focal = new Interval(90.44, 90.44) }]), "l135"));
+    }
+
     /// <summary>A 100 is nearer to 131 mm than a 50, though the 50 is in the hand.</summary>
     [Fact]
     public void Of_second_best_ways_in_time_the_nearer_framing_comes_first()

@@ -48,6 +48,17 @@ public sealed class VerdictTests
         Assert.Equal("One need hangs by one thing. The l85 alone carries kiss.", Verdict(Day([.. Camera("b1"), .. Camera("b2"), Lens("l85", 85)], Hand("right", "b1", "l85"))));
     }
 
+    /// <summary>Two needs too dark by different stops are one line; one alone says its figures.</summary>
+    [Fact]
+    public void What_many_lack_is_said_once_however_much_each_lacks()
+    {
+        var plan = Day([.. Camera("b1"), Lens("l85", 85)], Hand("right", "b1", "l85"));
+        Need Dark(string id, double seconds) => plan.Parts[0].Needs[0] with { Id = id, ShutterSeconds = seconds };
+        var night = plan with { Parts = [plan.Parts[0] with { Ev = 2, Needs = [Dark("kiss", 0.004), Dark("rings", 0.002), Dark("exit", 0.001)] }] };
+        Assert.Contains("kiss, rings and exit: nothing you pack is fast enough for the light. ", string.Concat(new DayAnalysis(night).Report(withEvents: false).VerdictParts.Details.Select(d => d.Text)), StringComparison.Ordinal);
+        Assert.Contains("comes nearest at ISO", Verdict(night with { Parts = [night.Parts[0] with { Needs = [Dark("kiss", 0.004)] }] }), StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Not_everything_holds_where_a_picture_is_second_best()
     {

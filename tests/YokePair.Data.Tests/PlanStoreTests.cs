@@ -34,6 +34,46 @@ public sealed class PlanStoreTests : StoreTests
 
     private async Task<double> StoredLight(string key) => (await Request(s => s.FindAsync(key)))!.Plan.Parts[0].Ev;
 
+    /// <summary>What is changed in the locker: a day yet to come takes it over, one that is past does not, nor a figure the day has of its own.</summary>
+    [Fact]
+    public async Task Days_yet_to_come_follow_the_locker_each_with_an_edit_that_can_be_undone()
+    {
+        var lens = (Lens)Day.Items[1] with { Place = null, Name = "35", WeightG = 600, Magnification = 0.1 };
+        Plan With(string name, int year, double grams) => Day with
+        {
+            Assignment = new Assignment { Id = name, Name = name },
+            Items = [Day.Items[0], lens with { Place = "belt", WeightG = grams }],
+            Parts = [Day.Parts[0] with { Start = new DateTime(year, 6, 12, 14, 0, 0), End = new DateTime(year, 6, 12, 14, 30, 0) }],
+        };
+        await Locker(s => s.ChangeAsync("added", [new LockerChange("l1", null, lens)]));
+        foreach (var (name, year, grams) in new[] { ("next", 2999, 600.0), ("past", 2001, 600), ("own", 2999, 650) }) await Request(s => s.AddAsync(With(name, year, grams)));
+        var seen = (await Locker(s => s.LoadAsync())).Revisions["l1"];
+        var made = await Locker(s => s.ChangeAsync("weighed", [new LockerChange("l1", seen, lens with { WeightG = 512, Magnification = 0.2 })]));
+        Assert.Equal(["next", "own"], made.Followed!.Order());
+        Assert.Equal([(512, 0.2), (600, 0.1), (650, 0.2)], await Figures());
+        Assert.Equal("35 as the locker has it now: magnification, weight", (await Request(s => s.FindAsync("next")))!.Undo);
+        // Undone in the locker, the days follow back; undone in the day, it has its own from then on.
+        await Locker(s => s.StepAsync(undo: true));
+        Assert.Equal([(600, 0.1), (600, 0.1), (650, 0.1)], await Figures());
+        await Locker(s => s.StepAsync(undo: false));
+        await Request(s => s.UndoAsync("next", 4));
+        Assert.Equal([(600, 0.1), (600, 0.1), (650, 0.2)], await Figures());
+
+        async Task<List<(double?, double)>> Figures()
+        {
+            var found = new List<(double?, double)>();
+            foreach (var key in new[] { "next", "past", "own" })
+                if ((await Request(s => s.FindAsync(key)))!.Plan.Items[1] is Lens now && now.Place == "belt") found.Add((now.WeightG, now.Magnification));
+            return found;
+        }
+
+        async Task<T> Locker<T>(Func<LockerStore, Task<T>> ask)
+        {
+            await using var scope = Services.CreateAsyncScope();
+            return await ask(scope.ServiceProvider.GetRequiredService<LockerStore>());
+        }
+    }
+
     [Fact]
     public async Task What_is_stored_is_the_plan_file_unknown_fields_included()
     {

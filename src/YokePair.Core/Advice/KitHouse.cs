@@ -19,14 +19,18 @@ internal static class KitHouse
         var house = plan.Rules.House;
         var days = plan.Parts.Select(Day.Of).Distinct().OfType<DateOnly>().ToList();
         var here = Enumerable.Range(0, options.Count).Where(o => days.TrueForAll(items[o].IsHere)).ToList();
-        if (house.TwoBodiesEach && AtLeast(HouseRuleKind.TwoBodiesEach, 2 * HouseRules.Photographers(plan), o => items[o] is Body { Doubtful: false }) is { } bodies) yield return bodies;
-        if (house.TwoSenders && HouseRules.AsksForStands(plan) && AtLeast(HouseRuleKind.TwoSenders, 2, o => items[o] is Trigger { Sends: not null }) is { } senders) yield return senders;
+        if (house.TwoBodiesEach && AtLeast(HouseRuleKind.TwoBodiesEach, 2 * HouseRules.Photographers(plan),
+            o => items[o] is Body { Doubtful: false }) is { } bodies) yield return bodies;
+        if (house.TwoSenders && HouseRules.AsksForStands(plan)
+            && AtLeast(HouseRuleKind.TwoSenders, 2, o => items[o] is Trigger { Sends: not null }) is { } senders) yield return senders;
         if (house.CellsForEachFlash)
             foreach (var flashes in here.Where(o => items[o] is Flash { CellsType: not null }).GroupBy(o => ((Flash)items[o]).CellsType!).ToList())
             {
                 // Cells are not chosen here: as many flashes as they feed twice, or as there are today.
-                var sets = here.Where(o => options[o].Fixed && items[o] is Cells { Charged: true } cells && cells.Type == flashes.Key).Sum(o => ((Cells)items[o]).Count ?? 1);
-                yield return new KitBound(HouseRuleKind.CellsForEachFlash, [.. flashes.Select(o => (IReadOnlyList<int>)[o])], 0, Math.Max(sets / 2, flashes.Count(o => options[o].Today)));
+                var sets = here.Where(o => options[o].Fixed && items[o] is Cells { Charged: true } cells
+                    && cells.Type == flashes.Key).Sum(o => ((Cells)items[o]).Count ?? 1);
+                yield return new KitBound(HouseRuleKind.CellsForEachFlash, [.. flashes.Select(o => (IReadOnlyList<int>)[o])], 0,
+                    Math.Max(sets / 2, flashes.Count(o => options[o].Today)));
             }
         foreach (var camera in Cameras(plan, options, items, free)) yield return camera;
 
@@ -44,7 +48,8 @@ internal static class KitHouse
         IReadOnlyList<IReadOnlyList<int>> glass = [.. Enumerable.Range(0, options.Count).Where(o => items[o] is Lens).Select(o => (IReadOnlyList<int>)[o])];
         foreach (var part in plan.Parts)
         {
-            var hands = part.Setups.Where(s => s.Body is not null && s.Unattended != true).GroupBy(s => s.Person).Where(own => own.Any(s => s.Lens is not null)).ToList();
+            var hands = part.Setups.Where(s => s.Body is not null
+                && s.Unattended != true).GroupBy(s => s.Person).Where(own => own.Any(s => s.Lens is not null)).ToList();
             foreach (var own in hands)
             {
                 IReadOnlyList<IReadOnlyList<int>> cameras = [.. own.Where(s => free || s.Lens is not null).Select(Pieces)];

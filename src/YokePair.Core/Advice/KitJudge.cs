@@ -85,7 +85,8 @@ internal sealed class KitJudge
         var real = new DayAnalysis(plan);
         return from w in plan.Parts.Where(p => part is null || p.Id == part).Select((p, at) => Watch(at, real.PartOf(p.Id)!, real, bare: false))
                from need in w.Needs
-               from found in FailuresOf(real, w, need, [.. w.Part.Failed], i => new Failing(real.Kit.Items[i].Id, new LossKey(LossKind.Item, real.Kit.Items[i].Id), [i]), whatever)
+               from found in FailuresOf(real, w, need, [.. w.Part.Failed],
+                   i => new Failing(real.Kit.Items[i].Id, new LossKey(LossKind.Item, real.Kit.Items[i].Id), [i]), whatever)
                select (Asked(w, need), found.Failing.Loss);
     }
 
@@ -98,14 +99,17 @@ internal sealed class KitJudge
            select pair with { A = a, B = b },
     ];
 
-    private IEnumerable<string> Ids(string thing) => Enumerable.Range(0, variants.Items.Count).Where(i => options[variants.Owner[i]].Thing == thing).Select(i => variants.Items[i].Id);
+    private IEnumerable<string> Ids(string thing) => Enumerable.Range(0,
+        variants.Items.Count).Where(i => options[variants.Owner[i]].Thing == thing).Select(i => variants.Items[i].Id);
 
     private Watched Watch(int number, PartFindings part, DayAnalysis day, bool bare)
     {
         var losses = new List<Loss>();
         if (wish.Survives >= FailureClass.Rig) losses.AddRange(bare ? Losses.BareRigs(day.Kit) : Losses.Rigs(day.Kit));
         if (wish.Survives >= FailureClass.Bag) losses.AddRange(Losses.Places(day.Plan));
-        return new Watched(number, part, wish.Survives >= FailureClass.Item, [.. losses.Select(l => new Failing($"{l.Kind} {l.Id}", new LossKey(l.Kind, l.Id), l.ItemsIn!(part.Ways.Layout)))], [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
+        return new Watched(number, part, wish.Survives >= FailureClass.Item,
+            [.. losses.Select(l => new Failing($"{l.Kind} {l.Id}", new LossKey(l.Kind, l.Id), l.ItemsIn!(part.Ways.Layout)))],
+            [.. part.Needs.Where(n => n.Need.Importance != Importance.Nice)]);
     }
 
     /// <summary>By item number, what is not there with a kit.</summary>
@@ -149,18 +153,8 @@ internal sealed class KitJudge
     /// </summary>
     private IEnumerable<KitClause> Clauses(Watched w, NeedFinding need, Failing failure, bool[] chosen, int[] growth)
     {
-        var failed = Gone(w, chosen, all);
-        foreach (var i in failure.Items) failed[i] = true;
         var most = Allowed(w, need, failure.Key);
-        if (day.Left(need, failed).Outcome <= most) yield break;
-        foreach (var o in growth)
-        {
-            int[] back = [.. variants.Variants[o].Where(i => variants.Owner[i] == o && failed[i] && !w.Part.Failed[i])];
-            if (back.Length == 0) continue;
-            foreach (var i in back) failed[i] = false;
-            if (day.Left(need, failed).Outcome <= most)
-                foreach (var i in back) failed[i] = true;
-        }
+        if (LargestFailing(w, need, failure, chosen, growth, most) is not { } failed) yield break;
         int[] lacking = [.. Enumerable.Range(0, failed.Length).Where(i => failed[i] && !w.Part.Failed[i])];
         var things = lacking.Select(i => options[variants.Owner[i]].Thing).Distinct(StringComparer.Ordinal).ToList();
         var spared = things.Exists(thing => !IsAsked(thing));
@@ -188,6 +182,23 @@ internal sealed class KitJudge
             var stay = owners.Length - free.Length;
             return free.Length > 0 && stay < atLeast ? new KitClause(Asked(w, need), free, atLeast - stay, []) : null;
         }
+    }
+
+    /// <summary>By item number, what a kit that still fails lacks when it cannot grow any more; null where this one does not fail.</summary>
+    private bool[]? LargestFailing(Watched w, NeedFinding need, Failing failure, bool[] chosen, int[] growth, Outcome most)
+    {
+        var failed = Gone(w, chosen, all);
+        foreach (var i in failure.Items) failed[i] = true;
+        if (day.Left(need, failed).Outcome <= most) return null;
+        foreach (var o in growth)
+        {
+            int[] back = [.. variants.Variants[o].Where(i => variants.Owner[i] == o && failed[i] && !w.Part.Failed[i])];
+            if (back.Length == 0) continue;
+            foreach (var i in back) failed[i] = false;
+            if (day.Left(need, failed).Outcome <= most)
+                foreach (var i in back) failed[i] = true;
+        }
+        return failed;
     }
 
     /// <summary>A clause true of the kits that leave the same at home of what holds or bears other things, as far as that matters here.</summary>

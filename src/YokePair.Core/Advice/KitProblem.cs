@@ -29,12 +29,14 @@ public sealed class KitProblem
         var (options, items) = KitOptions.Of(plan, locker, wish);
         Options = options;
         judge = new KitJudge(plan, options, items, wish);
-        if (HouseRules.AsksForLeadAlone(plan)) lead = new KitJudge(HouseRules.LeadAlone(plan), options, items, wish with { Survives = FailureClass.None }, alone: true);
+        if (HouseRules.AsksForLeadAlone(plan)) lead = new KitJudge(HouseRules.LeadAlone(plan), options, items,
+            wish with { Survives = FailureClass.None }, alone: true);
         House = [.. KitHouse.Of(plan, options, items, wish.SetupsFree)];
         Limits = [.. (wish.Limits ?? []).Select(limit =>
         {
             var places = plan.Places.Where(p => p.Id == limit.Id || p.Person == limit.Id).Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
-            return ((IReadOnlyList<int>)[.. Enumerable.Range(0, options.Count).Where(o => judge.PackedIn(o) is { } place && places.Contains(place))], limit.Grams);
+            return ((IReadOnlyList<int>)[.. Enumerable.Range(0, options.Count).Where(o => judge.PackedIn(o) is { } place && places.Contains(place))],
+                limit.Grams);
         })];
     }
 
@@ -78,7 +80,8 @@ public sealed class KitProblem
     }
 
     /// <summary>Every once and must need of a plan with what leaves it late or lost, by the whole report.</summary>
-    public IReadOnlyList<ExposedNeed> ExposedIn(Plan plan) => [.. judge.ExposedIn(plan, whatever: true).Select(e => new ExposedNeed(e.Need.Part, e.Need.Need, e.Loss))];
+    public IReadOnlyList<ExposedNeed> ExposedIn(Plan plan) => [.. judge.ExposedIn(plan,
+        whatever: true).Select(e => new ExposedNeed(e.Need.Part, e.Need.Need, e.Loss))];
 
     private IEnumerable<KitJudge> Judges => lead is null ? [judge] : [judge, lead];
 

@@ -61,13 +61,15 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
                 if (need.Who != Need.Anyone && need.Who != slot.Person) continue;
                 for (var o = 0; o < slot.Options.Count; o++)
                 {
-                    if (Array.Find(kit.Glass, g => kit.Items[g.Body].Id == setup.Body && Same(kit, g, slot.Options[o])) is not { } glass || !serves[glass].Some) continue;
+                    if (Array.Find(kit.Glass, g => kit.Items[g.Body].Id == setup.Body && Same(kit, g, slot.Options[o])) is not { } glass
+                        || !serves[glass].Some) continue;
                     by.Add(new Choice(at, o));
                     if (serves[glass].Full) full.Add(new Choice(at, o));
                 }
             }
             var (reached, reachedFull, soonest) = Reached(layout, need, tolerance, serves);
-            var raise = by.Count == 0 ? null : (double?)by.Select(c => part.Setups.First(s => s.Person == slots[c.Slot].Person && s.Position == slots[c.Slot].Position))
+            var raise = by.Count == 0 ? null
+                : (double?)by.Select(c => part.Setups.First(s => s.Person == slots[c.Slot].Person && s.Position == slots[c.Slot].Position))
                 .Min(s => s.Unattended == true ? 0 : kit.SecondsOf(layout.PersonIndex(s.Person)).Raise);
             yield return new NeedCover(part.Id, need.Id, need.Importance, by, full, reached, reachedFull, Hangs: false, need.Role is not null)
             {
@@ -81,7 +83,8 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     /// What somebody could do by reaching for something else, if every piece of glass lay where it costs nothing: take a
     /// camera that is in no hand of theirs as it lies, or change glass on any.
     /// </summary>
-    private (bool Some, bool Full, double? Soonest) Reached(PartLayout layout, Need need, double tolerance, Dictionary<FittedGlass, (bool Some, bool Full)> serving)
+    private (bool Some, bool Full, double? Soonest) Reached(PartLayout layout, Need need, double tolerance, Dictionary<FittedGlass,
+        (bool Some, bool Full)> serving)
     {
         var (any, whole, soonest) = (false, false, (double?)null);
         foreach (var actor in layout.Actors)

@@ -122,7 +122,8 @@ public sealed class SetupProblem
             var hands = need.Bands.Select(band => band.Only([.. band.Candidates.Where(c => IsInHand(found.Ways.Layout, c.Rig))])).ToList();
             var own = then.WorstOf(hands, found.Failed).Outcome;
             var seconds = need.Outcome.IsMet() ? (int)Math.Ceiling(Math.Min(need.Best?.Seconds ?? 0, MostSeconds)) : 0;
-            var notAlone = need.Need.Importance != Importance.Nice && tried.Alone?.PartOf(part.Id)!.Needs.First(n => n.Need.Id == need.Need.Id).Outcome.IsMet() == false;
+            var notAlone = need.Need.Importance != Importance.Nice
+                && tried.Alone?.PartOf(part.Id)!.Needs.First(n => n.Need.Id == need.Need.Id).Outcome.IsMet() == false;
             judged.Add(new JudgedNeed(part.Id, need.Need.Id, need.Outcome, own > need.Outcome ? own : need.Outcome, need.Strands, seconds, notAlone));
         }
         return judged;
@@ -208,7 +209,9 @@ public sealed class SetupProblem
             if (plan.ItemOf(option.Lens) is not Lens lens) continue;
             // Nobody walks about with a tube: it is fitted for the one picture.
             var tube = option.Tube is not null && o != slot.Current;
-            var passenger = part.Needs.Count > 0 && !part.Needs.Any(n => Serves(part, n, option, body) is var served and > 0 && (own.Count == 0 || own.All(u => Serves(part, n, u, body) < served)));
+            var passenger = part.Needs.Count > 0
+                && !part.Needs.Any(n => Serves(part, n, option, body) is var served and > 0
+                && (own.Count == 0 || own.All(u => Serves(part, n, u, body) < served)));
             if (tube || (own.Count > 0 ? passenger && !usual.Contains(lens.Id) : passenger && o != slot.Current)) left.Add(o);
             if (option.Adapter is not null || lens.ImageCircleCrop > body?.Crop || plan.KnownPairs()
                 .Any(p => p.Fit == PairFit.ManualFocusOnly && p.IsOf(body?.Id ?? "", lens.Id))) awkward.Add(o);

@@ -33,7 +33,8 @@ public sealed record Equip : PlanEdit
         var shoe = Shoe is null ? null : plan.ItemOf(Shoe);
         if (Shoe is not null && shoe is not (Flash or Trigger)) return Refuse("shoe", $"\"{Shoe}\" is neither a flash nor a trigger");
         if (shoe is not null && !Ways.Shoe.Fits(body, shoe is Flash f ? f.Shoe : ((Trigger)shoe).Shoe)) return Refuse("shoe", $"the {shoe.Label} does not fit the shoe of the {body.Label} ({body.Shoe})");
-        if (Support is not null && !Holds(plan.ItemOf(Support) as Support)) return Refuse("support", $"\"{Support}\" carries no camera; take a tripod or monopod, or for one left alone a clamp");
+        if (Support is not null && !Holds(plan.ItemOf(Support) as Support)) return Refuse("support",
+            $"\"{Support}\" carries no camera; take a tripod or monopod, or for one left alone a clamp");
         var changed = setup with { Flash = (shoe as Flash)?.Id, Trigger = (shoe as Trigger)?.Id, Support = Support, Unattended = Unattended ? true : null };
         // What it takes, another hand or a stand gives up.
         var setups = part.Setups.Select(s => s == setup ? changed : s with { Flash = Given(s.Flash), Trigger = Given(s.Trigger), Support = s.Support == Support ? null : s.Support });

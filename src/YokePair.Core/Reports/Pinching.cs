@@ -187,7 +187,10 @@ public static class Pinching
         {
             var kit = part.Ways.Kit;
             List<string> path = [Put(Person(plan, kit, part, way), way.State, alone, part, need)];
-            foreach (var knot in Things(kit, part, way)) path.Add(Put(knot, way.State, alone, part, need));
+            // What every way passes stands last in its column: ways that list the same things otherwise would seem to lead around it.
+            bool IsPassed(Knot knot) => knot.Items.Any(i => alone.Contains(kit.IndexOf(i)));
+            foreach (var knot in Things(kit, part, way).OrderBy(k => k.Column).ThenBy(IsPassed).ThenBy(k => k.Id, StringComparer.Ordinal))
+                path.Add(Put(knot, way.State, alone, part, need));
             path.Add(End);
             foreach (var (from, to) in path.Zip(path.Skip(1)))
                 strands[(from, to)] = strands.TryGetValue((from, to), out var known)

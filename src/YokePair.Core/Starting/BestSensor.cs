@@ -13,7 +13,8 @@ internal static class BestSensor
     {
         foreach (var person in plan.People)
         {
-            List<Body> bodies = [.. plan.Parts.SelectMany(p => p.Setups).Where(s => s.Person == person.Id).Select(s => plan.ItemOf(s.Body)).OfType<Body>().Distinct().OrderByDescending(Sensor)];
+            List<Body> bodies = [.. plan.Parts.SelectMany(p => p.Setups).Where(s => s.Person == person.Id).Select(s =>
+                plan.ItemOf(s.Body)).OfType<Body>().Distinct().OrderByDescending(Sensor)];
             if (bodies.Count < 2 || Sensor(bodies[0]) == Sensor(bodies[^1])) continue;
             var day = new DayAnalysis(plan);
             var used = bodies.MaxBy(b => Uses(day, b))!;
@@ -30,7 +31,8 @@ internal static class BestSensor
     /// <summary>How many pictures would be missed, second best or later without a camera: where two hands do as well, neither is leaned on.</summary>
     private static int Uses(DayAnalysis day, Body body)
     {
-        var (with, without) = (day.Report(withEvents: false).Needs, new DayAnalysis(day.Whole, [new Pulled(body.Id, Kind: LossKind.Rig)]).Report(withEvents: false).Needs);
+        var (with, without) = (day.Report(withEvents: false).Needs,
+            new DayAnalysis(day.Whole, [new Pulled(body.Id, Kind: LossKind.Rig)]).Report(withEvents: false).Needs);
         return with.Zip(without).Count(n => n.Second.Baseline > n.First.Baseline || n.Second.Best?.Seconds > n.First.Best?.Seconds);
     }
 

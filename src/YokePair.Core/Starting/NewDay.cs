@@ -70,7 +70,8 @@ public static class NewDay
             People =
             [
                 new Person { Id = "lead", Name = "Lead", Habits = habits.Kept(request.Style), Seconds = usual?.Lead?.Seconds },
-                .. request.Second ? [new Person { Id = "second", Name = "Second", Habits = usual?.Second?.Habits, Seconds = usual?.Second?.Seconds }] : Array.Empty<Person>(),
+                .. request.Second ? [new Person { Id = "second", Name = "Second", Habits = usual?.Second?.Habits, Seconds = usual?.Second?.Seconds }]
+                    : Array.Empty<Person>(),
                 .. request.Assistant ? [new Person { Id = "assistant", Name = "Assistant", Role = PersonRole.Assistant, HandOverSeconds = 10 }] : Array.Empty<Person>(),
             ],
             Places =

@@ -27,16 +27,20 @@ internal static class StandingLights
         var worn = plan.Parts.SelectMany(p => p.Setups).SelectMany(s => s.Named()).Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
         var senders = plan.Items.Select(SystemSent).OfType<string>().ToHashSet(StringComparer.Ordinal);
         // One that may sit in a shoe and send is kept for that as long as nothing else sends.
-        List<Flash> heard = [.. plan.Items.OfType<Flash>().Where(f => !worn.Contains(f.Id) && f is { Doubtful: false, CanHear: true, GuideNumber: not null } && f.RadioSystem is { } system && senders.Contains(system)).OrderBy(f => f.CanSend == true)];
+        List<Flash> heard = [.. plan.Items.OfType<Flash>().Where(f => !worn.Contains(f.Id)
+            && f is { Doubtful: false, CanHear: true, GuideNumber: not null } && f.RadioSystem is { } system
+            && senders.Contains(system)).OrderBy(f => f.CanSend == true)];
         if (!plan.Items.Any(i => SystemSent(i) is not null && (i is Trigger || worn.Contains(i.Id))) && heard.Count > 0) heard.RemoveAt(heard.Count - 1);
         List<Support> stands = [.. plan.Items.OfType<Support>().Where(s => !s.Doubtful && s.HoldsLight).OrderByDescending(s => s.IsLightStand)];
-        var lights = heard.Zip(stands, (flash, stand) => (flash, stand)).Zip(Spots, (l, spot) => new PlacedLight { Flash = l.flash.Id, Holder = l.stand.Id, Spot = spot }).ToList();
+        var lights = heard.Zip(stands, (flash, stand) => (flash, stand)).Zip(Spots,
+            (l, spot) => new PlacedLight { Flash = l.flash.Id, Holder = l.stand.Id, Spot = spot }).ToList();
         if (lights.Count == 0) return plan;
         var ids = parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
         return plan with { Parts = [.. plan.Parts.Select(p => ids.Contains(p.Id) ? p with { Lights = lights, Needs = [.. p.Needs.Select(Lit)] } : p)] };
     }
 
-    private static bool MayStand(Part part) => part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required && part.Ceiling is not null && part.Needs.Count > 0;
+    private static bool MayStand(Part part) => part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required && part.Ceiling is not null
+        && part.Needs.Count > 0;
 
     private static string? SystemSent(Item item) => item switch
     {

@@ -63,9 +63,11 @@ internal static class WhatComesAlong
         if (thing.NeededBy is { Count: > 0 } served) return served.Any(plan.HasItem);
         return thing switch
         {
-            Battery battery => plan.Items.Any(i => i is Body body && body.BatteryType == battery.Type) || plan.Items.Any(i => i is StandLight light && light.BatteryType == battery.Type),
+            Battery battery => plan.Items.Any(i => i is Body body && body.BatteryType == battery.Type)
+                || plan.Items.Any(i => i is StandLight light && light.BatteryType == battery.Type),
             Cells cells => plan.Items.Any(i => CellsOf(i) == cells.Type),
-            Card card => plan.Items.OfType<Body>().Any(b => b.Slots.Any(s => s.Type == card.Type)) || plan.Items.OfType<OtherThing>().Any(o => o.CardType == card.Type),
+            Card card => plan.Items.OfType<Body>().Any(b => b.Slots.Any(s => s.Type == card.Type))
+                || plan.Items.OfType<OtherThing>().Any(o => o.CardType == card.Type),
             Modifier => plan.Parts.Any(p => p.Lights is { Count: > 0 }),
             _ => true,
         };

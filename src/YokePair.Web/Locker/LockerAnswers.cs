@@ -50,4 +50,5 @@ public sealed record PairRequest(string A, string B, PairFit? Fit, string? Note)
 public sealed record LockerChanged(IReadOnlyList<string> Ids, IReadOnlyList<string>? Followed);
 
 /// <summary>What an import would do, or did, and the days yet to come that took it over.</summary>
-public sealed record ImportAnswer(IReadOnlyList<ImportRow> Rows, int Added, int Changed, int Same, int Refused, IReadOnlyList<string> Ignored, string ReadAs, bool Kept, IReadOnlyList<string>? Followed);
+public sealed record ImportAnswer(IReadOnlyList<ImportRow> Rows, int Added, int Changed, int Same, int Refused, IReadOnlyList<string> Ignored,
+    string ReadAs, bool Kept, IReadOnlyList<string>? Followed);

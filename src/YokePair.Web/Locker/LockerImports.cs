@@ -62,7 +62,8 @@ internal static class LockerImports
             followed = outcome.Followed;
             if (!outcome.Done) return await LockerChanges.Made(Task.FromResult(outcome), []);
         }
-        return Results.Ok(new ImportAnswer(weighed.Rows, Count(RowAction.Added), Count(RowAction.Changed), Count(RowAction.Same), Count(RowAction.Refused), ignored, readAs, kept, followed));
+        return Results.Ok(new ImportAnswer(weighed.Rows, Count(RowAction.Added), Count(RowAction.Changed), Count(RowAction.Same),
+            Count(RowAction.Refused), ignored, readAs, kept, followed));
 
         int Count(RowAction action) => weighed.Rows.Count(r => r.Action == action);
     }

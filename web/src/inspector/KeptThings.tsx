@@ -13,15 +13,12 @@ const kinds = [
 export function KeptThings({ person }: { person: Person }) {
   const { data: page } = useLocker(undefined, undefined);
   const change = useLockerChange();
-  const [thing, setThing] = useState("");
-  const [keep, setKeep] = useState<"always" | "never">("always");
   if (!page) return null;
   const theirs = page.report.things.filter(
     (t) => t.status !== "retired" && (t.owner === "second") === (person.id === "second"),
   );
-  const say = (t: ThingView, text: string) =>
-    change.mutate(() => changes.set([{ id: t.id, revision: page.revisions[t.id] ?? 0 }], { keep: text }));
-  const chosen = theirs.find((t) => t.id === thing);
+  const say = (t: ThingView, keep: string) =>
+    change.mutate(() => changes.set([{ id: t.id, revision: page.revisions[t.id] ?? 0 }], { keep }));
   return (
     <fieldset className="basis-full">
       <legend className="font-semibold">Whatever is reckoned</legend>
@@ -41,29 +38,46 @@ export function KeptThings({ person }: { person: Person }) {
               </button>
             </span>
           ))}
-        <form
-          aria-label={`What ${person.name ?? person.id} keeps`}
-          className="flex flex-wrap items-end gap-1.5"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (!chosen) return;
-            say(chosen, keep);
-            setThing("");
-          }}
-        >
-          <Choose
-            label="Thing"
-            value={thing}
-            empty="–"
-            options={theirs.filter((t) => !t.keep).map((t): [string, string] => [t.id, t.name])}
-            choose={setThing}
-          />
-          <Choose label="which" value={keep} options={kinds} choose={(k) => k && setKeep(k)} />
-          <button className="webbing" disabled={!chosen}>
-            Keep it so
-          </button>
-        </form>
+        <KeepOne name={person.name ?? person.id} things={theirs.filter((t) => !t.keep)} say={say} />
       </div>
     </fieldset>
+  );
+}
+
+function KeepOne({
+  name,
+  things,
+  say,
+}: {
+  name: string;
+  things: ThingView[];
+  say: (thing: ThingView, keep: string) => void;
+}) {
+  const [thing, setThing] = useState("");
+  const [keep, setKeep] = useState<"always" | "never">("always");
+  const chosen = things.find((t) => t.id === thing);
+  return (
+    <form
+      aria-label={`What ${name} keeps`}
+      className="flex flex-wrap items-end gap-1.5"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (!chosen) return;
+        say(chosen, keep);
+        setThing("");
+      }}
+    >
+      <Choose
+        label="Thing"
+        value={thing}
+        empty="–"
+        options={things.map((t): [string, string] => [t.id, t.name])}
+        choose={setThing}
+      />
+      <Choose label="which" value={keep} options={kinds} choose={(k) => k && setKeep(k)} />
+      <button className="webbing" disabled={!chosen}>
+        Keep it so
+      </button>
+    </form>
   );
 }
