@@ -23,7 +23,8 @@ internal static class ReportBuilder
             {
                 if (!need.Outcome.IsMet() && GapCause.Of(day, part, need) is var cause)
                     gaps.Add(new Gap(part.Part.Id, need.Need.Id, need.Outcome,
-                        GapWords.Say(names, part.Part, need.Need, cause)) { Lacks = GapWords.Lacks(cause) });
+                        GapWords.Say(names, part.Part, need.Need, cause))
+                    { Lacks = GapWords.Lacks(cause) });
                 needs.Add(Describe(part, need));
                 if (need.Need.Importance == Importance.Nice) continue;
                 foreach (var cut in need.Cuts.TakeWhile(c => c.Length == 1))

@@ -1,4 +1,3 @@
-using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
