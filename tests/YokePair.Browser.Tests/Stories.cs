@@ -110,7 +110,7 @@ public sealed class Stories
         Assert.Contains("Boarding: starts", page.Button("Undo").GetAttribute("title"), StringComparison.Ordinal);
 
         // Anything that is packed is dragged to another place: a flash too.
-        page.Drag(page.Thing("f1"), page.Find("[data-item=tp1]"));
+        page.Drag(page.Thing("f1"), page.Driver.FindElements(By.CssSelector("section[aria-label=Kit] h2"))[1]);
         page.Until(() => page.Button("Undo").GetAttribute("title")?.Contains("Flash 1 moved to", StringComparison.Ordinal) == true, "the flash packed elsewhere");
 
         // A lens that fits nothing there is refused in words, and nothing changes.

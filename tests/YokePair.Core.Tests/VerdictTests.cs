@@ -60,6 +60,16 @@ public sealed class VerdictTests
     }
 
     [Fact]
+    public void Whoever_photographs_without_a_camera_is_named()
+    {
+        var plan = Day([.. Camera("b1"), Lens("l85", 85)], Hand("right", "b1", "l85"));
+        plan = plan with { People = [.. plan.People, new Person { Id = "second", Name = "Second" }] };
+        Assert.Contains("Second photographs and has no camera in any part.", Verdict(plan), StringComparison.Ordinal);
+        Assert.DoesNotContain("no camera", Verdict(plan with { People = [plan.People[0], plan.People[1] with { Role = PersonRole.Assistant }] }), StringComparison.Ordinal);
+        Assert.DoesNotContain("no camera", Verdict(plan with { Parts = [plan.Parts[0] with { Present = ["lead"] }] }), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Not_everything_holds_where_a_picture_is_second_best()
     {
         Item[] items = [.. Camera("b1"), .. Camera("b2"), Lens("l60", 60), Lens("l60 no. 2", 60)];

@@ -13,6 +13,8 @@ public sealed class KitProblem
     private readonly Plan today;
     private readonly Dictionary<string, Item> locker;
     private readonly KitJudge judge;
+    private readonly bool free;
+    private readonly HashSet<AskedNeed> hopeless;
 
     /// <summary>Where the house asks that the lead alone could do it: the same of the lead alone, nothing failing.</summary>
     private readonly KitJudge? lead;
@@ -30,6 +32,7 @@ public sealed class KitProblem
         judge = new KitJudge(plan, options, items, wish);
         if (HouseRules.AsksForLeadAlone(plan)) lead = new KitJudge(HouseRules.LeadAlone(plan), options, items,
             wish with { Survives = FailureClass.None }, alone: true);
+        (free, hopeless) = (wish.SetupsFree, Judges.SelectMany(j => j.Hopeless).ToHashSet());
         House = [.. KitHouse.Of(plan, options, items, wish.SetupsFree)];
         Limits = [.. (wish.Limits ?? []).Select(limit =>
         {
@@ -57,7 +60,7 @@ public sealed class KitProblem
                     : Array.Empty<PlanProblem>()) : []];
 
     /// <summary>Needs that do not survive everything asked even with all there is along.</summary>
-    public IReadOnlySet<AskedNeed> Hopeless => Judges.SelectMany(j => j.Hopeless).ToHashSet();
+    public IReadOnlySet<AskedNeed> Hopeless => hopeless;
 
     /// <summary>What must be chosen beyond a kit: empty when it survives whatever can be survived.</summary>
     /// <param name="chosen">By option number.</param>
@@ -69,12 +72,16 @@ public sealed class KitProblem
         return [.. first ? lacks.Take(1) : lacks];
     }
 
-    /// <summary>Needs that a plan leaves worse than they are with everything along, by the whole report.</summary>
+    /// <summary>
+    /// Needs that a plan leaves worse than they are with everything along, by the whole report. With setups free, what does not survive
+    /// everything even so is asked for its outcome alone: of all glass in all hands nobody knows what else it could survive.
+    /// </summary>
     /// <param name="plan">The plan.</param>
     /// <param name="part">Id of the only part to look at; null = all.</param>
     public IEnumerable<AskedNeed> WorseIn(Plan plan, string? part = null)
     {
-        foreach (var (need, _) in judge.ExposedIn(plan, part)) yield return need;
+        foreach (var (need, loss) in judge.ExposedIn(plan, part))
+            if (!free || loss is null || !hopeless.Contains(need)) yield return need;
         foreach (var (need, _) in lead?.ExposedIn(HouseRules.LeadAlone(plan), part) ?? []) yield return need;
     }
 

@@ -55,6 +55,8 @@ public static class FigureCatalogue
         var (suffix, unit) = Units.FirstOrDefault(u => name.EndsWith(u.Suffix, StringComparison.Ordinal) || name.Equals(u.Suffix, StringComparison.OrdinalIgnoreCase));
         var stem = suffix is null || name.Length <= suffix.Length || suffix.Length > 2 ? name : name[..^suffix.Length];
         string[] options = bare.IsEnum ? [.. Enum.GetNames(bare).Select(n => char.ToLowerInvariant(n[0]) + n[1..])] : [];
+        // Lux are what is measured, the metre only says where.
+        if (stem == "luxAtOne") unit = "lux";
         return new Figure(name, Words(stem), unit, FormOf(bare), options, kinds);
     }
 
@@ -69,6 +71,8 @@ public static class FigureCatalogue
         : type == typeof(IReadOnlyList<string>) ? FigureForm.Texts
         : FigureForm.Text;
 
-    private static string Words(string name) =>
+    private static string Words(string name) => name == "luxAtOne" ? "lux at 1 m" : Spelt(name);
+
+    private static string Spelt(string name) =>
         string.Concat(name.Select((c, i) => char.IsUpper(c) && i > 0 ? " " + char.ToLowerInvariant(c) : c.ToString())).Replace("iso ", "ISO ", StringComparison.Ordinal);
 }

@@ -7,7 +7,10 @@ public sealed record Support : Item
     public string? Form { get; init; }
 
     /// <summary>Whether a camera on it keeps still of itself.</summary>
-    [System.Text.Json.Serialization.JsonIgnore] public bool CarriesCamera => Named("tripod") || Named("monopod");
+    [System.Text.Json.Serialization.JsonIgnore] public bool CarriesCamera => Named("tripod") || IsMonopod;
+
+    /// <summary>Whether it has one leg.</summary>
+    [System.Text.Json.Serialization.JsonIgnore] public bool IsMonopod => Named("monopod");
 
     /// <summary>Whether a camera that is left alone can be held by it.</summary>
     [System.Text.Json.Serialization.JsonIgnore] public bool HoldsCameraAlone => CarriesCamera || Named("clamp");

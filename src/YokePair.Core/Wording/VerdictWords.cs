@@ -13,6 +13,7 @@ internal static class VerdictWords
     {
         var names = new Names(plan);
         var details = new List<TextPiece>();
+        foreach (var person in Empty(plan)) details.Add(new TextPiece($"{person.Name ?? person.Id} photographs and has no camera in any part. "));
         foreach (var thing in day.ToGet) ToGet(names, thing, details);
         var cameras = Cameras(plan, day.SinglePoints);
         foreach (var group in day.SinglePoints.Where(s => !cameras.Folded.Contains(s.Item))
@@ -44,6 +45,14 @@ internal static class VerdictWords
     }
 
     public static string Plain(VerdictText verdict) => $"{verdict.Headline} {string.Concat(verdict.Details.Select(d => d.Text)).TrimEnd()}";
+
+    /// <summary>Who photographs, is there, and has no camera in any part, though others have.</summary>
+    private static IEnumerable<Person> Empty(Plan plan)
+    {
+        var armed = plan.Parts.SelectMany(p => p.Setups).Where(s => s.Body is not null).Select(s => s.Person).ToHashSet(StringComparer.Ordinal);
+        return plan.People.Where(p => armed.Count > 0 && p.Role != PersonRole.Assistant && !armed.Contains(p.Id)
+            && plan.Parts.Any(part => part.Present?.Contains(p.Id) != false));
+    }
 
     private static string Headline(Names names, Standing day)
     {

@@ -92,18 +92,20 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
   );
 }
 
+/** What each word was taken for; the words of a name are one. */
+function meanings({ understood }: QuickLine) {
+  const name = understood.filter((u) => u.meaning === "name").map((u) => u.text);
+  const others = understood.filter((u) => u.meaning !== "kind" && u.meaning !== "name").map((u) => u.meaning);
+  return name.length > 0 ? [`called ${name.join(" ")}`, ...others] : others;
+}
+
 function Line({ line, alone }: { line: QuickLine; alone: boolean }) {
   return (
     <li className="border-b border-rule py-1">
       <span className={line.ready ? "font-semibold text-holds" : "font-semibold text-hangs"}>
         {line.ready ? "✓" : "?"} {line.summary}
       </span>{" "}
-      <span className="text-quiet">
-        {line.understood
-          .filter((u) => u.meaning !== "kind")
-          .map((u) => u.meaning)
-          .join(" · ")}
-      </span>
+      <span className="text-quiet">{meanings(line).join(" · ")}</span>
       {line.missing.map((m) => (
         <span key={m.figure} className="ml-2 font-semibold">
           {m.question} <span className="font-normal">Type {m.example}</span>

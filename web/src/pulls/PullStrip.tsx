@@ -77,7 +77,8 @@ export function PullStrip({ pull }: { pull: PullResult }) {
       <SwapList swaps={pull.swaps} />
       <p className="text-quiet">
         {pull.untouched} {pull.untouched === 1 ? "need goes" : "needs go"} on as planned. The board shows what
-        is left for the rest of the day: {hanging} that matter then hang by one thing or by none.{" "}
+        is left for the rest of the day: {hanging} that{" "}
+        {hanging === 1 ? "matters then hangs" : "matter then hang"} by one thing or by none.{" "}
         <button className="text-ink underline" onClick={() => select({ kind: "setups" })}>
           New setups for what is left
         </button>

@@ -5,6 +5,8 @@ import { useDay } from "../day/DayContext";
 
 const fate = { new: "new", other: "with another", dropped: "no longer", stays: "as planned" } as const;
 
+const frames = (n: number) => `${n} ${n === 1 ? "frame" : "frames"}`;
+
 /** When batteries and cards are changed once something has failed, beside what was planned. */
 export function SwapList({ swaps }: { swaps: SwapChanges }) {
   const { day } = useDay();
@@ -32,8 +34,8 @@ export function SwapList({ swaps }: { swaps: SwapChanges }) {
               <strong>{day.name(gap.body)}</strong>
               {gap.slot ? `, slot ${gap.slot},` : ""} has no {gap.type} left{" "}
               {gap.afterFrames > 0
-                ? `after ${gap.afterFrames} frames; ${gap.frames} more are expected on a busy day`
-                : `for the ${gap.frames} frames of a busy day`}
+                ? `after ${frames(gap.afterFrames)}; ${gap.frames} more ${gap.frames === 1 ? "is" : "are"} expected on a busy day`
+                : `for the ${frames(gap.frames)} of a busy day`}
             </span>
           </li>
         ))}
@@ -71,7 +73,7 @@ function SwapLine({ swap, fate: of }: { swap: Swap; fate: keyof typeof fate }) {
       </span>
       <span className={`flex-1 basis-72 ${of === "dropped" ? "text-quiet line-through" : ""}`}>
         <span className="text-quiet">{time(part?.start)}</span>{" "}
-        {swap.afterFrames == null ? `before ${name}` : `in ${name}, after about ${swap.afterFrames} frames`}:{" "}
+        {swap.afterFrames == null ? `before ${name}` : `in ${name}, after about ${frames(swap.afterFrames)}`}:{" "}
         <strong>{day.name(swap.body)}</strong>
         {swap.slot ? `, slot ${swap.slot},` : ""} gets {day.name(swap.in)}
         {swap.from ? ` from ${day.name(swap.from)}` : ""}{" "}
