@@ -33,11 +33,8 @@ internal sealed class Twins
         }
         for (var i = 0; i < items.Length; i++)
         {
-            // A small part is filled in by itself; what needs one is not like what does not.
-            alone[i] |= restsOn[i] >= 0 || items[i] is Battery or Cells or Card or Support || items[i].NeededBy is { Count: > 0 };
+            alone[i] |= restsOn[i] >= 0 || items[i] is Battery or Cells or Card or Support;
             if (restsOn[i] >= 0) alone[restsOn[i]] = true;
-            foreach (var served in items[i].NeededBy ?? [])
-                if (indexOf(served) is var needs and >= 0) alone[needs] = true;
         }
         foreach (var pair in plan.KnownPairs())
             foreach (var id in new[] { pair.A, pair.B })
