@@ -65,11 +65,11 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     public async Task<StoredLocker> LoadAsync(CancellationToken cancel = default)
     {
         var rows = await db.Locker.AsNoTracking().ToListAsync(cancel);
-        var things = rows.Where(r => !Is(LockerRow.PairPrefix, r) && !Is(LockerRow.KindPrefix, r)).ToList();
+        var things = rows.Where(r => IsThing(r.Key)).ToList();
         return new StoredLocker(
             [.. things.Select(r => Read<Item>(r.Json))],
-            [.. rows.Where(r => Is(LockerRow.PairPrefix, r)).Select(r => Read<PairRule>(r.Json))],
-            [.. rows.Where(r => Is(LockerRow.KindPrefix, r)).Select(r => Read<FiledKind>(r.Json))],
+            [.. rows.Where(r => Is(LockerRow.PairPrefix, r.Key)).Select(r => Read<PairRule>(r.Json))],
+            [.. rows.Where(r => Is(LockerRow.KindPrefix, r.Key)).Select(r => Read<FiledKind>(r.Json))],
             things.ToDictionary(r => r.Key, r => r.Revision, StringComparer.Ordinal),
             await LabelAsync(undo: true, cancel),
             await LabelAsync(undo: false, cancel));
@@ -160,8 +160,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         List<ChangedThing> changed =
         [
             .. from thing in after
-               where !thing.Key.StartsWith(LockerRow.PairPrefix, StringComparison.Ordinal)
-                   && !thing.Key.StartsWith(LockerRow.KindPrefix, StringComparison.Ordinal)
+               where IsThing(thing.Key)
                let was = before.GetValueOrDefault(thing.Key)
                where was is not null && thing.Value is not null
                select new ChangedThing(Read<Item>(was), Read<Item>(thing.Value)),
@@ -222,7 +221,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         return undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number);
     }
 
-    private static bool Is(string prefix, LockerRow row) => row.Key.StartsWith(prefix, StringComparison.Ordinal);
+    private static bool IsThing(string key) => !Is(LockerRow.PairPrefix, key) && !Is(LockerRow.KindPrefix, key);
+
+    private static bool Is(string prefix, string key) => key.StartsWith(prefix, StringComparison.Ordinal);
 
     private static Dictionary<string, byte[]?> Snapshot(byte[] json) => JsonSerializer.Deserialize<Dictionary<string, byte[]?>>(json)!;
 

@@ -16,8 +16,10 @@ internal static class BestSensor
                 plan.ItemOf(s.Body)).OfType<Body>().Distinct().OrderByDescending(Sensor)];
             if (bodies.Count < 2 || Sensor(bodies[0]) == Sensor(bodies[^1])) continue;
             var day = new DayAnalysis(plan);
-            var used = bodies.MaxBy(b => Uses(day, b))!;
-            if (Sensor(used) == Sensor(bodies[0]) || Uses(day, used) == Uses(day, bodies[0])) continue;
+            // Each count is a report of its own: once for every camera.
+            var uses = bodies.ToDictionary(b => b, b => Uses(day, b));
+            var used = bodies.MaxBy(b => uses[b])!;
+            if (Sensor(used) == Sensor(bodies[0]) || uses[used] == uses[bodies[0]]) continue;
             if (Exchanged(plan, person.Id, used, bodies[0]) is not { } other) continue;
             if (IsNoWorse(new DayAnalysis(other).Report(withEvents: false), day.Report(withEvents: false))) plan = other;
         }
