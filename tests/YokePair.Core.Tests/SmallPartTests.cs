@@ -48,6 +48,20 @@ public class SmallPartTests
         Assert.Contains(new DayAnalysis(Day(Plate, new OtherThing { Id = "screw", Name = "Screw", NeededBy = ["long"], Place = "roller" })).Report().Needs[0].Cuts, c => c.SequenceEqual(["screw"]));
     }
 
+    /// <summary>Five alike, of which one needs a plate: without the plate the other four still serve, so it does not stand for them.</summary>
+    [Fact]
+    public void What_hangs_on_a_plate_is_not_like_what_needs_none()
+    {
+        var plan = Day(Plate);
+        var like = plan.ItemOf("long")!;
+        plan = plan with
+        {
+            Items = [.. plan.Items.Select(i => i.Id == "long" ? i with { Place = "roller" } : i), .. Enumerable.Range(2, 4).Select(n => like with { Id = $"long{n}", Place = "roller" })],
+            Parts = [plan.Parts[0] with { Setups = [] }],
+        };
+        Assert.DoesNotContain(new DayAnalysis(plan).Report().Needs[0].Cuts, c => c.Contains("plate"));
+    }
+
     /// <summary>A monopod that hangs on a screw is there with it and not without.</summary>
     [Fact]
     public void What_carries_a_camera_may_hang_on_a_screw()

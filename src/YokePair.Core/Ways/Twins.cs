@@ -39,8 +39,10 @@ internal sealed class Twins
         foreach (var pair in plan.KnownPairs())
             foreach (var id in new[] { pair.A, pair.B })
                 if (indexOf(id) is var item and >= 0) alone[item] = true;
+        // What cannot be used without a plate is not like what needs none, whatever their figures.
+        var askedBy = items.SelectMany((part, at) => (part.NeededBy ?? []).Distinct().Select(served => (Served: indexOf(served), at))).ToLookup(s => s.Served, s => s.at);
         var alike = Enumerable.Range(0, items.Length).Where(i => !alone[i]).GroupBy(i => items[i].GetType()).Where(g => g.Count() >= Many)
-            .SelectMany(g => g.GroupBy(i => KeyOf(items[i]), StringComparer.Ordinal)).Where(g => g.Count() >= Many);
+            .SelectMany(g => g.GroupBy(i => (KeyOf(items[i]), string.Join(' ', askedBy[i])))).Where(g => g.Count() >= Many);
         foreach (var group in alike)
         {
             Any = true;
@@ -63,5 +65,5 @@ internal sealed class Twins
 
     // Everything but what no way asks about.
     private static string KeyOf(Item item) => Keys.GetValue(item, i => JsonSerializer.Serialize(
-i.Unmarked() with { Id = "", Name = null, Owner = null, WeightG = null, SizeMm = null, Value = null, Estimated = null, Extra = null }, Compact));
+        i.Unmarked() with { Id = "", Name = null, Owner = null, WeightG = null, SizeMm = null, Value = null, Estimated = null, Extra = null }, Compact));
 }
