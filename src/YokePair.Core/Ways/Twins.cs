@@ -40,7 +40,8 @@ internal sealed class Twins
             foreach (var id in new[] { pair.A, pair.B })
                 if (indexOf(id) is var item and >= 0) alone[item] = true;
         // What cannot be used without a plate is not like what needs none, whatever their figures.
-        var askedBy = items.SelectMany((part, at) => (part.NeededBy ?? []).Distinct().Select(served => (Served: indexOf(served), at))).ToLookup(s => s.Served, s => s.at);
+        var askedBy = items.SelectMany((part, at) => (part.NeededBy ?? []).Distinct().Select(served => (Served: indexOf(served), Part: at)))
+            .ToLookup(s => s.Served, s => s.Part);
         var alike = Enumerable.Range(0, items.Length).Where(i => !alone[i]).GroupBy(i => items[i].GetType()).Where(g => g.Count() >= Many)
             .SelectMany(g => g.GroupBy(i => (KeyOf(items[i]), string.Join(' ', askedBy[i])))).Where(g => g.Count() >= Many);
         foreach (var group in alike)
@@ -65,5 +66,6 @@ internal sealed class Twins
 
     // Everything but what no way asks about.
     private static string KeyOf(Item item) => Keys.GetValue(item, i => JsonSerializer.Serialize(
-        i.Unmarked() with { Id = "", Name = null, Owner = null, WeightG = null, SizeMm = null, Value = null, Estimated = null, Extra = null }, Compact));
+        i.Unmarked() with { Id = "", Name = null, Owner = null, WeightG = null, SizeMm = null, Value = null, Estimated = null, Extra = null },
+        Compact));
 }
