@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
@@ -44,9 +45,7 @@ public enum FigureForm
 /// <param name="Kinds">Kinds of thing that have it.</param>
 public sealed record Figure(string Name, string Words, string? Unit, FigureForm Form, IReadOnlyList<string> Options, IReadOnlyList<string> Kinds)
 {
-    private const NumberStyles Decimal = NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign | NumberStyles.AllowExponent;
-
-    /// <summary>Reads a figure as people write it: decimal comma or point, spaces between thousands, its unit behind it.</summary>
+    /// <summary>Reads a figure as people write it, by the reader of everything typed.</summary>
     /// <param name="text">What was typed; not empty.</param>
     /// <returns>The value as the files hold it, or what would be right.</returns>
     public (JsonNode? Value, string? Problem) Parse(string text)
@@ -55,25 +54,18 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
         switch (Form)
         {
             case FigureForm.Number:
-                return NumberIn(text) is { } number ? (number, null) : (null, $"\"{text}\" is no number{(Unit is null ? "" : $" of {Unit}")}");
+                return Told(FigureText.Number(this, text), n => n);
             case FigureForm.YesNo:
-                return text.ToLowerInvariant() switch
-                {
-                    "yes" or "true" or "1" or "y" or "x" => (true, null),
-                    "no" or "false" or "0" or "n" => (false, null),
-                    _ => (null, $"\"{text}\" is neither yes nor no"),
-                };
+                return YesNo(text) is { } yes ? (yes, null) : (null, $"\"{text}\" is neither yes nor no");
             case FigureForm.Texts:
                 return (new JsonArray([.. Pieces(text, '+', '|').Select(p => (JsonNode)p)]), null);
             case FigureForm.Range:
-                var ends = Pieces(text, '-', '–').Select(NumberIn).ToArray();
-                return ends is [{ } low] ? (new JsonArray(low, low), null) : ends is [{ } from, { } to] ? (new JsonArray(from, to), null)
-                    : (null, $"\"{text}\" is neither one number nor two such as 24-70");
+                var ends = Name == "aperture" ? TypedRange.FNumbers(text) : TypedRange.Read(text, Unit ?? "mm", "50 or 24-70");
+                return Told(ends, e => new JsonArray(e.Low, e.High));
             case FigureForm.Numbers:
-                var numbers = Pieces(text, '×', 'x', '*').Select(NumberIn).ToArray();
-                return numbers.All(n => n is not null) ? (new JsonArray([.. numbers.Select(n => (JsonNode)n!.Value)]), null) : (null, $"\"{text}\" are no numbers such as 550×350×200");
+                return Told(TypedRange.Sizes(text, Unit), sides => new JsonArray([.. sides.Select(n => (JsonNode)n)]));
             case FigureForm.Day:
-                return DayConverter.Parse(text) is { } day ? (day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), null) : (null, $"\"{text}\" is no day such as 2024-03-15, nor a month such as 2024-03");
+                return Told(TypedDay.Read(text), day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
             case FigureForm.Choice:
                 var wanted = Bare(text);
                 return Options.FirstOrDefault(o => Bare(o) == wanted) is { } option ? (option, null) : (null, $"\"{text}\" is none of {string.Join(", ", Options)}");
@@ -82,7 +74,16 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
             default:
                 return (text, null);
         }
+
+        static (JsonNode?, string?) Told<T>(Reading<T> read, Func<T, JsonNode> write) => read.Read ? (write(read.Value), null) : (null, read.Problem);
     }
+
+    private static bool? YesNo(string text) => text.ToLowerInvariant() switch
+    {
+        "yes" or "true" or "1" or "y" or "x" or "✓" or "ja" or "oui" or "wahr" or "vrai" => true,
+        "no" or "false" or "0" or "n" or "-" or "nein" or "non" or "falsch" or "faux" => false,
+        _ => null,
+    };
 
     /// <summary>Writes a value so that <see cref="Parse"/> reads the same back.</summary>
     public string Format(JsonNode? value) => value switch
@@ -103,9 +104,9 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
             : Format(value);
 
     private static string Plain(JsonNode? value) =>
-        value is null ? "" : value.GetValueKind() == System.Text.Json.JsonValueKind.String ? value.GetValue<string>() : value.ToJsonString();
+        value is null ? "" : value.GetValueKind() == System.Text.Json.JsonValueKind.String ? value.GetValue<string>() : FigureText.Plain(value.ToJsonString());
 
-    private (JsonNode?, string?) ParseSlots(string text)
+    private static (JsonNode?, string?) ParseSlots(string text)
     {
         var slots = new JsonArray();
         foreach (var piece in Pieces(text, '+', '|'))
@@ -114,24 +115,12 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
             var slot = new JsonObject { ["type"] = CardTypes.Named(at[0]) ?? at[0].Trim() };
             if (at.Length == 2)
             {
-                if (NumberIn(at[1]) is not { } speed) return (null, $"\"{at[1]}\" is no write speed in MB/s");
-                slot["writeMegabytesPerSecond"] = speed;
+                if (TypedQuantity.Read(at[1], "MB/s") is not { Read: true } speed) return (null, $"\"{at[1]}\" is no write speed in MB/s");
+                slot["writeMegabytesPerSecond"] = speed.Value;
             }
             slots.Add(slot);
         }
         return (slots, null);
-    }
-
-    private double? NumberIn(string text)
-    {
-        text = text.Trim();
-        if (Unit is not null && text.EndsWith(Unit, StringComparison.OrdinalIgnoreCase)) text = text[..^Unit.Length];
-        text = string.Concat(text.Where(c => !char.IsWhiteSpace(c)));
-        // A comma is the decimal sign unless a point is there already; then it sets off thousands.
-        text = text.Contains('.', StringComparison.Ordinal) ? text.Replace(",", "", StringComparison.Ordinal) : text.Replace(',', '.');
-        if (text.Split('/') is [var over, var under] && double.TryParse(over, Decimal, CultureInfo.InvariantCulture, out var a) && double.TryParse(under, Decimal, CultureInfo.InvariantCulture, out var b) && b != 0)
-            return a / b;
-        return double.TryParse(text, Decimal, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) ? number : null;
     }
 
     private static string[] Pieces(string text, params char[] separators) =>
