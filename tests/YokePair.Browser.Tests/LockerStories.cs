@@ -170,7 +170,7 @@ public sealed class LockerStories
         page.Find("label:has(input[type=file])");
         page.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);
         page.VerdictBecomes("1 new, 1 changed, 1 refused.");
-        Assert.Contains("focal \"wide\" is neither one number nor two such as 24-70", page.Text("section[aria-label=Rows]"), StringComparison.Ordinal);
+        Assert.Contains("focal \"wide\" is not understood; write it as 50 or 24-70", page.Text("section[aria-label=Rows]"), StringComparison.Ordinal);
         Assert.False(page.Button("Keep all").Enabled);
         File.WriteAllText(file, head);
         page.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);

@@ -59,8 +59,9 @@ public static partial class TypedQuantity
             total += number.Value * factor;
             last = factor;
         }
-        // Factors such as 0.001 leave a tail that nobody typed.
-        return Reading.Of(double.Parse(total.ToString("G12", CultureInfo.InvariantCulture), CultureInfo.InvariantCulture));
+        // Factors such as 0.001 leave a tail that nobody typed, and nobody weighs to a thousandth of an ounce.
+        var digits = last is { } scale && Math.Round(scale, 3) != scale ? "G4" : "G12";
+        return Reading.Of(double.Parse(total.ToString(digits, CultureInfo.InvariantCulture), NumberStyles.Float, CultureInfo.InvariantCulture));
     }
 
     /// <summary>Whether a word is a unit that the figure may be in.</summary>

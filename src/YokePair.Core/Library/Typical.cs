@@ -42,6 +42,8 @@ public static class Typical
         [
             new("guideNumber", 36), new("recycleSeconds", 2.5), new("fullPops", 180), new("weightG", 420),
             .. thing["power"] is null ? [new Figure("cellsType", "AA")] : Array.Empty<Figure>(),
+            // A flash of a radio system hears it; that it sends is never assumed.
+            .. thing["radioSystem"] is not null ? [new Figure("canHear", true)] : Array.Empty<Figure>(),
         ],
         // A small panel with a wide beam: 30 lux at one metre for every watt.
         "light" when Number(thing, "watts") is { } watts => [new("luxAtOneM", LuxPerWatt * watts)],

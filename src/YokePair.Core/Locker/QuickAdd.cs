@@ -7,8 +7,10 @@ namespace YokePair.Core.Locker;
 
 /// <summary>A piece of a typed line and what it was taken for.</summary>
 /// <param name="Text">As typed.</param>
-/// <param name="Meaning">In words, e.g. weight 820 g.</param>
-public sealed record Understood(string Text, string Meaning);
+/// <param name="Label">What it is, e.g. weight.</param>
+/// <param name="Value">As it was read, e.g. 820 g; empty where the label says all.</param>
+/// <param name="Guess">Whether it was guessed, or assumed without a word.</param>
+public sealed record Understood(string Text, string Label, string Value, bool Guess = false);
 
 /// <summary>Something the arithmetic cannot do without.</summary>
 /// <param name="Figure">Its name.</param>
@@ -18,7 +20,10 @@ public sealed record StillAsked(string Figure, string Question, string Example);
 
 /// <summary>A typed line, read.</summary>
 /// <param name="Line">As typed.</param>
+/// <param name="At">Its number in what was typed or pasted, from 1.</param>
 /// <param name="Summary">What would be added, in a few words.</param>
+/// <param name="Kind">The kind it was taken for; empty where none.</param>
+/// <param name="KindBecause">Why that kind, where no word said so.</param>
 /// <param name="Understood">Piece by piece.</param>
 /// <param name="Missing">What must still be said.</param>
 /// <param name="Problems">What cannot be.</param>
@@ -26,7 +31,10 @@ public sealed record StillAsked(string Figure, string Question, string Example);
 /// <param name="Things">The things, complete but for ids; empty while something is missing or wrong.</param>
 public sealed record QuickLine(
     string Line,
+    int At,
     string Summary,
+    string Kind,
+    string? KindBecause,
     IReadOnlyList<Understood> Understood,
     IReadOnlyList<StillAsked> Missing,
     IReadOnlyList<PlanProblem> Problems,
@@ -49,9 +57,12 @@ public static class QuickAdd
     public static IReadOnlyList<QuickLine> ReadAll(string text, KnownWords known)
     {
         var read = new List<QuickLine>();
-        foreach (var line in text.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        var at = 0;
+        foreach (var line in text.Split('\n', StringSplitOptions.TrimEntries))
         {
-            read.Add(Read(line, known));
+            at++;
+            if (line.Length == 0) continue;
+            read.Add(Read(line, known) with { At = at });
             known = known.And(KnownWords.Of(read[^1].Things));
         }
         return read;
@@ -60,11 +71,13 @@ public static class QuickAdd
     /// <summary>Reads one line.</summary>
     public static QuickLine Read(string line, KnownWords known) => new QuickLineReader(line, known).Read();
 
-    internal static QuickLine Finish(string line, string kind, JsonObject thing, int copies, IReadOnlyList<int> numbers, List<Understood> understood, List<PlanProblem> problems)
+    internal static QuickLine Finish(string line, QuickKind found, JsonObject thing, int copies, IReadOnlyList<int> numbers, List<Understood> understood, List<PlanProblem> problems)
     {
+        var kind = found.Kind;
         if (copies > MostCopies || numbers.Count > MostCopies) problems.Add(new PlanProblem("count", $"at most {MostCopies} at once"));
         if (numbers.Count > 1 && copies > 1 && numbers.Count != copies) problems.Add(new PlanProblem("number", $"{copies} things and {numbers.Count} numbers; give one number, or as many as there are things"));
-        var missing = Typical.Essentials(kind).Where(e => thing[e.Figure] is null).Select(e => new StillAsked(e.Figure, e.Question, e.Example)).ToList();
+        var missing = Typical.Essentials(kind).Where(e => thing[e.Figure] is null && problems.All(p => p.Field != e.Figure))
+            .Select(e => new StillAsked(e.Figure, e.Question, e.Example)).ToList();
         var things = new List<Item>();
         List<string> estimates = [];
         if (problems.Count == 0 && missing.Count == 0)
@@ -87,7 +100,7 @@ public static class QuickAdd
         }
         if (problems.Count > 0) things.Clear();
         var what = kind.Length == 0 ? "not understood yet" : $"{kind} {Naming.Bare(kind, thing)}";
-        return new QuickLine(line, copies > 1 ? $"{copies.ToString(CultureInfo.InvariantCulture)} × {what}" : what, understood, missing, problems, estimates, things);
+        return new QuickLine(line, 1, copies > 1 ? $"{copies.ToString(CultureInfo.InvariantCulture)} × {what}" : what, kind, found.Because, understood, missing, problems, estimates, things);
     }
 }
 

@@ -5,171 +5,179 @@ using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
 
-/// <summary>Reads one quick-add line: finds the kind first, then gives every other word its meaning for that kind.</summary>
-internal sealed class QuickLineReader(string line, KnownWords known)
+/// <summary>
+/// Reads one quick-add line: finds the kind first, then gives every other word its meaning for that kind. A word that holds a figure is
+/// read, or asked about; it never slips into a name unseen.
+/// </summary>
+internal sealed partial class QuickLineReader(string line, KnownWords known)
 {
     private readonly JsonObject thing = [];
     private readonly List<Understood> understood = [];
     private readonly List<PlanProblem> problems = [];
     private readonly List<int> numbers = [];
     private readonly List<string> name = [];
-    private List<string> tokens = [];
-    private string kind = "";
+    private List<string> words = [];
+    private QuickKind found = new("", null, null, null);
     private int copies = 1;
+    private int lastName = -2;
+
+    private string Kind => found.Kind;
 
     public QuickLine Read()
     {
-        var joined = QuickWords.SpacedAperture().Replace(line, "/");
-        tokens = QuickWords.Tokens().Matches(joined).Select(m => m.Value.TrimEnd(',', ';')).Where(t => t.Length > 0).ToList();
-        kind = KindIn();
-        if (kind.Length == 0)
+        words = QuickPatterns.WordsOf(line);
+        found = QuickKind.In(words, known);
+        if (Kind.Length == 0)
         {
             problems.Add(new PlanProblem("kind", $"say what it is: a lens as 24-70/2.8, or one of {string.Join(", ", FigureCatalogue.Kinds)}"));
-            return QuickAdd.Finish(line, kind, thing, copies, numbers, understood, problems);
+            return QuickAdd.Finish(line, found, thing, copies, numbers, understood, problems);
         }
-        thing["kind"] = kind;
-        for (var i = 0; i < tokens.Count; i++) Take(tokens[i], first: i == 0);
+        thing["kind"] = Kind;
+        for (var at = 0; at < words.Count; at++) Take(words[at], at);
         if (name.Count > 0) thing["name"] = string.Join(' ', name);
-        return QuickAdd.Finish(line, kind, thing, copies, numbers, understood, problems);
+        Assume();
+        return QuickAdd.Finish(line, found, thing, copies, numbers, understood, problems);
     }
 
-    private string KindIn()
+    private void Take(string word, int at)
     {
-        foreach (var token in tokens)
-        {
-            if (FigureCatalogue.Kinds.Contains(token.ToLowerInvariant())) return token.ToLowerInvariant();
-            if (QuickWords.Kinds.TryGetValue(token, out var other)) return other.Kind;
-        }
-        return tokens.Any(t => QuickWords.Glass().IsMatch(t)) ? "lens" : "";
+        var plain = QuickPatterns.Plain(word);
+        if (IsCount(plain, at) is { } count) TakeCount(word, count);
+        else if (word == found.Word || (found.Word is not null && IsKindAgain(plain))) TakeForm(word, plain);
+        else if (Numbers().Match(plain) is { Success: true } number) TakeNumbers(word, number);
+        else if (word.StartsWith('"')) TakeName(plain.Trim('"'), at);
+        else if (TakeFigure(word, plain)) { }
+        else if (QuickWords.Joins(plain)) { }
+        else if (plain.Any(char.IsDigit)) TakeUnread(word, plain, at);
+        else TakeName(plain, at);
     }
 
-    private void Take(string token, bool first)
+    /// <summary>How many: 6x, x4, (6), 6 pcs; a bare figure before a noun.</summary>
+    private int? IsCount(string plain, int at)
     {
-        if (first && kind != "converter" && QuickWords.Copies().Match(token) is { Success: true } times)
-        {
-            copies = Math.Max(1, int.Parse(times.Groups[1].Value, CultureInfo.InvariantCulture));
-            Say(token, $"{copies} of them");
-        }
-        else if (token.Equals(kind, StringComparison.OrdinalIgnoreCase)) Say(token, "kind");
-        else if (QuickWords.Kinds.TryGetValue(token, out var form) && form.Kind == kind) TakeForm(token, form.Form);
-        else if (QuickWords.Numbers().Match(token) is { Success: true } number) TakeNumbers(token, number);
-        else if (token.StartsWith('"')) TakeName(token.Trim('"'));
-        else if (kind == "lens" && QuickWords.Glass().Match(token) is { Success: true } glass)
-        {
-            Set(token, "focal", Ends(glass.Groups[1], glass.Groups[2]));
-            Set(token, "aperture", Ends(glass.Groups[3], glass.Groups[4]));
-        }
-        else if (kind == "lens" && QuickWords.ApertureAlone().Match(token) is { Success: true } alone) Set(token, "aperture", Ends(alone.Groups[1], alone.Groups[2]));
-        else if (QuickWords.Date().IsMatch(token)) Set(token, "firstUse", token);
-        else if (kind == "lens" && QuickWords.Reproduction().Match(token) is { Success: true } ratio) Set(token, "magnification", "1/" + ratio.Groups[1].Value);
-        else if (token.StartsWith('@') && token.Length > 1) Set(token, "owner", token[1..]);
-        else if (kind == "adapter" && QuickWords.MountToMount().Match(token) is { Success: true } mounts)
-        {
-            Set(token, "lensMount", mounts.Groups[1].Value);
-            Set(token, "bodyMount", mounts.Groups[2].Value);
-        }
-        else if (QuickWords.Flags.TryGetValue(token, out var flag) && FigureCatalogue.Find(kind, flag.Figure) is not null) Set(token, flag.Figure, flag.Value);
-        else if (QuickWords.Named().Match(token) is { Success: true } named && NamedFigure(named.Groups[1].Value) is { } figure) Set(token, figure, named.Groups[2].Value);
-        else if (QuickWords.Measure().Match(token) is { Success: true } measure && MeasuredFigure(measure) is { } measured) Set(token, measured.Figure, measured.Value);
-        else if (CardTypes(token) is { } cards) Set(token, cards, token);
-        else if (QuickWords.Explicit().Match(token) is { Success: true } pair) TakeExplicit(token, pair);
-        else if (Code(token) is { } code) Set(token, code, token);
-        else if (kind is "card" or "drive" && thing["gigabytes"] is null && double.TryParse(token, NumberStyles.None, CultureInfo.InvariantCulture, out _)) Set(token, "gigabytes", token);
-        else TakeName(token);
+        if (Copies().Match(plain) is { Success: true } times && (Kind != "converter" || plain.StartsWith('(')) && (at == 0 || Kind is not ("lens" or "body")))
+            return int.Parse(times.Groups.Values.Skip(1).First(g => g.Success).Value, CultureInfo.InvariantCulture);
+        return at == 0 && words.Count > 1 && Whole().IsMatch(plain) && (words[1] == found.Word || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1]))
+            ? int.Parse(plain, CultureInfo.InvariantCulture) : null;
     }
 
-    private void TakeForm(string token, string? form)
+    /// <summary>Another word for the same: memory card, LED panel lamp; or one that only says what the thing is for.</summary>
+    private bool IsKindAgain(string plain) =>
+        QuickWords.Kinds.TryGetValue(plain, out var noun) && !QuickWords.Flags.ContainsKey(plain)
+        && (noun.Kind == Kind || (Kind, noun.Kind) is ("charger", "battery") or ("reader", "card") or ("trigger", "flash") or ("grip", "battery") or ("adapter", "lens"));
+
+    private void TakeCount(string word, int count)
     {
-        if (form is not null) Set(token, "form", form);
-        else Say(token, kind);
-        if (kind is "modifier" or "carry" or "case" or "light" || (kind == "trigger" && token.ToLowerInvariant() is "receiver" or "relay")) name.Add(char.ToUpperInvariant(token[0]) + token[1..]);
+        copies = Math.Max(1, count);
+        Say(word, "how many", $"{copies}");
     }
 
-    private void TakeNumbers(string token, Match number)
+    private void TakeForm(string word, string plain)
+    {
+        if (QuickWords.Kinds.TryGetValue(plain, out var noun) && noun.Form is { } form && Kind == "support") Set(word, "form", form);
+        else Say(word, "kind", "");
+        var called = Kind is "modifier" or "carry" or "case" or "light" or "other" || (Kind == "trigger" && noun.Form is not null);
+        if (called && word == found.Word && !plain.Equals(Kind, StringComparison.OrdinalIgnoreCase)) name.Add(char.ToUpperInvariant(plain[0]) + plain[1..]);
+    }
+
+    private void TakeNumbers(string word, Match number)
     {
         var from = int.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture);
         var to = number.Groups[2].Success ? int.Parse(number.Groups[2].Value, CultureInfo.InvariantCulture) : from;
-        if (to < from || to - from > 1000) problems.Add(new PlanProblem("number", $"\"{token}\" runs backwards or too far; write it as #11-12"));
+        if (to < from || to - from > 1000) problems.Add(new PlanProblem("number", $"\"{QuickPatterns.Plain(word)}\" runs backwards or too far; write it as #11-12"));
         else numbers.AddRange(Enumerable.Range(from, to - from + 1));
-        Say(token, from == to ? $"no. {from}" : $"nos. {from} to {to}");
+        Say(word, "number", from == to ? $"{from}" : $"{from} to {to}");
         if (to > from && copies == 1) copies = to - from + 1;
     }
 
-    private void TakeName(string word)
+    private void TakeName(string word, int at)
     {
         name.Add(word);
-        Say(word, "name");
+        lastName = at;
+        Say(word, "called", word);
     }
 
-    private void TakeExplicit(string token, Match pair)
+    /// <summary>A figure nobody can place. Right behind a name or the kind it is the model's; elsewhere it is asked about.</summary>
+    private void TakeUnread(string word, string plain, int at)
     {
-        var key = pair.Groups[1].Value;
-        if (kind == "body" && key.StartsWith("sensor", StringComparison.OrdinalIgnoreCase))
+        if ((lastName == at - 1 || (at > 0 && words[at - 1] == found.Word)) && Kind is not ("battery" or "cells" or "card" or "lens") && Model().IsMatch(plain))
         {
-            if (LockerFigures.Set(thing, kind, LockerFigures.SensorWidth, pair.Groups[2].Value) is { } wrong) problems.Add(wrong);
-            else Say(token, $"crop {thing["crop"]}");
+            name.Add(plain);
+            understood.Add(new Understood(plain, "called", plain, Guess: true));
             return;
         }
-        var figure = FigureCatalogue.Find(kind, key) ?? (key.Equals("battery", StringComparison.OrdinalIgnoreCase) ? FigureCatalogue.Find(kind, "batteryType") ?? FigureCatalogue.Find(kind, "batteryTypes") : null);
-        if (figure is null) problems.Add(new PlanProblem(key, $"a {kind} has no figure \"{key}\"; it has {string.Join(", ", FigureCatalogue.Of(kind).Select(f => f.Name))}"));
-        else Set(token, figure.Name, pair.Groups[2].Value.Trim('"'));
+        problems.Add(new PlanProblem("", $"\"{plain}\" is not understood of a {Kind}; say what it is, or put it in quotation marks if it belongs to the name"));
+        understood.Add(new Understood(plain, "not understood", plain, Guess: true));
     }
 
-    private string? NamedFigure(string word) => (word.ToLowerInvariant(), kind) switch
+    private bool TakeFigure(string word, string plain)
     {
-        ("iso", "body") => "isoCeiling",
-        ("crop", "body") => "crop",
-        ("crop", "lens") => "imageCircleCrop",
-        ("gn", "flash") => "guideNumber",
-        ("stab", "body" or "lens") => "stabilisationStops",
-        ("ø", "lens") => "filterThreadMm",
-        ("ø", "filter") => "threadMm",
-        _ => null,
-    };
+        if (QuickWords.Flags.TryGetValue(plain, out var flag) && FigureCatalogue.Find(Kind, flag.Figure) is not null) return Set(word, flag.Figure, flag.Value);
+        if (Explicit().Match(plain) is { Success: true } pair && !plain.StartsWith("1:", StringComparison.Ordinal)) return TakeExplicit(word, pair);
+        if (SerialNumber().Match(plain) is { Success: true } serial) return Set(word, "serial", serial.Groups[1].Value);
+        if (plain.StartsWith('@') && plain.Length > 1) return Set(word, "owner", plain[1..]);
+        if (Kind == "lens" && TakeGlass(word, plain)) return true;
+        if (QuickMeasures.Named(plain, Kind) is { } named) return Set(word, named.Figure, named.Text);
+        if (QuickMeasures.Of(plain, Kind, figure => thing[figure] is not null || (figure == "focal" && words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w)))) is { } measured)
+            return Set(word, measured.Figure, measured.Text);
+        if (MilliampHours().IsMatch(plain)) return Say(word, "power is reckoned in Wh, not in", plain);
+        if (Kind == "adapter" && QuickPatterns.MountToMount().Match(plain) is { Success: true } mounts)
+            return Set(word, "lensMount", mounts.Groups["from"].Value) && Set(word, "bodyMount", mounts.Groups["to"].Value);
+        if (Kind is "case" && TimesSigns().Count(plain) == 2) return Set(word, "innerMm", plain);
+        if (TimesSigns().Count(plain) == 2) return Set(word, "sizeMm", plain);
+        if (QuickKind.Slots(plain) is { } slots && SlotFigure() is { } cards) return Set(word, cards, string.Join('+', slots));
+        if (Code(plain) is { } code) return Set(word, code, plain, guess: code == "sends" || (Kind == "body" && !IsKnown(plain)));
+        if (Date().IsMatch(plain)) return Set(word, "firstUse", plain);
+        if (Kind is "card" or "drive" && thing["gigabytes"] is null && Whole().IsMatch(plain)) return Set(word, "gigabytes", plain);
+        return false;
+    }
 
-    private (string Figure, string Value)? MeasuredFigure(Match measure)
+    /// <summary>Glass: both at once, or one after the other.</summary>
+    private bool TakeGlass(string word, string plain)
     {
-        var value = measure.Groups[1].Value;
-        var number = double.Parse(value.Replace(',', '.'), CultureInfo.InvariantCulture);
-        return (measure.Groups[2].Value.ToLowerInvariant(), kind) switch
+        if (QuickPatterns.FocalAndAperture().Match(plain) is { Success: true } glass && thing["focal"] is null)
+            return Set(word, "focal", Ends(glass.Groups["from"], glass.Groups["to"])) && Set(word, "aperture", Ends(glass.Groups["f"], glass.Groups["f2"]));
+        var aperture = thing["aperture"] is not null || words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w));
+        if (Reproduction().Match(plain) is { Success: true } && (aperture || plain.Replace(" ", "", StringComparison.Ordinal) == "1:1")) return Set(word, "magnification", plain);
+        if (!aperture && (QuickPatterns.ApertureAlone().IsMatch(plain) || (Decimal().IsMatch(plain) && thing["focal"] is not null))) return Set(word, "aperture", plain);
+        return thing["focal"] is null && FocalOnly().IsMatch(plain) && !words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w)) && Set(word, "focal", plain);
+    }
+
+    private bool TakeExplicit(string word, Match pair)
+    {
+        var key = pair.Groups[1].Value;
+        if (Kind == "body" && key.StartsWith("sensor", StringComparison.OrdinalIgnoreCase))
         {
-            ("g", _) => ("weightG", value),
-            ("kg", _) => ("weightG", Text(number * 1000)),
-            ("wh", "battery" or "pack" or "powerbank") => ("wattHours", value),
-            ("gb", "card" or "drive") => ("gigabytes", value),
-            ("tb", "card" or "drive") => ("gigabytes", Text(number * 1000)),
-            ("mp", "body") => ("megapixels", value),
-            ("fps", "body") => ("fps", value),
-            ("mm", "tube") => ("extensionMm", value),
-            ("mm", "filter") => thing["threadMm"] is null ? ("threadMm", value) : ("stepsToMm", value),
-            ("mm", "lens") => ("filterThreadMm", value),
-            ("w", "light") => ("watts", value),
-            ("%", "battery") => ("health", Text(number / 100)),
-            ("x" or "×", "body") => ("crop", value),
-            ("x" or "×", "converter") => ("factor", value),
-            ("x" or "×", "lens") => ("magnification", value),
-            ("h", "charger") => ("hours", value),
-            _ => null,
-        };
+            if (LockerFigures.Set(thing, Kind, LockerFigures.SensorWidth, pair.Groups[2].Value) is { } wrong) problems.Add(wrong);
+            else Say(word, "crop", $"{thing["crop"]}");
+            return true;
+        }
+        var figure = FigureCatalogue.Find(Kind, key)
+            ?? (key.Equals("battery", StringComparison.OrdinalIgnoreCase) ? FigureCatalogue.Find(Kind, "batteryType") ?? FigureCatalogue.Find(Kind, "batteryTypes") : null)
+            ?? (key.Equals("radio", StringComparison.OrdinalIgnoreCase) ? FigureCatalogue.Find(Kind, Kind == "trigger" ? "sends" : "radioSystem") : null);
+        if (figure is not null) return Set(word, figure.Name, pair.Groups[2].Value.Trim('"'));
+        problems.Add(new PlanProblem(key, $"a {Kind} has no figure \"{key}\"; it has {string.Join(", ", FigureCatalogue.Of(Kind).Select(f => f.Name))}"));
+        return true;
     }
 
-    private string? CardTypes(string token) =>
-        token.Split('+').All(t => Locker.CardTypes.Named(t.Split('@')[0]) is not null)
-            ? kind switch { "body" => "slots", "card" => "type", "reader" or "drive" => "cardTypes", _ => null }
-            : null;
+    private string? SlotFigure() => Kind switch { "body" => "slots", "card" => "type", "reader" or "drive" => "cardTypes", "other" => "cardType", _ => null };
 
-    private string? Code(string token)
+    private bool IsKnown(string code) => known.Mounts.Contains(code) || known.BatteryTypes.Contains(code) || known.RadioSystems.Contains(code);
+
+    private string? Code(string plain)
     {
-        var codes = token.Split('+');
-        if (!codes.All(c => QuickWords.Code().IsMatch(c) || known.Mounts.Contains(c) || known.BatteryTypes.Contains(c) || known.RadioSystems.Contains(c) || c.Equals("AA", StringComparison.OrdinalIgnoreCase))) return null;
-        switch (kind)
+        var codes = plain.Split('+');
+        if (!codes.All(c => CodeShape().IsMatch(c) || IsKnown(c) || QuickPatterns.IsCell(c))) return null;
+        var cell = QuickPatterns.IsCell(plain);
+        switch (Kind)
         {
             case "body":
                 if (codes.All(known.BatteryTypes.Contains) && thing["batteryType"] is null) return "batteryType";
                 if (codes.All(known.Mounts.Contains) && thing["mount"] is null) return "mount";
-                // A code nobody has heard of is a mount or battery only where the line names none that is known; else it is a name.
-                if (thing["mount"] is null && !tokens.Any(known.Mounts.Contains)) return "mount";
-                return thing["batteryType"] is null && !tokens.Any(known.BatteryTypes.Contains) ? "batteryType" : null;
+                // A code nobody has heard of is a mount or battery only where the line names none that is known.
+                if (lastName >= 0 && words.IndexOf(plain) == lastName + 1 && words.Count(w => CodeShape().IsMatch(w)) > 2) return null;
+                if (thing["mount"] is null && !words.Any(known.Mounts.Contains)) return "mount";
+                return thing["batteryType"] is null && !words.Any(known.BatteryTypes.Contains) ? "batteryType" : null;
             case "lens" or "converter" or "tube":
                 return thing["mount"] is null ? "mount" : null;
             case "battery" or "cells":
@@ -179,32 +187,85 @@ internal sealed class QuickLineReader(string line, KnownWords known)
             case "grip" or "light":
                 return "batteryType";
             case "flash":
-                return token.Equals("AA", StringComparison.OrdinalIgnoreCase) ? "cellsType" : thing["radioSystem"] is null ? "radioSystem" : null;
+                return cell ? "cellsType" : thing["radioSystem"] is null ? "radioSystem" : null;
             case "trigger":
-                return token.Equals("AA", StringComparison.OrdinalIgnoreCase) ? "cellsType"
-                    : line.Contains("receiver", StringComparison.OrdinalIgnoreCase) || thing["sends"] is not null ? "hears" : "sends";
+                return cell ? "cellsType" : found.Form == "receiver" || thing["sends"] is not null ? "hears" : "sends";
             default:
-                return null;
+                return cell && FigureCatalogue.Find(Kind, "cellsType") is not null ? "cellsType" : null;
         }
     }
 
-    private void Set(string token, string figure, string text)
+    /// <summary>What goes without saying, and is marked: a flash of a radio system hears it. That it sends is never assumed.</summary>
+    private void Assume()
     {
-        var known = FigureCatalogue.Find(kind, figure)!;
-        var (value, problem) = known.Form == FigureForm.Text && figure == "type" && kind == "card" ? (Locker.CardTypes.Named(text) ?? text, null) : known.Parse(text);
-        if (value is JsonArray types && figure == "cardTypes") value = new JsonArray([.. types.Select(t => (JsonNode)(Locker.CardTypes.Named(t!.GetValue<string>()) ?? t.GetValue<string>()))]);
+        if (Kind == "flash" && thing["radioSystem"] is not null && thing["canHear"] is null) understood.Add(new Understood("", "hears", $"{thing["radioSystem"]}, assumed", Guess: true));
+    }
+
+    private bool Set(string word, string figure, string text, bool guess = false)
+    {
+        var catalogued = FigureCatalogue.Find(Kind, figure)!;
+        var (value, problem) = catalogued.Form == FigureForm.Text && Kind == "card" && figure == "type" ? (CardTypes.Named(text) ?? text, null) : catalogued.Parse(text);
+        if (value is JsonArray types && figure == "cardTypes") value = new JsonArray([.. types.Select(t => (JsonNode)(CardTypes.Named(t!.GetValue<string>()) ?? t.GetValue<string>()))]);
         if (value is null)
         {
             problems.Add(new PlanProblem(figure, problem!));
-            return;
+            return true;
+        }
+        if (thing[figure] is { } before && before.ToJsonString() != value.ToJsonString())
+        {
+            problems.Add(new PlanProblem(figure, $"\"{QuickPatterns.Plain(word)}\" is another {catalogued.Words} beside {catalogued.Say(before)}; keep one"));
+            return true;
         }
         thing[figure] = value;
-        Say(token, $"{known.Words} {known.Say(value)}{(known.Unit is null ? "" : " " + known.Unit)}");
+        understood.Add(new Understood(QuickPatterns.Plain(word), catalogued.Words, $"{catalogued.Say(value)}{(catalogued.Unit is null ? "" : " " + catalogued.Unit)}", guess));
+        return true;
     }
 
-    private void Say(string token, string meaning) => understood.Add(new Understood(token, meaning));
+    private bool Say(string word, string label, string value)
+    {
+        understood.Add(new Understood(QuickPatterns.Plain(word), label, QuickPatterns.Plain(value)));
+        return true;
+    }
 
     private static string Ends(Group low, Group high) => high.Success ? $"{low.Value}-{high.Value}" : low.Value;
 
-    private static string Text(double number) => Math.Round(number, 6).ToString(CultureInfo.InvariantCulture);
+    [GeneratedRegex(@"^(\d{1,3})\s?[x×]$|^[x×]\s?(\d{1,3})$|^\((\d{1,3})\)$|^(\d{1,3})\s(?:stück|stk\.?|pcs\.?|pieces|pièces)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Copies();
+
+    [GeneratedRegex(@"^\d{1,4}$")]
+    private static partial Regex Whole();
+
+    [GeneratedRegex(@"^\d{1,2}[.,]\d{1,2}(?:-\d{1,2}(?:[.,]\d)?)?$")]
+    private static partial Regex Decimal();
+
+    [GeneratedRegex(@"^\d{1,4}(?:[-–]\d{1,4})?(?:\s?mm)?$", RegexOptions.IgnoreCase)]
+    private static partial Regex FocalOnly();
+
+    [GeneratedRegex(@"^(?:#|(?:no|nr|num|n°|№|nº)\.?\s*)\s?(\d{1,5})(?:\s*[-–]\s*(\d{1,5}))?$", RegexOptions.IgnoreCase)]
+    private static partial Regex Numbers();
+
+    [GeneratedRegex(@"^1\s*:\s*\d+(?:[.,]\d+)?$")]
+    private static partial Regex Reproduction();
+
+    [GeneratedRegex(@"^(?:s/n|serial(?:\s(?:no|number))?)\.?\s*[:#]?\s*([\w-]+)$", RegexOptions.IgnoreCase)]
+    private static partial Regex SerialNumber();
+
+    [GeneratedRegex(@"^\d+(?:[.,]\d+)?\s*m?ah$", RegexOptions.IgnoreCase)]
+    private static partial Regex MilliampHours();
+
+    [GeneratedRegex(@"[x×*]", RegexOptions.IgnoreCase)]
+    private static partial Regex TimesSigns();
+
+    [GeneratedRegex(@"^(?:(?:19|20)\d\d(?:-\d{1,2}){0,2}|\d{1,2}[./]\d{4}|\d{1,2}[./]\d{1,2}[./]\d{2,4}|\p{L}{3,}\.?\s(?:19|20)\d\d)$")]
+    private static partial Regex Date();
+
+    /// <summary>A model's figure behind its name: Halm 45, Orrin X2.</summary>
+    [GeneratedRegex(@"^[A-Za-z]{0,3}-?\d{1,4}[A-Za-z]{0,2}$")]
+    private static partial Regex Model();
+
+    [GeneratedRegex(@"^(?!s/n)([A-Za-z]\w*):(.+)$")]
+    private static partial Regex Explicit();
+
+    [GeneratedRegex(@"^[A-Za-z]{1,4}-?\d{1,3}[A-Za-z]?$")]
+    private static partial Regex CodeShape();
 }

@@ -1,124 +1,85 @@
-using System.Text.RegularExpressions;
-
 namespace YokePair.Core.Locker;
 
-/// <summary>What is known of the words one may type: those of the craft, and those the owner's own locker already uses.</summary>
-/// <param name="Mounts">Lens mounts.</param>
-/// <param name="BatteryTypes">Camera battery types.</param>
-/// <param name="RadioSystems">Radio systems.</param>
-public sealed record KnownWords(IReadOnlySet<string> Mounts, IReadOnlySet<string> BatteryTypes, IReadOnlySet<string> RadioSystems)
+/// <summary>The craft's words in typed lines, as English, German and French notebooks have them.</summary>
+internal static class QuickWords
 {
-    /// <summary>Nothing known yet.</summary>
-    public static KnownWords None { get; } = new(new HashSet<string>(), new HashSet<string>(), new HashSet<string>());
+    // By kind, and by form where the kind has some. An underscore is a space.
+    private const string KindTable = """
+        body:            body bodies camera cameras cam gehäuse kamera kameras boîtier boîtiers boitier appareil camera_body kameragehäuse
+        lens:            lens lenses zoom prime objektiv objektive objectif objectifs festbrennweite focale_fixe macro_lens
+        adapter:         adapter adaptor mount_adapter lens_adapter bajonettadapter objektivadapter bague_d'adaptation adaptateur
+        converter:       converter teleconverter tele-converter tc extender telekonverter konverter multiplicateur téléconvertisseur convertisseur
+        tube:            tube extension_tube zwischenring bague-allonge bague_allonge tube-allonge
+        filter:          filter filtre polfilter polariser polarizer nd nd_filter graufilter filtre_gris ring step-up_ring step_up_ring stepup_ring filteradapter
+        flash:           flash flashes flashgun flashguns speedlight strobe strobes blitz blitze blitzgerät blitzgeräte aufsteckblitz flash_cobra flash_gun
+        trigger:         trigger triggers transmitter sender funkauslöser auslöser émetteur déclencheur flash_trigger radio_trigger
+        trigger=receiver: receiver receivers empfänger récepteur
+        trigger=relay:   relay relais
+        light:           light lamp lamps led_panel led_light video_light lampe lampen leuchte led-leuchte torche panneau_led led
+        modifier:        modifier umbrella umbrellas softbox softboxes schirm durchlichtschirm parapluie boîte_à_lumière beauty_dish
+        battery:         battery batteries akku akkus accu accus batterie camera_battery camera_batteries
+        cells:           cells cell piles pile mignon mignonzellen batterien
+        pack:            pack battery_pack flash_pack
+        powerbank:       powerbank power_bank powerbanks batterie_externe
+        charger:         charger chargers ladegerät ladegeräte akkuladegerät chargeur chargeurs battery_charger ladeschale
+        card:            card cards memory_card memory_cards speicherkarte speicherkarten karte karten carte cartes carte_mémoire cartes_mémoire
+        reader:          reader card_reader card_readers cardreader kartenleser kartenlesegerät lecteur lecteur_de_cartes lecteur_de_carte
+        drive:           drive ssd hdd hard_drive backup_drive festplatte disque disque_dur
+        support=tripod:  tripod tripods stativ dreibein trépied trepied
+        support=monopod: monopod monopods einbein einbeinstativ monopode
+        support=stand:   stand stands lightstand lightstands light_stand light_stands lampenstativ lichtstativ lichtstative pied_d'éclairage pied_de_lumière
+        support=clamp:   clamp clamps klemme klammer pince
+        carry:           carry harness belt strap holster gurt kameragurt gürtel sangle courroie ceinture harnais camera_strap
+        case:            case roller backpack bag pouch shoulder_bag camera_bag tasche kameratasche rucksack koffer rollkoffer sac sac_à_dos valise
+        grip:            grip battery_grip batteriegriff hochformatgriff poignée poignée_d'alimentation
+        other:           other recorder audio_recorder plate tripod_plate head tripod_head ball_head kugelkopf rotule laptop
+        """;
 
-    /// <summary>Both together.</summary>
-    public KnownWords And(KnownWords more)
-    {
-        return new KnownWords(Both(Mounts, more.Mounts), Both(BatteryTypes, more.BatteryTypes), Both(RadioSystems, more.RadioSystems));
+    private const string FlagTable = """
+        magnification=1:   macro makro
+        silent=yes:        silent silent_shutter lautlos silencieux
+        sealed=yes:        sealed weather_sealed weather-sealed abgedichtet tropicalisé tropicalisée
+        doubtful=yes:      doubtful sometimes_fails fails_sometimes unreliable flaky wackelkontakt unzuverlässig spinnt_manchmal capricieux parfois_en_panne
+        usbCharging=yes:   usb-c usb_c usb_charging
+        takesConverter=yes: takesconverter takes_converter takes_a_converter takes_tc
+        highSpeedSync=yes: hss high-speed_sync high_speed_sync
+        needsSupport=yes:  needs_support needs_monopod needs_a_monopod
+        owner=hired:       hired rented gemietet geliehen loué louée
+        make=own:          own-make own_make original originals
+        make=thirdParty:   third-party third_party fremdhersteller
+        make=cheap:        cheap
+        canSend=yes:       can_send sends
+        canHear=yes:       can_hear hears built-in_receiver
+        crop=1.5:          aps-c apsc
+        crop=1:            full-frame full_frame fullframe vollformat plein_format
+        charged=no:        empty leer vide
+        """;
 
-        static IReadOnlySet<string> Both(IReadOnlySet<string> one, IReadOnlySet<string> other) =>
-            other.All(one.Contains) ? one : new HashSet<string>(one.Concat(other), StringComparer.OrdinalIgnoreCase);
-    }
+    // Said to join figures together; they are no part of a name.
+    private const string JoinTable = """
+        with for and mount the a an of on in x × slot slots each dual two card cards battery type bought since used from new my bays bay as + & - – , mit für und von am auf bajonett
+        neu gekauft seit je stück stk pcs pieces avec pour et de du à monture achat acheté depuis pièces mount: typ
+        """;
 
-    /// <summary>What a locker's things use.</summary>
-    public static KnownWords Of(IEnumerable<Plans.Item> things)
-    {
-        var all = things.ToList();
-        return new KnownWords(
-            Set(all.SelectMany(i => i switch
-            {
-                Plans.Body b => b.Mount,
-                Plans.Lens l => [l.Mount],
-                Plans.Adapter a => new[] { a.LensMount, a.BodyMount }.OfType<string>(),
-                Plans.Converter { Mount: { } m } => [m],
-                Plans.Tube { Mount: { } m } => [m],
-                _ => (IEnumerable<string>)[],
-            })),
-            Set(all.Select(i => i switch { Plans.Body b => b.BatteryType, Plans.Battery b => b.Type, _ => null }).OfType<string>()),
-            Set(all.SelectMany(i => i switch { Plans.Flash f => [f.RadioSystem], Plans.Trigger t => [t.Sends, t.Hears], _ => Array.Empty<string?>() }).OfType<string>()));
-
-        static HashSet<string> Set(IEnumerable<string> words) => new(words, StringComparer.OrdinalIgnoreCase);
-    }
-}
-
-/// <summary>Words and patterns of quick-add lines.</summary>
-internal static partial class QuickWords
-{
-    public static readonly IReadOnlyDictionary<string, (string Kind, string? Form)> Kinds = new Dictionary<string, (string, string?)>(StringComparer.OrdinalIgnoreCase)
-    {
-        ["tripod"] = ("support", "tripod"),
-        ["monopod"] = ("support", "monopod"),
-        ["stand"] = ("support", "stand"),
-        ["clamp"] = ("support", "clamp"),
-        ["umbrella"] = ("modifier", null),
-        ["softbox"] = ("modifier", null),
-        ["harness"] = ("carry", null),
-        ["belt"] = ("carry", null),
-        ["strap"] = ("carry", null),
-        ["roller"] = ("case", null),
-        ["backpack"] = ("case", null),
-        ["bag"] = ("case", null),
-        ["lamp"] = ("light", null),
-        ["receiver"] = ("trigger", null),
-        ["relay"] = ("trigger", null),
-        ["nd"] = ("filter", null),
-        ["ring"] = ("filter", null),
-        ["batteries"] = ("battery", null),
-        ["cards"] = ("card", null),
-    };
+    /// <summary>Kinds, each with its form where the word names one.</summary>
+    public static readonly IReadOnlyDictionary<string, (string Kind, string? Form)> Kinds =
+        Table(KindTable).ToDictionary(w => w.Word, w => (w.Of.Split('=')[0], w.Of.Split('=').ElementAtOrDefault(1)), StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Words that set one figure.</summary>
-    public static readonly IReadOnlyDictionary<string, (string Figure, string Value)> Flags = new Dictionary<string, (string, string)>(StringComparer.OrdinalIgnoreCase)
-    {
-        ["macro"] = ("magnification", "1"),
-        ["silent"] = ("silent", "yes"),
-        ["sealed"] = ("sealed", "yes"),
-        ["doubtful"] = ("doubtful", "yes"),
-        ["usb-c"] = ("usbCharging", "yes"),
-        ["takesconverter"] = ("takesConverter", "yes"),
-        ["hss"] = ("highSpeedSync", "yes"),
-        ["hired"] = ("owner", "hired"),
-        ["own-make"] = ("make", "own"),
-        ["third-party"] = ("make", "thirdParty"),
-        ["cheap"] = ("make", "cheap"),
-    };
+    public static readonly IReadOnlyDictionary<string, (string Figure, string Value)> Flags =
+        Table(FlagTable).ToDictionary(w => w.Word, w => (w.Of.Split('=')[0], w.Of.Split('=')[1]), StringComparer.OrdinalIgnoreCase);
 
-    [GeneratedRegex(@"(?<=\d)\s*(?:mm)?\s+f/?(?=\d)", RegexOptions.IgnoreCase)]
-    public static partial Regex SpacedAperture();
+    private static readonly HashSet<string> Joining = new(JoinTable.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries), StringComparer.Ordinal);
 
-    [GeneratedRegex(@"""[^""]*""|[^\s""]+:""[^""]*""|\S+")]
-    public static partial Regex Tokens();
+    /// <summary>Whether a word only stands between figures. A capital A is a name.</summary>
+    public static bool Joins(string word) => Joining.Contains(word) || (word.Length > 2 && Joining.Contains(word.ToLowerInvariant()));
 
-    [GeneratedRegex(@"^(\d{1,3})[x×]$", RegexOptions.IgnoreCase)]
-    public static partial Regex Copies();
+    /// <summary>Kinds and flags of more than one word.</summary>
+    public static readonly IReadOnlyList<string> Phrases = [.. Kinds.Keys.Concat(Flags.Keys).Where(w => w.Contains(' ')).OrderByDescending(w => w.Length)];
 
-    [GeneratedRegex(@"^#(\d{1,5})(?:[-–](\d{1,5}))?$")]
-    public static partial Regex Numbers();
-
-    [GeneratedRegex(@"^(\d+(?:[.,]\d+)?)(?:[-–](\d+(?:[.,]\d+)?))?(?:mm)?/f?(\d+(?:[.,]\d+)?)(?:[-–](\d+(?:[.,]\d+)?))?$", RegexOptions.IgnoreCase)]
-    public static partial Regex Glass();
-
-    [GeneratedRegex(@"^f/?(\d+(?:[.,]\d+)?)(?:[-–](\d+(?:[.,]\d+)?))?$", RegexOptions.IgnoreCase)]
-    public static partial Regex ApertureAlone();
-
-    [GeneratedRegex(@"^\d{4}-\d{2}(-\d{2})?$")]
-    public static partial Regex Date();
-
-    [GeneratedRegex(@"^1:(\d+(?:[.,]\d+)?)$")]
-    public static partial Regex Reproduction();
-
-    [GeneratedRegex(@"^([\w.]{1,8})(?:>|→|->)([\w.]{1,8})$")]
-    public static partial Regex MountToMount();
-
-    [GeneratedRegex(@"^(\d+(?:[.,]\d+)?)(g|kg|wh|gb|tb|mp|fps|mm|w|%|x|×|h)$", RegexOptions.IgnoreCase)]
-    public static partial Regex Measure();
-
-    [GeneratedRegex(@"^(iso|crop|gn|stab|ø)(\d+(?:[.,]\d+)?)$", RegexOptions.IgnoreCase)]
-    public static partial Regex Named();
-
-    [GeneratedRegex(@"^([A-Za-z]\w*):(.+)$")]
-    public static partial Regex Explicit();
-
-    [GeneratedRegex(@"^[A-Za-z]{1,4}-?\d{1,3}[A-Za-z]?$")]
-    public static partial Regex Code();
+    private static IEnumerable<(string Of, string Word)> Table(string table) =>
+        from line in table.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+        let cut = line.IndexOf(':', StringComparison.Ordinal)
+        from word in line[(cut + 1)..].Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+        select (line[..cut].Trim(), word.Replace('_', ' '));
 }

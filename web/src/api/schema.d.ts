@@ -4845,8 +4845,17 @@ export interface components {
         QuickLine: {
             /** @description As typed. */
             line: string;
+            /**
+             * Format: int32
+             * @description Its number in what was typed or pasted, from 1.
+             */
+            at: number;
             /** @description What would be added, in a few words. */
             summary: string;
+            /** @description The kind it was taken for; empty where none. */
+            kind: string;
+            /** @description Why that kind, where no word said so. */
+            kindBecause: null | string;
             /** @description Piece by piece. */
             understood: components["schemas"]["Understood"][];
             /** @description What must still be said. */
@@ -5600,8 +5609,15 @@ export interface components {
         Understood: {
             /** @description As typed. */
             text: string;
-            /** @description In words, e.g. weight 820 g. */
-            meaning: string;
+            /** @description What it is, e.g. weight. */
+            label: string;
+            /** @description As it was read, e.g. 820 g; empty where the label says all. */
+            value: string;
+            /**
+             * @description Whether it was guessed, or assumed without a word.
+             * @default false
+             */
+            guess: boolean;
         };
         /** @description Glass for a kind of part. */
         UsualGlass: {

@@ -14,6 +14,7 @@ import { QuickAddBox } from "./QuickAddBox";
 import { Starters } from "./Starters";
 import { ThingList } from "./ThingList";
 import { ThingPanel } from "./ThingPanel";
+import { useKept } from "../shared/useKept";
 import { changes, useLocker, useLockerChange } from "./useLocker";
 
 /** Everything they own, and what of it stands alone, is missing, or is not here on the day. */
@@ -23,7 +24,7 @@ export function Locker() {
   const { data: page, error } = useLocker(day ?? undefined, body ?? undefined);
   const change = useLockerChange();
   const [filters, setFilters] = useState(noFilters);
-  const [typed, setTyped] = useState("");
+  const [typed, setTyped] = useKept("quick lines");
   const [help, setHelp] = useState(false);
   const wanted = useDeferredValue(filters);
   const found = useMemo(() => (page?.report.things ?? []).filter((t) => matches(t, wanted)), [page, wanted]);

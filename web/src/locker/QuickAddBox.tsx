@@ -9,15 +9,15 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
   const change = useLockerChange();
   const box = useRef<HTMLTextAreaElement>(null);
   const [said, setSaid] = useState("");
-  const asked = useDeferredValue(text.trim());
+  const asked = useDeferredValue(text.trimEnd());
   const { data, isFetching } = useQuery({
     queryKey: ["quick", asked],
     queryFn: () => answer(api.POST("/api/locker/read", { body: { text: asked } })),
-    enabled: asked.length > 0,
+    enabled: asked.trim().length > 0,
     placeholderData: keepPreviousData,
   });
-  const lines = asked.length > 0 ? (data ?? []) : [];
-  const current = !isFetching && asked === text.trim();
+  const lines = asked.trim().length > 0 ? (data ?? []) : [];
+  const current = !isFetching && asked === text.trimEnd();
   const ready = lines.filter((l) => l.ready);
   const many = lines.reduce((sum, l) => sum + l.things.length, 0);
 
@@ -26,7 +26,7 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
     change.mutate(async () => {
       const read = current
         ? lines
-        : await answer(api.POST("/api/locker/read", { body: { text: text.trim() } }));
+        : await answer(api.POST("/api/locker/read", { body: { text: text.trimEnd() } }));
       const whole = read.filter((l) => l.ready);
       if (whole.length === 0) return;
       await changes.add(whole.map((l) => l.line).join("\n"));
@@ -84,7 +84,20 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
       {lines.length > 0 && (
         <ol className={`mt-1 max-h-64 overflow-auto ${current ? "" : "opacity-60"}`} aria-label="Understood">
           {lines.map((line, i) => (
-            <Line key={`${i} ${line.line}`} line={line} alone={lines.length === 1} />
+            <Line
+              key={`${i} ${line.line}`}
+              line={line}
+              alone={lines.length === 1}
+              retype={(better) =>
+                setText(
+                  text
+                    .split("\n")
+                    .map((l, at) => (at === line.at - 1 ? better : l))
+                    .join("\n"),
+                )
+              }
+              pick={(word) => pick(box.current, line, word)}
+            />
           ))}
         </ol>
       )}
@@ -92,20 +105,55 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
   );
 }
 
-/** What each word was taken for; the words of a name are one. */
-function meanings({ understood }: QuickLine) {
-  const name = understood.filter((u) => u.meaning === "name").map((u) => u.text);
-  const others = understood.filter((u) => u.meaning !== "kind" && u.meaning !== "name").map((u) => u.meaning);
-  return name.length > 0 ? [`called ${name.join(" ")}`, ...others] : others;
+/** Marks a word of a line, to be typed over. */
+function pick(box: HTMLTextAreaElement | null, line: QuickLine, word: string) {
+  if (!box) return;
+  const from = box.value
+    .split("\n")
+    .slice(0, line.at - 1)
+    .reduce((sum, l) => sum + l.length + 1, 0);
+  const at = box.value.indexOf(word, from);
+  box.focus();
+  if (at >= 0) box.setSelectionRange(at, at + word.length);
 }
 
-function Line({ line, alone }: { line: QuickLine; alone: boolean }) {
+/** What each word was taken for; the words of a name are one. */
+function figures({ understood }: QuickLine): Figure[] {
+  const called = understood.filter((u) => u.label === "called");
+  const others = understood.filter((u) => u.label !== "kind" && u.label !== "called");
+  const name = {
+    label: "called",
+    value: called.map((u) => u.value).join(" "),
+    text: called.find((u) => u.guess)?.text ?? called[0]?.text ?? "",
+    guess: called.some((u) => u.guess),
+  };
+  return called.length > 0 ? [name, ...others] : others;
+}
+
+type Figure = QuickLine["understood"][number];
+
+/** One typed line: what it was taken for as small labelled figures; what was guessed can be put right with one touch. */
+function Line({
+  line,
+  alone,
+  retype,
+  pick,
+}: {
+  line: QuickLine;
+  alone: boolean;
+  retype: (line: string) => void;
+  pick: (word: string) => void;
+}) {
   return (
-    <li className="border-b border-rule py-1">
+    <li className="border-b border-rule py-1" data-line={line.at}>
+      {!alone && <span className="mr-1.5 text-quiet tabular-nums">{line.at}</span>}
       <span className={line.ready ? "font-semibold text-holds" : "font-semibold text-hangs"}>
         {line.ready ? "✓" : "?"} {line.summary}
-      </span>{" "}
-      <span className="text-quiet">{meanings(line).join(" · ")}</span>
+      </span>
+      {line.kindBecause && <KindGuess line={line} retype={retype} />}
+      {figures(line).map((f) => (
+        <Chip key={f.label + f.text} figure={f} pick={pick} />
+      ))}
       {line.missing.map((m) => (
         <span key={m.figure} className="ml-2 font-semibold">
           {m.question} <span className="font-normal">Type {m.example}</span>
@@ -113,7 +161,9 @@ function Line({ line, alone }: { line: QuickLine; alone: boolean }) {
       ))}
       {line.problems.map((p) => (
         <span key={p.message} className="ml-2 text-broken">
-          {p.field}: {p.message}
+          {/* A message that quotes what was typed needs no name before it. */}
+          {p.field && !p.message.startsWith('"') && `${p.field}: `}
+          {p.message}
         </span>
       ))}
       {alone && line.estimates.length > 0 && (
@@ -124,3 +174,45 @@ function Line({ line, alone }: { line: QuickLine; alone: boolean }) {
     </li>
   );
 }
+
+function Chip({ figure, pick }: { figure: Figure; pick: (word: string) => void }) {
+  const said = (
+    <>
+      <span className="text-quiet">{figure.label}</span> {figure.value}
+    </>
+  );
+  if (!figure.guess) return <span className="ml-2 inline-block border border-rule px-1">{said}</span>;
+  return (
+    <button
+      className="ml-2 inline-block border border-dashed border-hangs px-1"
+      title="A guess: touch it to type something else"
+      onClick={() => pick(figure.text)}
+    >
+      {said} ?
+    </button>
+  );
+}
+
+/** The kind was guessed: another one is put in front of the line. */
+function KindGuess({ line, retype }: { line: QuickLine; retype: (line: string) => void }) {
+  return (
+    <label className="ml-2 inline-block border border-dashed border-hangs px-1">
+      <span className="text-quiet">taken for, {line.kindBecause}</span>{" "}
+      <select
+        aria-label={`Kind of line ${line.at}`}
+        className="bg-transparent font-normal"
+        value={line.kind}
+        onChange={(e) => retype(`${e.target.value} ${line.line}`)}
+      >
+        {kinds.map((kind) => (
+          <option key={kind}>{kind}</option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+const kinds =
+  "body lens adapter converter tube filter flash trigger light modifier battery cells powerbank charger card reader drive support carry case grip other".split(
+    " ",
+  );
