@@ -19,7 +19,7 @@ public static partial class TypedQuantity
         ["s"] = ("20 s, 5 min or 1/250",
             Words("s sec secs second seconds sek sekunden secondes=1 ms=0.001 min mins minute minutes minuten=60 h hr hrs hour hours std stunden heures=3600")),
         ["h"] = ("2.5 h or 150 min", Words("h hr hrs hour hours std stunden heures=1 min mins minute minutes minuten=0.016666666666666666")),
-        ["min"] = ("40 min or 1 h 30", Words("min mins minute minutes minuten ' ′=1 h hr hrs hour hours std stunde stunden heure heures=60")),
+        ["min"] = ("40 min or 1 h 30", Words("min mins minute minutes minuten m ' ′=1 h hr hrs hour hours std stunde stunden heure heures=60")),
         ["Wh"] = ("14.7 Wh", Words("wh=1 kwh=1000")),
         ["W"] = ("60 W", Words("w watt watts=1 kw=1000")),
         ["GB"] = ("128 GB or 1 TB", Words("gb go gig gigs gigabyte gigabytes=1 tb to terabyte terabytes=1000 mb mo=0.001")),

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
@@ -12,71 +13,104 @@ namespace YokePair.Core.Starting;
 /// <param name="Name">What it is called.</param>
 /// <param name="Location">Where it is.</param>
 /// <param name="Kind">The kind of part it was taken for; null when it means none that is known.</param>
-public sealed record TimetableLine(int Line, DateTime Start, DateTime End, string Name, string? Location, string? Kind);
+/// <param name="EndSaid">Whether its end was said.</param>
+/// <param name="Guess">What was guessed of it, in words; null where nothing was.</param>
+public sealed record TimetableLine(int Line, DateTime Start, DateTime End, string Name, string? Location, string? Kind, bool EndSaid = false, string? Guess = null);
 
-/// <summary>Reads a timetable as people send it: <c>14:00 ceremony, chapel 40 min</c>.</summary>
-public static partial class Timetable
+/// <summary>
+/// Reads a timetable as people send it: <c>14:00 ceremony, chapel 40 min</c>; <c>2–3:30 pm portraits</c>; <c>14 Uhr Trauung bis 14:40</c>.
+/// An end that was said is kept, also where the next part begins before it: somebody else may be there.
+/// </summary>
+public static class Timetable
 {
-    /// <summary>Reads it for a day; hours that run back belong to the next day. A line with a date, or <c>day 2</c>, begins another day.</summary>
+    private const int Noon = 12;
+
+    /// <summary>Nobody photographs before this hour who does not say so.</summary>
+    private const int EarliestHour = 6;
+
+    /// <summary>Reads it for a day; hours that run back belong to the next day. A line with a date, a weekday, or <c>day 2</c>, begins another day.</summary>
     public static (IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems) Read(
         string text, DateOnly day, IReadOnlyList<PartKind>? kinds = null)
     {
-        var raw = new List<(int Line, DateTime Start, int? Minutes, string Name, string? Location)>();
         var problems = new List<PlanProblem>();
-        var last = day.ToDateTime(TimeOnly.MinValue);
-        var number = 0;
-        foreach (var line in text.Split('\n'))
-        {
-            number++;
-            if (line.Trim().Length == 0) continue;
-            if (NewDay(line.Trim(), day) is { } next)
-            {
-                if (next < day || next.DayNumber - day.DayNumber >= Starting.NewDay.MostDays) problems.Add(new PlanProblem("timetable", FormattableString.Invariant($"\"{line.Trim()}\" is not one of the {Starting.NewDay.MostDays} days from {day:yyyy-MM-dd} on"), number));
-                else last = next.ToDateTime(TimeOnly.MinValue);
-                continue;
-            }
-            var match = Shape().Match(line.Trim());
-            if (!match.Success || !int.TryParse(match.Groups["h"].Value, out var hour) || hour > 23 || (match.Groups["m"].Success && int.Parse(match.Groups["m"].Value, CultureInfo.InvariantCulture) > 59))
-            {
-                problems.Add(new PlanProblem("timetable", $"\"{line.Trim()}\" does not begin with a time; write it as 14:00 ceremony, chapel 40 min", number));
-                continue;
-            }
-            var start = DateOnly.FromDateTime(last).ToDateTime(new TimeOnly(hour, match.Groups["m"].Success ? int.Parse(match.Groups["m"].Value, CultureInfo.InvariantCulture) : 0));
-            while (start < last) start = start.AddDays(1);
-            last = start;
-            int? minutes = match.Groups["min"].Success ? int.Parse(match.Groups["min"].Value, CultureInfo.InvariantCulture) * (match.Groups["unit"].Value.StartsWith('h') ? 60 : 1) : null;
-            var words = match.Groups["what"].Value.Split(',', 2, StringSplitOptions.TrimEntries);
-            var name = words[0].Trim(' ', '-', '–');
-            raw.Add((number, start, minutes, name.Length == 0 ? "Part" : char.ToUpperInvariant(name[0]) + name[1..], words.Length > 1 && words[1].Length > 0 ? words[1] : null));
-        }
+        var raw = Times(text, day, problems);
         var lines = new List<TimetableLine>();
         for (var i = 0; i < raw.Count; i++)
         {
-            var (line, start, minutes, name, location) = raw[i];
-            var kind = PartKind.Meant(name, kinds) ?? PartKind.Meant(location ?? "", kinds);
-            DateTime? next = i + 1 < raw.Count ? raw[i + 1].Start : null;
+            var one = raw[i];
+            var kind = KindOf(one.Words, kinds);
+            var next = raw.Skip(i + 1).Select(r => (DateTime?)r.Start).FirstOrDefault(s => s > one.Start);
             // The night between two days is no part of either.
-            if (next - start > TimeSpan.FromHours(12)) next = null;
-            if (next == start)
+            if (next - one.Start > TimeSpan.FromHours(12)) next = null;
+            if (one.End is null && i + 1 < raw.Count && raw[i + 1].Start == one.Start && raw[i + 1].End is null)
             {
-                problems.Add(new PlanProblem("timetable", $"\"{name}\" and \"{raw[i + 1].Name}\" start at the same time; make them one part, or move one", raw[i + 1].Line));
+                problems.Add(new PlanProblem(
+                    "timetable", $"\"{one.Words.Name}\" and \"{raw[i + 1].Words.Name}\" start at the same time; make them one part, move one, or say when each ends", raw[i + 1].Line));
                 continue;
             }
-            var end = minutes is { } m and > 0 ? start.AddMinutes(m) : next ?? start.AddMinutes(kind?.Minutes ?? 60);
-            // A part ends where the next begins, whatever was said.
-            lines.Add(new TimetableLine(line, start, next < end ? next.Value : end, name, location, kind?.Id));
+            var usual = one.Start.AddMinutes(kind?.Minutes ?? 60);
+            lines.Add(new TimetableLine(
+                one.Line, one.Start, one.End ?? next ?? usual, one.Words.Name, one.Words.Location, kind?.Id, one.End is not null, one.Guess));
         }
         return (lines, problems);
     }
 
-    private static DateOnly? NewDay(string line, DateOnly first) =>
-        DateOnly.TryParseExact(line, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) ? date
-        : DayNumber().Match(line) is { Success: true } nth && int.TryParse(nth.Groups[1].Value, out var n) ? first.AddDays(n - 1)
-        : null;
+    private sealed record Raw(int Line, DateTime Start, DateTime? End, TimetableWords Words, string? Guess);
 
-    [GeneratedRegex(@"^day (\d{1,3})$", RegexOptions.IgnoreCase)]
-    private static partial Regex DayNumber();
+    private static List<Raw> Times(string text, DateOnly day, List<PlanProblem> problems)
+    {
+        var raw = new List<Raw>();
+        var last = day.ToDateTime(TimeOnly.MinValue);
+        var twelve = !TimetableWords.ByTheWholeClock(text);
+        var number = 0;
+        foreach (var typed in text.Split('\n', StringSplitOptions.TrimEntries))
+        {
+            number++;
+            if (typed.Length == 0 || TimetableWords.IsRule(typed)) continue;
+            if (TimetableWords.DayIn(typed, day, DateOnly.FromDateTime(last)) is { } date)
+            {
+                if (!date.Read) problems.Add(new PlanProblem("timetable", date.Problem!, number));
+                else if (date.Value < day || date.Value.DayNumber - day.DayNumber >= NewDay.MostDays)
+                    problems.Add(new PlanProblem("timetable", FormattableString.Invariant($"\"{typed}\" is not one of the {NewDay.MostDays} days from {day:yyyy-MM-dd} on"), number));
+                else last = date.Value.ToDateTime(TimeOnly.MinValue);
+                continue;
+            }
+            var read = TimetableWords.Of(typed);
+            if (!read.Read)
+            {
+                problems.Add(new PlanProblem("timetable", read.Problem!, number));
+                continue;
+            }
+            var words = read.Value;
+            var (start, guess) = Placed(words, last, twelve);
+            last = start;
+            raw.Add(new Raw(number, start, EndOf(words, start), words, guess));
+        }
+        return raw;
+    }
 
-    [GeneratedRegex(@"^(?<h>\d{1,2})(?:[:.h](?<m>\d{2}))?\s*(?:[-–]\s*\d{1,2}[:.]\d{2})?\s*(?:h)?\s+(?<what>.*?)(?:[\s,(]+(?<min>\d{1,3})\s*(?<unit>min|m|h|hours?)\b\)?)?\s*$", RegexOptions.IgnoreCase)]
-    private static partial Regex Shape();
+    /// <summary>The first such time from the last one on. By a clock of twelve hours, the half of the day that comes next is a guess.</summary>
+    private static (DateTime Start, string? Guess) Placed(TimetableWords words, DateTime last, bool twelve)
+    {
+        var start = DateOnly.FromDateTime(last).ToDateTime(words.Start);
+        if (twelve && !words.HalfSaid && words.Start.Hour < Noon && (start < last || (last.TimeOfDay == TimeSpan.Zero && words.Start.Hour < EarliestHour)) && start.AddHours(Noon) >= last)
+            return (start.AddHours(Noon), string.Create(CultureInfo.InvariantCulture, $"taken for {start.AddHours(Noon):HH:mm}, in the afternoon"));
+        while (start < last) start = start.AddDays(1);
+        return (start, null);
+    }
+
+    private static DateTime? EndOf(TimetableWords words, DateTime start)
+    {
+        if (words.Minutes is { } minutes) return start.AddMinutes(minutes);
+        if (words.End is not { } end) return null;
+        var at = DateOnly.FromDateTime(start).ToDateTime(end);
+        // By twelve hours an end of half past three belongs to a start at two in the afternoon.
+        if (at <= start && !words.EndHalfSaid && at.Hour < Noon && at.AddHours(Noon) > start && at.AddHours(Noon) - start < TimeSpan.FromHours(Noon)) at = at.AddHours(Noon);
+        return at > start ? at : at.AddDays(1);
+    }
+
+    /// <summary>What it is called says what it is, and of that what stands before a place: travel to church is no ceremony.</summary>
+    private static PartKind? KindOf(TimetableWords words, IReadOnlyList<PartKind>? kinds) =>
+        words.KindSaid is { } said ? (kinds ?? PartKind.All).FirstOrDefault(k => k.Id.Equals(said, StringComparison.OrdinalIgnoreCase) || k.Name.Equals(said, StringComparison.OrdinalIgnoreCase))
+        : PartKind.Meant(words.BeforePlace, kinds) ?? PartKind.Meant(words.Name, kinds);
 }
