@@ -66,6 +66,7 @@ api.MapBoard();
 api.MapLocker();
 api.MapStarting();
 api.MapProposals();
+api.MapTyped();
 app.MapOpenApi();
 app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is nothing at this address."));
 app.MapHealthChecks("/health");

@@ -27,6 +27,7 @@ export type ThingView = Schemas["ThingView"];
 export type ThingDetail = Schemas["ThingDetail"];
 export type FigureValue = Schemas["FigureValue"];
 export type Figure = Schemas["Figure"];
+export type TypedForm = Schemas["TypedForm"];
 export type QuickLine = Schemas["QuickLine"];
 export type ImportAnswer = Schemas["ImportAnswer"];
 export type Subject = NonNullable<Schemas["Subject"]>;
@@ -67,6 +68,8 @@ export class ProblemError extends Error {
     readonly status: number,
     title: string,
     readonly lines: string[],
+    /** The same by field, where the server says which. */
+    readonly fields: { field: string; message: string }[] = [],
   ) {
     super(title);
   }
@@ -84,9 +87,14 @@ export async function answer<T>(
 }
 
 function problemOf(status: number, told: unknown) {
-  const problem = (told ?? {}) as { title?: string; detail?: string };
+  const problem = (told ?? {}) as { title?: string; detail?: string; errors?: ProblemError["fields"] };
   const lines = problem.detail?.split("\n").filter(Boolean) ?? [];
-  return new ProblemError(status, problem.title ?? `The server answered ${status}.`, lines);
+  return new ProblemError(
+    status,
+    problem.title ?? `The server answered ${status}.`,
+    lines,
+    problem.errors ?? [],
+  );
 }
 
 /** Reads an answer that comes line by line while the server searches; closing it stops the search. */

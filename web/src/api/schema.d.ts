@@ -244,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/typed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ReadFields"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/board": {
         parameters: {
             query?: never;
@@ -4878,6 +4894,15 @@ export interface components {
          * @enum {unknown}
          */
         QuietRule: "no" | "preferred" | "required";
+        /** @description A field, read. */
+        ReadField: {
+            /** @description Name of the field. */
+            name: string;
+            /** @description Its figures, in the unit it asks for; empty where nothing was typed. */
+            values: number[];
+            /** @description What would do instead; null where it was read. */
+            problem: null | string;
+        };
         /** @description What the rules' waits and seconds come to on this day. */
         Reckoning: {
             /** @description For once and for must: what waits by the rule alone. */
@@ -5580,6 +5605,13 @@ export interface components {
             location: null | string;
             /** @description The kind of part it was taken for; null when it means none that is known. */
             kind: null | string;
+            /**
+             * @description Whether its end was said.
+             * @default false
+             */
+            endSaid: boolean;
+            /** @description What was guessed of it, in words; null where nothing was. */
+            guess?: null | string;
         };
         /** @description A timetable, read. */
         TimetableRead: {
@@ -5605,6 +5637,20 @@ export interface components {
              */
             must: number;
         };
+        /** @description A field of a form as it was typed. */
+        TypedField: {
+            /** @description Name of the field, given back. */
+            name: string;
+            /** @description What it asks for. */
+            form: components["schemas"]["TypedForm"];
+            /** @description As typed. */
+            text: string;
+        };
+        /**
+         * @description What a field of a form asks for.
+         * @enum {unknown}
+         */
+        TypedForm: "number" | "count" | "metres" | "metresRange" | "millimetres" | "millimetresRange" | "centimetres" | "seconds" | "shutter" | "fNumber" | "stops" | "megapixels" | "framesPerSecond";
         /** @description A piece of a typed line and what it was taken for. */
         Understood: {
             /** @description As typed. */
@@ -6283,6 +6329,30 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ReadFields: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedField"][];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadField"][];
                 };
             };
         };

@@ -35,10 +35,8 @@ const afterHold = { activationConstraint: { delay: 200, tolerance: 8 } };
 export function Board() {
   const key = useParams().assignment ?? "";
   const { pulls, selection, select, togglePull, changePull, putAllBack } = useDayUrl();
-  const { board, loadError, pending, notice, dismiss, edit, step, tryOut, endTrial, trial } = useBoard(
-    key,
-    pulls,
-  );
+  const { board, loadError, pending, notice, dismiss, edit, editThen, step, tryOut, endTrial, trial } =
+    useBoard(key, pulls);
   const [pulling, setPulling] = useState(false);
   const [help, setHelp] = useState(false);
   const phone = useMediaQuery("(max-width: 700px)");
@@ -81,6 +79,7 @@ export function Board() {
         selection,
         select,
         edit,
+        editThen,
         tryOut,
         pulling,
         togglePull,
@@ -88,7 +87,7 @@ export function Board() {
         touchItem,
         pulls,
       },
-    [day, asIs, selection, select, edit, tryOut, pulling, togglePull, changePull, touchItem, pulls],
+    [day, asIs, selection, select, edit, editThen, tryOut, pulling, togglePull, changePull, touchItem, pulls],
   );
 
   const sensors = useSensors(useSensor(PointerSensor, afterTravel), useSensor(TouchSensor, afterHold));

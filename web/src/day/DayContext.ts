@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import type { PlanEdit } from "../api/client";
+import type { PlanEdit, ProblemError } from "../api/client";
 import type { Day } from "./dayModel";
 import type { Pull } from "./pulls";
 import type { Selection } from "./useDayUrl";
@@ -16,6 +16,8 @@ export interface DayActions {
   selection: Selection | null;
   select: (selection: Selection | null) => void;
   edit: (...edits: PlanEdit[]) => void;
+  /** For forms: they close only when the change was made. */
+  editThen: (edits: PlanEdit[], made: () => void, refused?: (error: ProblemError) => void) => void;
   /** Shows the day as it would be with some edits, nothing of it kept. */
   tryOut: (trial: Trial) => void;
   /** While edits are tried out, the day as it is. */

@@ -12,7 +12,7 @@ export interface Notice {
   again?: PlanEdit[];
 }
 
-type Change = { edits: PlanEdit[] } | { step: "undo" | "redo" };
+type Change = { edits: PlanEdit[]; inForm?: boolean } | { step: "undo" | "redo" };
 
 /** The board of one assignment and every way of changing it. Each change is one round trip that brings the new verdict. */
 export function useBoard(key: string, pull: string[]) {
@@ -56,6 +56,8 @@ export function useBoard(key: string, pull: string[]) {
     onError: (error, wanted) => {
       const problem = error instanceof ProblemError ? error : new ProblemError(0, error.message, []);
       const stale = problem.status === 409;
+      // A form shows at its fields what is wrong with them.
+      if ("edits" in wanted && wanted.inForm && problem.fields.length > 0) return;
       setNotice({
         title: problem.message,
         lines: problem.lines,
@@ -92,11 +94,12 @@ export function useBoard(key: string, pull: string[]) {
     },
     [mutate, endTrial],
   );
-  /** For forms: what was typed is cleared only when the change was made. */
+  /** For forms: what was typed is cleared only when the change was made, and what is wrong with it is theirs to show. */
   const editThen = useCallback(
-    (edits: PlanEdit[], made: () => void) => {
+    (edits: PlanEdit[], made: () => void, refused?: (error: ProblemError) => void) => {
       endTrial();
-      mutate({ edits }, { onSuccess: made });
+      const onError = (error: Error) => error instanceof ProblemError && refused?.(error);
+      mutate({ edits, inForm: !!refused }, { onSuccess: made, onError });
     },
     [mutate, endTrial],
   );

@@ -3,11 +3,13 @@ import { useDeferredValue, useId, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, asItIs, type AssignmentSummary, type Habits, type PartKind } from "../api/client";
 import { time } from "../shared/format";
-import { Choose, Tick, Typing } from "../shared/Choose";
+import { Choose, Tick } from "../shared/Choose";
+import { TypedField } from "../shared/TypedField";
 import { Problem } from "../shared/Problem";
 import { lightsLiked } from "../shared/words";
 import { FileButton } from "../shared/FileButton";
 
+const dayCounts = Array.from({ length: 14 }, (_, i) => [String(i + 1), String(i + 1)] as const);
 const kinds: Record<string, string> = { wedding: "Wedding", event: "Event", sport: "Sport" };
 const fromTimetable = "timetable";
 const fromDay = "copy:";
@@ -74,7 +76,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 style: style || null,
                 second,
                 assistant,
-                days: Number(days) || 1,
+                days: Number(days),
                 habits,
                 again,
                 timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -172,7 +174,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
             </label>
             <Tick label="with a second photographer" on={second} set={setSecond} />
             <Tick label="with an assistant" on={assistant} set={setAssistant} />
-            <Typing label="Days" value={days} type={setDays} width="w-14" />
+            <Choose label="Days" value={days} options={dayCounts} choose={(count) => setDays(count || "1")} />
           </>
         )}
         <button className="webbing" disabled={start.isPending}>
@@ -257,11 +259,12 @@ function HowYouWork({
     <details className="mt-1">
       <summary className="cursor-pointer py-1">How you work</summary>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Typing
+        <TypedField
           label="You live at, mm"
+          form="millimetres"
+          mayBeEmpty
           value={habits.livesAtMm == null ? "" : String(habits.livesAtMm)}
-          type={(mm) => put({ livesAtMm: Number(mm) || null })}
-          placeholder="any"
+          commit={(mm) => put({ livesAtMm: mm === "" ? null : Number(mm) })}
         />
         <Choose
           label="By"

@@ -3,8 +3,8 @@ import type { Computed, Need, Part, Subject } from "../api/client";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { fNumber, focal, number, seconds, shutter } from "../shared/format";
 import { useDay } from "../day/DayContext";
-import { colours, depths, figure, lightKinds, motions, range, subjects, text, worths } from "./needWords";
-import { readShutter } from "./PartPlace";
+import { useTyped } from "../shared/useTyped";
+import { colours, depths, fieldOf, forms, lightKinds, motions, subjects, text, worths } from "./needWords";
 
 /** What a need asks, in the craft's words. What they come to stands under each field, whether or not it is typed over. */
 export function NeedForm({
@@ -18,10 +18,10 @@ export function NeedForm({
   computed: Computed;
   done: () => void;
 }) {
-  const { day, edit } = useDay();
+  const { day, editThen } = useDay();
   const [draft, setDraft] = useState(need);
   const [subject, setSubject] = useState<Subject | "">("");
-  const [typed, setTyped] = useState<Record<string, string>>(() => ({
+  const fields = useTyped(forms, {
     near: text(need.framing?.distanceM[0]),
     far: text(need.framing?.distanceM[1]),
     people: "12",
@@ -50,7 +50,9 @@ export function NeedForm({
     lights: text(need.stands?.count),
     lightM: text(need.stands?.distanceM),
     lightLoss: text(need.stands?.lossStops),
-  }));
+  });
+  const typed = fields.texts;
+  const [other, setOther] = useState<string[]>([]);
   const put = (change: Partial<Need>) => setDraft((d) => ({ ...d, ...change }));
   const field = (
     key: string,
@@ -60,16 +62,22 @@ export function NeedForm({
     <Typing
       label={label}
       value={typed[key] ?? ""}
-      type={(v) => setTyped((t) => ({ ...t, [key]: v }))}
+      type={(v) => fields.type(key, v)}
+      problem={fields.problem(key)}
       {...options}
     />
   );
-  const of = (key: string) => figure(typed[key] ?? "");
-
-  const change = () => {
-    const [width, height] = (typed.print ?? "").split(/[x×]/).map(Number);
-    edit({
-      type: "putNeed",
+  const change = async () => {
+    const values = await fields.read();
+    if (!values) return;
+    const of = (key: string) => values(key)[0] ?? null;
+    const range = (key: string): [number, number] | null => {
+      const [low, high] = values(key);
+      return low === undefined ? null : [low, high ?? low];
+    };
+    const [width, height] = values("print");
+    const edit = {
+      type: "putNeed" as const,
       part: part.id,
       need: {
         ...draft,
@@ -80,15 +88,15 @@ export function NeedForm({
           tallestM: of("tallest"),
           smallestM: of("smallest"),
         },
-        focal: range(typed.focal ?? ""),
-        accept: range(typed.accept ?? ""),
+        focal: range("focal"),
+        accept: range("accept"),
         closeWidthMm: of("close"),
         closeWidthMaxMm: of("closeMax"),
-        shutterSeconds: readShutter(typed.shutter ?? "") || draft.shutterSeconds,
-        shortestShutterSeconds: readShutter(typed.blur ?? "") || null,
+        shutterSeconds: of("shutter") ?? draft.shutterSeconds,
+        shortestShutterSeconds: of("blur"),
         fps: of("fps") ?? 0,
         minFNumber: of("fNumber"),
-        depthM: range(typed.depthM ?? ""),
+        depthM: range("depthM"),
         maxFNumber: of("soft"),
         minMegapixels: of("megapixels"),
         deliverable:
@@ -116,8 +124,12 @@ export function NeedForm({
       rows: subject === "group" ? of("rows") : null,
       roomM: subject === "room" ? of("room") : null,
       motion: draft.motion !== need.motion ? draft.motion : null,
+    };
+    editThen([edit], done, (error) => {
+      const at = error.fields.map((f) => [fieldOf(f.field), f.message] as const);
+      fields.refuse(Object.fromEntries(at.filter(([name]) => name)));
+      setOther(at.filter(([name]) => !name).map(([, message]) => message));
     });
-    done();
   };
   return (
     <form
@@ -125,10 +137,10 @@ export function NeedForm({
       className="my-1.5 flex flex-col gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        change();
+        void change();
       }}
     >
-      <Row>
+      <Row asks="What, and who takes it">
         <Typing label="Called" value={draft.name ?? ""} type={(name) => put({ name })} width="w-44" />
         <Choose
           label="Worth"
@@ -169,7 +181,7 @@ export function NeedForm({
       </Row>
       {!draft.role && (
         <>
-          <Row>
+          <Row asks="The frame">
             <Choose
               label="In the frame"
               value={subject}
@@ -222,7 +234,7 @@ export function NeedForm({
             })}
             {field("megapixels", "or MP", { placeholder: "by rule" })}
           </Row>
-          <Row>
+          <Row asks="Still and sharp">
             <Choose
               label="Moves"
               value={draft.motion ?? ""}
@@ -252,7 +264,7 @@ export function NeedForm({
             {field("depthM", "or sharp from–to, m", { width: "w-28", placeholder: "3–3.5" })}
             {field("soft", "soft beyond: f/ at most", { placeholder: "any" })}
           </Row>
-          <Row>
+          <Row asks="By what light">
             <fieldset>
               <legend>By</legend>
               <div className="flex flex-wrap gap-x-4">
@@ -275,7 +287,9 @@ export function NeedForm({
                   label="its colour"
                   value={draft.bounce?.colour ?? "white"}
                   options={colours}
-                  choose={(colour) => colour && put({ bounce: { ceilingM: of("ceiling") ?? 3, colour } })}
+                  choose={(colour) =>
+                    colour && put({ bounce: { ceilingM: draft.bounce?.ceilingM ?? 3, colour } })
+                  }
                 />
                 {field("path", "or path, m", {
                   placeholder: "by ceiling",
@@ -296,7 +310,12 @@ export function NeedForm({
           </Row>
         </>
       )}
-      <Row>
+      {other.map((message) => (
+        <p key={message} role="alert" className="text-broken">
+          {message}
+        </p>
+      ))}
+      <Row asks="When">
         {field("wait", "Can wait, s", {
           placeholder: "by worth",
           note:
@@ -315,6 +334,15 @@ export function NeedForm({
   );
 }
 
-function Row({ children }: { children: ReactNode }) {
-  return <div className="flex flex-wrap items-end gap-x-3 gap-y-2">{children}</div>;
+/** The fields of one question. */
+function Row({ asks, children }: { asks: string; children: ReactNode }) {
+  return (
+    <fieldset className="border-t border-rule">
+      <legend className="pr-2 text-[12px] text-quiet">{asks}</legend>
+      {/* A tick has no label above it. */}
+      <div className="flex flex-wrap items-start gap-x-3 gap-y-2 [&>button]:mt-5 [&>label:has([type=checkbox])]:mt-5">
+        {children}
+      </div>
+    </fieldset>
+  );
 }

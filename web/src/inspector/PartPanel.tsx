@@ -22,10 +22,9 @@ export function PartPanel({ part }: { part: Part }) {
       <MostPinch part={part.id} />
       <PartActions part={part} />
       <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
-        <TypedField label="Called" type="text" value={part.name ?? ""} commit={(name) => set({ name })} />
+        <TypedField label="Called" value={part.name ?? ""} commit={(name) => set({ name })} />
         <TypedField
           label="Where"
-          type="text"
           value={part.location ?? ""}
           mayBeEmpty
           commit={(location) => set({ location })}

@@ -1,9 +1,9 @@
 import { fromCelsius, temperatureUnit, toCelsius } from "../shared/units";
-import { useState } from "react";
 import type { Part } from "../api/client";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { number, seconds, shutter } from "../shared/format";
+import { useTyped } from "../shared/useTyped";
 import { useDay } from "../day/DayContext";
 import { colours } from "./needWords";
 
@@ -22,23 +22,36 @@ const levels: [string, number][] = [
   ["candles", 2.5],
 ];
 
-/** Seconds from 1/250 or 0.004, as either is written. */
-export function readShutter(text: string): number {
-  const [over, under] = text.split("/").map((t) => Number(t.replace(/s$/, "").trim()));
-  return under === undefined ? (over ?? NaN) : (over || 1) / under;
-}
-
 /** Light as a figure, by a name, or from an exposure somebody noted there. */
 export function LightLevel({ part, set }: { part: Part; set: Set }) {
-  const [f, setF] = useState(part.noted ? String(part.noted.fNumber) : "");
-  const [t, setT] = useState(part.noted ? shutter(part.noted.shutterSeconds) : "");
-  const [iso, setIso] = useState(part.noted ? String(part.noted.iso) : "");
+  const noted = useTyped(
+    { fNumber: "fNumber", shutterSeconds: "shutter", iso: "number" },
+    {
+      fNumber: part.noted ? String(part.noted.fNumber) : "",
+      shutterSeconds: part.noted ? shutter(part.noted.shutterSeconds) : "",
+      iso: part.noted ? String(part.noted.iso) : "",
+    },
+  );
+  const take = async () => {
+    const values = await noted.read();
+    const of = (name: string) => values?.(name)[0] ?? 0;
+    if (values)
+      set({ noted: { fNumber: of("fNumber"), shutterSeconds: of("shutterSeconds"), iso: of("iso") } });
+  };
+  const field = (name: string, label: string, width: string) => (
+    <Typing
+      label={label}
+      value={noted.texts[name] ?? ""}
+      type={(text) => noted.type(name, text)}
+      problem={noted.problem(name)}
+      width={width}
+    />
+  );
   return (
     <>
       <TypedField
         label="Light, EV at ISO 100"
-        type="number"
-        step="0.5"
+        form="number"
         value={String(part.ev)}
         commit={(ev) => set({ ev: Number(ev) })}
       />
@@ -54,19 +67,13 @@ export function LightLevel({ part, set }: { part: Part; set: Set }) {
         className="flex items-end gap-1.5"
         onSubmit={(e) => {
           e.preventDefault();
-          set({
-            noted: {
-              fNumber: Number(f.replace(/^f\//, "")),
-              shutterSeconds: readShutter(t),
-              iso: Number(iso),
-            },
-          });
+          void take();
         }}
       >
-        <Typing label="or noted: f/" value={f} type={setF} width="w-14" />
-        <Typing label="shutter, 1/125" value={t} type={setT} width="w-20" />
-        <Typing label="ISO" value={iso} type={setIso} width="w-20" />
-        <button className="webbing" disabled={!f || !t || !iso}>
+        {field("fNumber", "or noted: f/", "w-14")}
+        {field("shutterSeconds", "shutter, 1/125", "w-20")}
+        {field("iso", "ISO", "w-20")}
+        <button className="webbing" disabled={Object.values(noted.texts).some((t) => !t)}>
           Take it
         </button>
       </form>
@@ -90,7 +97,7 @@ export function Reach({ part }: { part: Part }) {
               <div className="[&_input]:w-20">
                 <TypedField
                   label={`${name}${here == null ? `, ${seconds(place.reachSeconds)}` : ""}`}
-                  type="number"
+                  form="seconds"
                   mayBeEmpty
                   value={here == null ? "" : String(here)}
                   commit={(s) =>
@@ -143,23 +150,21 @@ export function Place({ part, set }: { part: Part; set: Set }) {
     <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
       <TypedField
         label="Stay behind a line, m off"
-        type="number"
-        step="0.5"
+        form="metres"
         mayBeEmpty
         value={part.stayBehindM == null ? "" : String(part.stayBehindM)}
         commit={(m) => set({ stayBehindM: Number(m || 0) })}
       />
       <TypedField
         label={`Temperature, ${temperatureUnit}`}
-        type="number"
+        form="number"
         mayBeEmpty
         value={part.temperatureC == null ? "" : String(Math.round(fromCelsius(part.temperatureC) * 10) / 10)}
         commit={(c) => set(c === "" ? { clear: ["temperatureC"] } : { temperatureC: toCelsius(Number(c)) })}
       />
       <TypedField
         label="Ceiling, m high"
-        type="number"
-        step="0.1"
+        form="metres"
         mayBeEmpty
         value={part.ceiling == null ? "" : String(part.ceiling.ceilingM)}
         commit={(m) => set({ ceilingM: Number(m || 0) })}
@@ -175,16 +180,9 @@ export function Place({ part, set }: { part: Part; set: Set }) {
       <Tick label="rain" on={!!part.rain} set={(rain) => set({ rain })} />
       <Tick label="a socket" on={!!part.socket} set={(socket) => set({ socket })} />
       <Tick label="LED light that bands" on={!!part.ledBands} set={(ledBands) => set({ ledBands })} />
-      <TypedField
-        label="Gel that matches"
-        type="text"
-        mayBeEmpty
-        value={part.gel ?? ""}
-        commit={(gel) => set({ gel })}
-      />
+      <TypedField label="Gel that matches" mayBeEmpty value={part.gel ?? ""} commit={(gel) => set({ gel })} />
       <TypedField
         label="White balance"
-        type="text"
         mayBeEmpty
         value={part.whiteBalance ?? ""}
         commit={(whiteBalance) => set({ whiteBalance })}
@@ -202,9 +200,9 @@ export function Place({ part, set }: { part: Part; set: Set }) {
               )}
             </span>
           </legend>
-          <TypedField label="low" type="number" value={String(count.low)} commit={typed("low")} />
-          <TypedField label="likely" type="number" value={String(count.likely)} commit={typed("likely")} />
-          <TypedField label="high" type="number" value={String(count.high)} commit={typed("high")} />
+          <TypedField label="low" form="count" value={String(count.low)} commit={typed("low")} />
+          <TypedField label="likely" form="count" value={String(count.likely)} commit={typed("likely")} />
+          <TypedField label="high" form="count" value={String(count.high)} commit={typed("high")} />
           <span className="py-1.5 text-quiet">{number(count.high)} to be ready for</span>
         </fieldset>
       )}

@@ -33,7 +33,7 @@ function OnePlace({ place }: { place: Place }) {
       aria-label={place.name ?? place.id}
       className="flex flex-wrap items-end gap-x-4 gap-y-2"
     >
-      <TypedField label="Called" type="text" value={place.name ?? ""} commit={(name) => put({ name })} />
+      <TypedField label="Called" value={place.name ?? ""} commit={(name) => put({ name })} />
       <Choose
         label="Whose"
         value={place.person ?? ""}
@@ -43,7 +43,7 @@ function OnePlace({ place }: { place: Place }) {
       />
       <TypedField
         label="Reached in, s"
-        type="number"
+        form="seconds"
         value={String(place.reachSeconds)}
         commit={(s) => put({ reachSeconds: Number(s) })}
       />

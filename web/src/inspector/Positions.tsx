@@ -20,7 +20,6 @@ export function Positions({ person }: { person: Person }) {
           <li key={position} className="flex flex-wrap items-end gap-x-4 gap-y-1">
             <TypedField
               label="Camera"
-              type="text"
               value={position}
               commit={(name) => edit({ type: "renamePosition", person: person.id, position, name })}
             />

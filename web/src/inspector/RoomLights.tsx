@@ -67,7 +67,6 @@ export function RoomLights({ part }: { part: Part }) {
             </span>
             <TypedField
               label="Where"
-              type="text"
               value={light.spot ?? ""}
               mayBeEmpty
               commit={(spot) => put({ spot: spot || null })}
@@ -108,14 +107,12 @@ export function RoomLights({ part }: { part: Part }) {
               <>
                 <TypedField
                   label="Group"
-                  type="text"
                   value={light.group ?? ""}
                   mayBeEmpty
                   commit={(group) => put({ group: group || null })}
                 />
                 <TypedField
                   label="Gel"
-                  type="text"
                   value={light.gel ?? ""}
                   mayBeEmpty
                   commit={(gel) => put({ gel: gel || null })}

@@ -84,7 +84,7 @@ function Operations() {
             <td>
               <TypedField
                 label={`${words}, s`}
-                type="number"
+                form="seconds"
                 value={String(rules.seconds[operation])}
                 commit={(s) => edit({ type: "setRules", seconds: { [operation]: Number(s) } })}
               />
@@ -127,7 +127,7 @@ function Figure({
     <div className="max-w-[15rem]">
       <TypedField
         label={label}
-        type="number"
+        form="number"
         value={String(value)}
         commit={(typed) => commit(Number(typed))}
       />

@@ -34,7 +34,6 @@ export function TeamPanel() {
           >
             <TypedField
               label="Called"
-              type="text"
               value={person.name ?? ""}
               commit={(name) => set({ ...person, name })}
             />
@@ -46,7 +45,7 @@ export function TeamPanel() {
             />
             <TypedField
               label="Hands over in, s"
-              type="number"
+              form="seconds"
               value={person.handOverSeconds == null ? "" : String(person.handOverSeconds)}
               mayBeEmpty
               commit={(s) => set({ ...person, handOverSeconds: s === "" ? null : Number(s) })}

@@ -41,7 +41,7 @@ export function WorkHabits({ person }: { person: Person }) {
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <TypedField
           label="Lives at, mm"
-          type="number"
+          form="millimetres"
           mayBeEmpty
           value={habits.livesAtMm == null ? "" : String(habits.livesAtMm)}
           commit={(mm) => put({ livesAtMm: mm === "" ? null : Number(mm) })}
@@ -103,7 +103,7 @@ function Own({ person }: { person: Person }) {
                   <span className="sr-only">, {person.name ?? person.id}</span>, s
                 </>
               }
-              type="number"
+              form="seconds"
               mayBeEmpty
               value={person.seconds?.[operation] == null ? "" : String(person.seconds[operation])}
               commit={(s) =>

@@ -1,3 +1,4 @@
+import type { Forms } from "../shared/useTyped";
 import type { BounceColour, DepthPreset, LightKind, Motion, Subject } from "../api/client";
 
 // The words a need is put in; what each comes to is the server's to say.
@@ -46,11 +47,74 @@ export const lightKinds: [LightKind, string][] = [
 ];
 
 export const text = (value: number | null | undefined) => (value == null ? "" : String(value));
-export const figure = (value: string) => (value.trim() === "" ? null : Number(value.replace(/^f\//, "")));
-export const range = (value: string): [number, number] | null => {
-  const ends = value
-    .split(/[-–]/)
-    .map(Number)
-    .filter((n) => n > 0);
-  return ends.length === 0 ? null : [ends[0] ?? 0, ends[1] ?? ends[0] ?? 0];
+
+/** What each field of a need asks for. */
+export const forms: Forms = {
+  near: "metres",
+  far: "metres",
+  people: "count",
+  rows: "count",
+  room: "metres",
+  focal: "millimetresRange",
+  accept: "millimetresRange",
+  tallest: "metres",
+  smallest: "metres",
+  close: "millimetres",
+  closeMax: "millimetres",
+  shutter: "shutter",
+  blur: "shutter",
+  fps: "framesPerSecond",
+  fNumber: "fNumber",
+  depthM: "metresRange",
+  soft: "fNumber",
+  megapixels: "megapixels",
+  print: "centimetres",
+  wait: "seconds",
+  lasts: "seconds",
+  warning: "seconds",
+  ceiling: "metres",
+  path: "metres",
+  loss: "stops",
+  lights: "count",
+  lightM: "metres",
+  lightLoss: "stops",
+};
+
+const fields: [string, string][] = [
+  ["framing.distanceM[1]", "far"],
+  ["framing.distanceM", "near"],
+  ["framing.tallestM", "tallest"],
+  ["framing.smallestM", "smallest"],
+  ["focal", "focal"],
+  ["accept", "accept"],
+  ["closeWidthMaxMm", "closeMax"],
+  ["closeWidthMm", "close"],
+  ["shortestShutterSeconds", "blur"],
+  ["shutterSeconds", "shutter"],
+  ["fps", "fps"],
+  ["minFNumber", "fNumber"],
+  ["maxFNumber", "soft"],
+  ["depthM", "depthM"],
+  ["minMegapixels", "megapixels"],
+  ["deliverable", "print"],
+  ["toleranceSeconds", "wait"],
+  ["momentSeconds", "lasts"],
+  ["warningSeconds", "warning"],
+  ["bounceLossStops", "loss"],
+  ["bounce", "ceiling"],
+  ["flashPathM", "path"],
+  ["stands.count", "lights"],
+  ["stands.distanceM", "lightM"],
+  ["stands.lossStops", "lightLoss"],
+  ["people", "people"],
+  ["rows", "rows"],
+  ["roomM", "room"],
+  ["nearM", "near"],
+  ["farM", "far"],
+];
+
+/** The field of the form that a field of the plan file was typed into; "" where it is none of them. */
+export const fieldOf = (path: string) => {
+  const own = path.replace(/^parts\[\d+\]\.needs\[\d+\]\./, "").replace(/^need\./, "");
+  return fields.find(([file]) => own.startsWith(file))?.[1] ?? "";
 };

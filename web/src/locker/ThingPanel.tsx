@@ -162,15 +162,7 @@ function FigureField({ figure, commit }: { figure: FigureValue; commit: (text: s
   );
   const options = figure.form === "yesNo" ? ["yes", "no"] : figure.options;
   if (options.length === 0)
-    return (
-      <TypedField
-        label={label}
-        type="text"
-        value={figure.text}
-        commit={commit}
-        mayBeEmpty={!figure.essential}
-      />
-    );
+    return <TypedField label={label} value={figure.text} commit={commit} mayBeEmpty={!figure.essential} />;
   return (
     <label className="flex flex-col gap-0.5">
       <span>{label}</span>

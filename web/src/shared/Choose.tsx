@@ -41,11 +41,13 @@ export function Choose<T extends string>({
 export function Labelled({
   label,
   note,
+  problem,
   beside,
   children,
 }: {
   label: ReactNode;
   note?: ReactNode;
+  problem?: string;
   beside?: boolean;
   children: ReactNode;
 }) {
@@ -53,7 +55,13 @@ export function Labelled({
     <label className={beside ? "flex items-baseline gap-1" : "flex flex-col gap-0.5"}>
       {label}
       {children}
-      {note && <span className="text-[12px] text-quiet">{note}</span>}
+      {problem ? (
+        <span className="max-w-44 text-[12px] text-broken" role="alert">
+          {problem}
+        </span>
+      ) : (
+        note && <span className="text-[12px] text-quiet">{note}</span>
+      )}
     </label>
   );
 }
@@ -66,6 +74,7 @@ export function Typing({
   width = "w-20",
   placeholder,
   note,
+  problem,
 }: {
   label: ReactNode;
   value: string;
@@ -73,11 +82,14 @@ export function Typing({
   width?: string;
   placeholder?: string;
   note?: ReactNode;
+  /** Why what was typed cannot be taken; it stands at the field until it is mended. */
+  problem?: string;
 }) {
   return (
-    <Labelled label={label} note={note}>
+    <Labelled label={label} note={note} problem={problem}>
       <input
-        className={`webbing font-normal ${width}`}
+        className={`webbing font-normal ${width} ${problem ? "border-broken" : ""}`}
+        aria-invalid={!!problem}
         value={value}
         placeholder={placeholder}
         onChange={(e) => type(e.target.value)}
