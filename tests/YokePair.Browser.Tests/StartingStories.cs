@@ -55,8 +55,11 @@ public sealed class StartingStories
         page.Find("form[aria-label='Start a day'] input[type=date]").SendKeys("08142027");
         page.Choose("form[aria-label='Start a day'] select", "timetable");
         page.Find("form[aria-label='Start a day'] textarea").SendKeys("14:00 vows, garden 40 min\n15:00 drinks, terrace\nfireworks at ten");
-        page.Until(() => page.Text("ol[aria-label='Read as']").Contains("Vows garden as ceremony", StringComparison.Ordinal), "the first line understood");
-        Assert.Contains("line 3: \"fireworks at ten\" does not begin with a time", page.Text("ol[aria-label='Read as']"), StringComparison.Ordinal);
+        page.Until(() => page.Text("ol[aria-label='Read as']").Contains("Vows", StringComparison.Ordinal), "the first line understood");
+        Assert.Equal("ceremony", page.Find("select[aria-label='Kind of Vows']").GetAttribute("value"));
+        page.Choose("select[aria-label='Kind of Drinks']", "dinner");
+        page.Until(() => page.Find("form[aria-label='Start a day'] textarea").GetAttribute("value")!.Contains("15:00 drinks, terrace [dinner]", StringComparison.Ordinal), "the kind behind its line");
+        Assert.Contains("line 3: \"fireworks at ten\" has no time", page.Text("ol[aria-label='Read as']"), StringComparison.Ordinal);
         page.Button("Start it").Click();
         Assert.Contains("The day was not made.", page.Text("[role=alert]"), StringComparison.Ordinal);
         page.Find("form[aria-label='Start a day'] textarea").SendKeys(Keys.Home + "22:00 ");

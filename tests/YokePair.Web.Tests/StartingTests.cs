@@ -30,6 +30,7 @@ public sealed class StartingTests(App app) : IClassFixture<App>
     {
         var made = await (await client.Post("/api/assignments", new { name = "Fair", day = "2027-07-02", template = "event-awards", timetable = (string?)null, style = (string?)null, second = false, days = 2, assistant = true, timeZone = "Europe/Vienna" })).Json();
         var key = made.GetProperty("key").GetString();
+        Assert.Contains("BEGIN:VTIMEZONE\r\nTZID:Europe/Vienna", await client.GetStringAsync(new Uri($"/api/assignments/{key}/day.ics", UriKind.Relative)), StringComparison.Ordinal);
         var read = await (await Send(await client.GetStringAsync(new Uri($"/api/assignments/{key}/day.ics", UriKind.Relative)))).Json();
         var timetable = read.GetProperty("timetable").GetString()!;
         Assert.Contains("\n2027-07-03\n17:00 ", timetable, StringComparison.Ordinal);

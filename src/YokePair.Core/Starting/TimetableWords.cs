@@ -54,6 +54,10 @@ internal sealed partial record TimetableWords
         var clock = text[..time.Value.Length];
         var (rest, minutes, end) = Lasting($"{before} {text[time.Value.Length..].Trim(' ', ')', '-', '–', '—', ':', ',', '|')}".Trim());
         var words = rest.Split(',', 2, StringSplitOptions.TrimEntries);
+        // The end may stand before the place: until 14:40, chapel.
+        if (minutes is null && end is null && words.Length > 1) (words[0], minutes, end) = Lasting(words[0]);
+        if (time.Value.End is null && StrayTime().Match(words[0]) is { Success: true } stray)
+            return Reading.Refused<TimetableWords>($"\"{line}\" holds a second time, {stray.Value}, that is not understood; write it as 14:00–14:40 ceremony, chapel");
         var name = words[0].Trim(' ', '-', '–', '—', ':', '(', ')');
         return Reading.Of(new TimetableWords
         {
@@ -104,6 +108,9 @@ internal sealed partial record TimetableWords
     /// <summary>A whole date: with its year, and more than one figure or a month's name.</summary>
     [GeneratedRegex(@"^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{2,4}|\d{1,2}(?:\.|st|nd|rd|th|er)?\s+\p{L}{3,}\.?\s+\d{4}|\p{L}{3,}\.?\s+\d{1,2}(?:st|nd|rd|th)?,?\s+\d{4})$", RegexOptions.IgnoreCase)]
     private static partial Regex DateShape();
+
+    [GeneratedRegex(@"(?<!\d)\d{1,2}[:h]\d{2}(?!\d)|(?<!\d)\d{1,2}\s?[ap]m\b", RegexOptions.IgnoreCase)]
+    private static partial Regex StrayTime();
 
     [GeneratedRegex(@"\t+|\s*\|\s*|\s{3,}")]
     private static partial Regex Cells();

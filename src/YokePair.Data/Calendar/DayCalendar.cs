@@ -10,8 +10,8 @@ namespace YokePair.Data.Calendar;
 /// <param name="Day">Day of the first event.</param>
 /// <param name="Name">Name of the calendar, or of an event that lasts all day.</param>
 /// <param name="Timetable">One line for each event; a line with a date begins each day after the first.</param>
-/// <param name="Left">Events beyond the days an assignment may have, left out.</param>
-public sealed record CalendarDay(DateOnly Day, string? Name, string Timetable, int Left);
+/// <param name="Notes">What is no part of the timetable: cancelled events, those that last all day, those beyond the days an assignment may have.</param>
+public sealed record CalendarDay(DateOnly Day, string? Name, string Timetable, IReadOnlyList<string> Notes);
 
 /// <summary>iCalendar (RFC 5545) files in and out.</summary>
 public static class DayCalendar
@@ -23,6 +23,8 @@ public static class DayCalendar
     public static string Write(Plan plan)
     {
         var calendar = new Ical.Net.Calendar { ProductId = "-//Yoke Pair//day//EN" };
+        // Whoever reads it need not know the zone: its rules go along (RFC 5545, 3.6.5).
+        if (Clock.Zone(plan.Assignment) is not null && plan.Parts.Min(p => p.Start) is { } first) calendar.AddTimeZone(VTimeZone.FromDateTimeZone(plan.Assignment.TimeZone!, first.AddMonths(-12), false));
         foreach (var part in Core.Plans.Day.InOrder(plan))
         {
             if (part.Start is not { } start || part.End is not { } end) continue;
@@ -39,38 +41,89 @@ public static class DayCalendar
         return new CalendarSerializer().SerializeToString(calendar)!;
     }
 
-    /// <summary>Reads the first days of a calendar.</summary>
+    /// <summary>
+    /// Reads the first days of a calendar, in the time of a zone: each event by its own zone, or as it stands where it has none. Events that
+    /// come again do so on those days; events at the same time stay side by side.
+    /// </summary>
+    /// <param name="text">The file.</param>
+    /// <param name="zone">Zone of the assignment; null = times are taken as each event has them.</param>
     /// <returns>The days as a timetable, or what is wrong with the file.</returns>
-    public static (CalendarDay? Day, PlanProblem? Problem) Read(string text)
+    public static (CalendarDay? Day, PlanProblem? Problem) Read(string text, string? zone = null)
     {
-        Ical.Net.Calendar? calendar;
         try
         {
-            calendar = Ical.Net.Calendar.Load(text);
+            return Ical.Net.Calendar.Load(text) is { } calendar ? Read(calendar, zone) : (null, NoCalendar());
         }
-        catch (Exception e) when (e is System.Runtime.Serialization.SerializationException or ArgumentException or FormatException or InvalidOperationException)
+        // The library tells what it cannot read in these ways; an unknown zone among them.
+        catch (Exception e) when (e is System.Runtime.Serialization.SerializationException or ArgumentException or FormatException or InvalidOperationException
+            or NodaTime.TimeZones.DateTimeZoneNotFoundException)
         {
-            return (null, new PlanProblem("", "this is no calendar file (.ics): it should begin with BEGIN:VCALENDAR"));
+            return (null, e is NodaTime.TimeZones.DateTimeZoneNotFoundException || e.Message.Contains("zone", StringComparison.OrdinalIgnoreCase)
+                ? new PlanProblem("", $"an event is in a time zone that is not known ({e.Message}); export the calendar in your own zone") : NoCalendar());
         }
-        if (calendar is null) return (null, new PlanProblem("", "this is no calendar file (.ics): it should begin with BEGIN:VCALENDAR"));
-        var timed = calendar.Events.Where(e => e.Start is { HasTime: true }).OrderBy(e => e.Start!.Value).ToList();
-        if (timed.Count == 0) return (null, new PlanProblem("", "there is no event with a time in this calendar"));
-        var day = DateOnly.FromDateTime(timed[0].Start!.Value);
-        var kept = timed.Where(e => Nightly(e).DayNumber - day.DayNumber < Core.Starting.NewDay.MostDays).ToList();
-        var lines = kept.GroupBy(Nightly).OrderBy(g => g.Key).SelectMany(g => (g.Key == day ? [] : new[] { g.Key.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) }).Concat(g.Select(Line)));
-        var allDay = calendar.Events.FirstOrDefault(e => e.Start is { HasTime: false });
-        return (new CalendarDay(day, allDay?.Summary ?? calendar.Properties.Get<string>("X-WR-CALNAME"), string.Join('\n', lines), timed.Count - kept.Count), null);
 
-        // A night belongs to the day before it, but for an event that begins the calendar.
-        DateOnly Nightly(CalendarEvent e) => e == timed[0] || e.Start!.Value.Hour >= 6 ? DateOnly.FromDateTime(e.Start!.Value)
-            : DateOnly.FromDateTime(e.Start.Value) == day ? day : DateOnly.FromDateTime(e.Start.Value.AddDays(-1));
+        static PlanProblem NoCalendar() => new("", "this is no calendar file (.ics): it should begin with BEGIN:VCALENDAR");
     }
 
-    private static string Line(CalendarEvent e)
+    private static (CalendarDay?, PlanProblem?) Read(Ical.Net.Calendar calendar, string? zone)
     {
-        var minutes = e.End is { } end ? (int)(end.Value - e.Start!.Value).TotalMinutes : 0;
+        var notes = new List<string>();
+        var cancelled = calendar.Events.Where(IsCancelled).ToList();
+        notes.AddRange(cancelled.Select(e => $"{Flat(e.Summary ?? "an event")} is cancelled, so it is left out"));
+        var allDay = calendar.Events.Where(e => !IsCancelled(e) && e.Start is { HasTime: false }).ToList();
+        notes.AddRange(allDay.Select(e => $"{Flat(e.Summary ?? "an event")} lasts all day, {e.Start!.Value:yyyy-MM-dd}; it is no part"));
+        var events = calendar.Events.Where(e => !IsCancelled(e) && e.Start is { HasTime: true }).ToList();
+        if (events.Count == 0) return (null, new PlanProblem("", "there is no event with a time in this calendar"));
+        var times = events.SelectMany(e => TimesOf(e, [.. calendar.Events], zone)).OrderBy(t => t.Start).ThenBy(t => t.End).ToList();
+        if (times.Count == 0) return (null, new PlanProblem("", "there is no event with a time in this calendar"));
+        var first = times[0];
+        var day = DateOnly.FromDateTime(first.Start);
+        var kept = times.Where(t => Nightly(t).DayNumber - day.DayNumber < Core.Starting.NewDay.MostDays).ToList();
+        if (times.Count - kept.Count is > 0 and var left) notes.Add($"{left} {(left == 1 ? "event" : "events")} beyond {Core.Starting.NewDay.MostDays} days left out");
+        var lines = kept.GroupBy(Nightly).OrderBy(g => g.Key).SelectMany(
+            g => (g.Key == day ? [] : new[] { g.Key.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) }).Concat(g.Select(Line)));
+        var name = allDay.Select(e => e.Summary).FirstOrDefault() ?? calendar.Properties.Get<string>("X-WR-CALNAME");
+        return (new CalendarDay(day, name, string.Join('\n', lines), notes), null);
+
+        // A night belongs to the day before it, but for an event that begins the calendar.
+        DateOnly Nightly(EventTime t) => t == first || t.Start.Hour >= 6 ? DateOnly.FromDateTime(t.Start)
+            : DateOnly.FromDateTime(t.Start) == day ? day : DateOnly.FromDateTime(t.Start.AddDays(-1));
+    }
+
+    /// <summary>An event, or one time of an event that comes again, in the assignment's zone.</summary>
+    private sealed record EventTime(DateTime Start, DateTime End, string Name, string? Location);
+
+    private static bool IsCancelled(CalendarEvent e) => string.Equals(e.Status, "CANCELLED", StringComparison.OrdinalIgnoreCase);
+
+    /// <summary>
+    /// The times of one event. One that comes again for ever is followed for the days an assignment may have, from the first event that does
+    /// not come again on, where there is such a one.
+    /// </summary>
+    private static IEnumerable<EventTime> TimesOf(CalendarEvent e, List<CalendarEvent> all, string? zone)
+    {
+        var once = all.Where(o => o.RecurrenceRule is null && o.RecurrenceIdentifier is null && o.Start is { HasTime: true } && !IsCancelled(o)).Select(o => In(o.Start!, zone)).ToList();
+        var begin = (e.RecurrenceRule is null || once.Count == 0 ? In(e.Start!, zone) : once.Min()).Date;
+        // Somebody moved one of its days: that one is an event of its own.
+        var moved = all.Where(o => o.Uid == e.Uid).Select(o => o.RecurrenceIdentifier).OfType<RecurrenceIdentifier>().Select(r => In(r.StartTime, zone)).ToHashSet();
+        foreach (var one in e.GetOccurrences(new CalDateTime(begin.AddDays(-1))).TakeWhile(o => In(o.Period.StartTime, zone) < begin.AddDays(Core.Starting.NewDay.MostDays + 1)))
+        {
+            var start = In(one.Period.StartTime, zone);
+            if (start < begin || (e.RecurrenceIdentifier is null && moved.Contains(start))) continue;
+            var end = one.Period.EffectiveEndTime is { } until ? In(until, zone) : start;
+            yield return new EventTime(start, end, Flat(e.Summary ?? "Part"), e.Location);
+        }
+    }
+
+    /// <summary>A time as clocks show it in a zone; without a zone of its own it is taken as it stands.</summary>
+    private static DateTime In(CalDateTime time, string? zone) => zone is null || time.TzId is null ? time.Value : time.ToTimeZone(zone).Value;
+
+    private static string Line(EventTime e)
+    {
+        var minutes = (int)(e.End - e.Start).TotalMinutes;
         var where = string.IsNullOrWhiteSpace(e.Location) ? "" : $", {Flat(e.Location)}";
-        return string.Create(CultureInfo.InvariantCulture, $"{e.Start!.Value:HH:mm} {Flat(e.Summary ?? "Part").Replace(',', ' ')}{where}{(minutes is > 0 and < 1000 ? $" {minutes} min" : "")}");
+        // A comma sets off the place, and brackets a kind.
+        var name = e.Name.Replace(',', ' ').Replace('[', '(').Replace(']', ')');
+        return string.Create(CultureInfo.InvariantCulture, $"{e.Start:HH:mm} {Flat(name)}{where.Replace('[', '(').Replace(']', ')')}{(minutes is > 0 and < 1000 ? $" {minutes} min" : "")}");
     }
 
     private static string Flat(string text) => string.Join(' ', text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));

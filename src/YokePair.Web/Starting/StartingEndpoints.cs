@@ -95,10 +95,11 @@ internal static class StartingEndpoints
         return Results.Ok(new KeptKind(kind.Id, kind.Name));
     }
 
-    private static async Task<IResult> ReadCalendar(HttpRequest request, CancellationToken cancel)
+    private static async Task<IResult> ReadCalendar(HttpRequest request, string? zone, CancellationToken cancel)
     {
         using var reader = new StreamReader(request.Body);
-        var (day, problem) = DayCalendar.Read(await reader.ReadToEndAsync(cancel));
+        var (day, problem) = DayCalendar.Read(
+            await reader.ReadToEndAsync(cancel), zone is not null && TimeZoneInfo.TryFindSystemTimeZoneById(zone, out _) ? zone : null);
         return day is null ? Problems.Unprocessable("This calendar cannot be read. Nothing was made of it.", [problem!]) : Results.Ok(day);
     }
 

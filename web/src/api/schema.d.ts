@@ -851,11 +851,8 @@ export interface components {
             name: null | string;
             /** @description One line for each event; a line with a date begins each day after the first. */
             timetable: string;
-            /**
-             * Format: int32
-             * @description Events beyond the days an assignment may have, left out.
-             */
-            left: number;
+            /** @description What is no part of the timetable: cancelled events, those that last all day, those beyond the days an assignment may have. */
+            notes: string[];
         };
         /** @description A card slot of a body. */
         CardSlot: {
@@ -6145,7 +6142,9 @@ export interface operations {
     };
     ReadCalendar: {
         parameters: {
-            query?: never;
+            query?: {
+                zone?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -50,7 +50,13 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const copied = from.startsWith(fromDay) ? from.slice(fromDay.length) : null;
   const calendar = useMutation({
     mutationFn: (file: File) =>
-      answer(api.POST("/api/starting/calendar", { body: file as never, ...asItIs })),
+      answer(
+        api.POST("/api/starting/calendar", {
+          params: { query: { zone: Intl.DateTimeFormat().resolvedOptions().timeZone } },
+          body: file as never,
+          ...asItIs,
+        }),
+      ),
     onSuccess: (read) => {
       setText(read.timetable);
       setDay(read.day);
@@ -188,11 +194,11 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
           <FileButton accept=".ics,text/calendar" choose={(file) => calendar.mutate(file)}>
             From a calendar file
           </FileButton>
-          {calendar.data && calendar.data.left > 0 && (
-            <span className="ml-3 text-hangs">
-              {calendar.data.left} {calendar.data.left === 1 ? "event" : "events"} beyond two weeks left out
-            </span>
-          )}
+          {calendar.data?.notes.map((note) => (
+            <p key={note} className="text-hangs">
+              {note}
+            </p>
+          ))}
           {calendar.error && <Problem error={calendar.error} />}
           <label htmlFor={ids.text} className="mt-2 block">
             Timetable, one line for each part, such as 14:00 ceremony, chapel 40 min; a date or “day 2” begins
@@ -205,7 +211,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
-          <TimetablePreview text={text} day={day} kinds={data?.kinds ?? []} />
+          <TimetablePreview text={text} day={day} kinds={data?.kinds ?? []} retype={setText} />
         </>
       )}
       <p className="text-quiet">
@@ -324,9 +330,18 @@ function OwnKinds({ kinds }: { kinds: PartKind[] }) {
   );
 }
 
-/** What the lines were taken for, before anything is made of them. */
-function TimetablePreview({ text, day, kinds }: { text: string; day: string; kinds: PartKind[] }) {
-  const nameOf = (id: string) => kinds.find((k) => k.id === id)?.name.toLowerCase() ?? id;
+/** What the lines were taken for, before anything is made of them. A kind is chosen by writing it behind the line. */
+function TimetablePreview({
+  text,
+  day,
+  kinds,
+  retype,
+}: {
+  text: string;
+  day: string;
+  kinds: PartKind[];
+  retype: (text: string) => void;
+}) {
   const asked = useDeferredValue(text);
   const { data } = useQuery({
     queryKey: ["timetable", asked, day],
@@ -335,18 +350,47 @@ function TimetablePreview({ text, day, kinds }: { text: string; day: string; kin
     enabled: asked.trim().length > 0,
   });
   if (!data || asked.trim().length === 0) return null;
+  const choose = (line: number, kind: string) =>
+    retype(
+      text
+        .split("\n")
+        .map((l, at) =>
+          at === line - 1 ? `${l.replace(/\s*\[[^\]]*\]\s*$/, "")}${kind ? ` [${kind}]` : ""}` : l,
+        )
+        .join("\n"),
+    );
   return (
-    <ol aria-label="Read as" className="my-1">
+    <ol aria-label="Read as" className="my-1 max-w-4xl">
       {data.lines.map((l) => (
-        <li key={l.line}>
-          {time(l.start)}–{time(l.end)} <strong>{l.name}</strong> {l.location && `${l.location} `}
-          <span className={l.kind ? "text-holds" : "text-hangs"}>
-            {l.kind ? `as ${nameOf(l.kind)}` : "no needs known for it; add them on the board"}
+        <li key={l.line} className="flex flex-wrap items-center gap-x-2 border-b border-rule py-0.5">
+          <span className="tabular-nums">
+            {time(l.start)}–{time(l.end)}
           </span>
+          {!l.endSaid && <span className="text-quiet">end assumed</span>}
+          <strong>{l.name}</strong> {l.location && <span>{l.location}</span>}
+          {l.guess && <span className="text-hangs">{l.guess}</span>}
+          <label className="ml-auto flex items-center gap-1">
+            <span className={l.kind ? "text-quiet" : "text-hangs"}>
+              {l.kind ? "as" : "no needs known for it: choose, or add them on the board"}
+            </span>
+            <select
+              aria-label={`Kind of ${l.name}`}
+              className="webbing font-normal"
+              value={l.kind ?? ""}
+              onChange={(e) => choose(l.line, e.target.value)}
+            >
+              <option value="">none known</option>
+              {kinds.map((k) => (
+                <option key={k.id} value={k.id}>
+                  {k.name}
+                </option>
+              ))}
+            </select>
+          </label>
         </li>
       ))}
       {data.problems.map((p) => (
-        <li key={p.message} className="text-broken">
+        <li key={`${p.line} ${p.message}`} className="text-broken">
           line {p.line}: {p.message}
         </li>
       ))}
