@@ -93,11 +93,21 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
         var (item, wrong) = PlanFile.ReadItem(thing);
         if (item is null) return Refuse(wrong);
         known.Take(item.Id);
-        if (old is null) return (item, new ImportRow(filed.Line, RowAction.Added, filed.Kind, item.Label, [], []));
+        if (old is null) return (item, new ImportRow(filed.Line, RowAction.Added, filed.Kind, item.Label, Figures(filed, FigureCatalogue.ToJson(item)), []));
         var what = Differences(filed.Kind, before!, FigureCatalogue.ToJson(item));
         return (item, new ImportRow(filed.Line, what.Count == 0 ? RowAction.Same : RowAction.Changed, filed.Kind, item.Label, what, []));
 
         (Item?, ImportRow) Refuse(IReadOnlyList<PlanProblem> why) => (null, new ImportRow(filed.Line, RowAction.Refused, filed.Kind, filed.Label, [], why));
+    }
+
+    /// <summary>Every figure a new thing comes with; those nobody gave are said to be the usual ones.</summary>
+    private static List<string> Figures(FiledThing filed, JsonObject thing)
+    {
+        var usual = (thing["estimated"]?.AsArray() ?? []).Select(e => (string?)e).ToHashSet();
+        return [.. FigureCatalogue.Of(filed.Kind).Where(f => f.Name != "name" && thing[f.Name] is not null && (usual.Contains(f.Name) || IsGiven(f.Name))).Select(
+            f => $"{f.Words} {f.Say(thing[f.Name])}{(f.Unit is null ? "" : " " + f.Unit)}{(usual.Contains(f.Name) ? ", as usual" : "")}")];
+
+        bool IsGiven(string figure) => filed.Texts?.ContainsKey(figure) ?? filed.Whole?.ContainsKey(figure) == true;
     }
 
     private static List<string> Differences(string kind, JsonObject before, JsonObject after)

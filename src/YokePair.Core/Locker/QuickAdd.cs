@@ -43,6 +43,12 @@ public sealed record QuickLine(
 {
     /// <summary>Whether it can be added as it stands.</summary>
     public bool Ready => Things.Count > 0;
+
+    /// <summary>Figures that were read without a doubt, as tables write them.</summary>
+    internal IReadOnlyList<(string Name, string Text)> Figures { get; init; } = [];
+
+    /// <summary>What it is called, without a number.</summary>
+    internal string Called { get; init; } = "";
 }
 
 /// <summary>
@@ -99,8 +105,13 @@ public static class QuickAdd
             }
         }
         if (problems.Count > 0) things.Clear();
+        string[] typed = [.. FigureCatalogue.Of(kind).Select(f => f.Name).Where(n => n is not ("name" or "number") && thing[n] is not null && thing["estimated"]?.AsArray().Any(e => (string?)e == n) != true)];
         var what = kind.Length == 0 ? "not understood yet" : $"{kind} {Naming.Bare(kind, thing)}";
-        return new QuickLine(line, 1, copies > 1 ? $"{copies.ToString(CultureInfo.InvariantCulture)} × {what}" : what, kind, found.Because, understood, missing, problems, estimates, things);
+        return new QuickLine(line, 1, copies > 1 ? $"{copies.ToString(CultureInfo.InvariantCulture)} × {what}" : what, kind, found.Because, understood, missing, problems, estimates, things)
+        {
+            Called = Naming.Bare(kind, thing),
+            Figures = [.. typed.Select(n => (n, FigureCatalogue.Find(kind, n)!.Format(thing[n])))],
+        };
     }
 }
 

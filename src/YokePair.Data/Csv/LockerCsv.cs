@@ -11,9 +11,9 @@ namespace YokePair.Data.Csv;
 /// <param name="Things">Row by row.</param>
 /// <param name="Separator">What stood between the columns.</param>
 /// <param name="Encoding">How its letters were written.</param>
-/// <param name="Ignored">Columns no thing has.</param>
+/// <param name="Columns">Its columns, with the figures they were matched to.</param>
 /// <param name="Problems">What is wrong with the file as a whole.</param>
-public sealed record ReadTable(IReadOnlyList<FiledThing> Things, string Separator, string Encoding, IReadOnlyList<string> Ignored, IReadOnlyList<PlanProblem> Problems);
+public sealed record ReadTable(IReadOnlyList<FiledThing> Things, string Separator, string Encoding, IReadOnlyList<TableColumn> Columns, IReadOnlyList<PlanProblem> Problems);
 
 /// <summary>
 /// The locker as a table: a column <c>kind</c>, one for the <c>id</c>, and one for every figure by its name in the
@@ -31,7 +31,9 @@ public static class LockerCsv
     static LockerCsv() => Encoding.RegisterProvider(CodePagesEncodingProvider.Instance);
 
     /// <summary>Reads a table.</summary>
-    public static ReadTable Read(byte[] file)
+    /// <param name="file">The file.</param>
+    /// <param name="chosen">Figures chosen for columns, by heading; an empty one leaves the column out.</param>
+    public static ReadTable Read(byte[] file, IReadOnlyDictionary<string, string>? chosen = null)
     {
         var (text, encoding) = Decode(file);
         var header = text.AsSpan().TrimStart("\r\n");
@@ -44,21 +46,19 @@ public static class LockerCsv
         try
         {
             if (!reader.Read() || !reader.ReadHeader() || reader.HeaderRecord is not { } columns) return Failed("the table is empty; its first line names the columns", separator, encoding);
-            var names = columns.Select(Column).ToArray();
-            if (!names.Contains("kind")) return Failed($"the first line must name a column \"kind\"; it has {string.Join(", ", columns.Take(12))}", separator, encoding);
-            var twice = names.OfType<string>().GroupBy(n => n).FirstOrDefault(g => g.Count() > 1);
-            if (twice is not null) return Failed($"the column \"{twice.Key}\" is there twice; keep one", separator, encoding);
-            var things = new List<FiledThing>();
+            var twice = columns.Where(c => c.Trim().Length > 0).GroupBy(c => c.Trim(), StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1);
+            if (twice is not null) return Failed($"the column \"{twice.Key}\" is there twice; keep one, or call one otherwise", separator, encoding);
+            var cells = new List<(int Line, string[] Cells)>();
             while (reader.Read())
             {
-                if (things.Count == MaxRows) return Failed($"more than {MaxRows} rows; split the file", separator, encoding);
-                var texts = new Dictionary<string, string>(StringComparer.Ordinal);
-                for (var i = 0; i < names.Length; i++)
-                    if (names[i] is { } name && i < reader.Parser.Count && reader[i] is { Length: > 0 } value) texts[name] = value.Trim();
-                if (texts.Count == 0) continue;
-                things.Add(Filed(reader.Parser.RawRow, texts, reader.Parser.Count > names.Length));
+                if (cells.Count == MaxRows) return Failed($"more than {MaxRows} rows; split the file", separator, encoding);
+                string[] row = [.. Enumerable.Range(0, reader.Parser.Count).Select(i => reader[i]?.Trim() ?? "")];
+                if (Array.Exists(row, c => c.Length > 0)) cells.Add((reader.Parser.RawRow, row));
             }
-            return new ReadTable(things, Named(separator), encoding, [.. columns.Where((c, i) => names[i] is null && c.Trim().Length > 0)], []);
+            var matched = TableColumns.Match(columns, [.. cells.Select(c => c.Cells)], chosen);
+            if (matched.All(c => c.Figure is null)) return Failed(
+                $"none of its columns is a figure of a thing: {string.Join(", ", columns.Take(12))}; the first line names the columns", separator, encoding);
+            return new ReadTable([.. cells.SelectMany(row => TableRows.Of(row.Line, matched, row.Cells))], Named(separator), encoding, matched, []);
         }
         catch (CsvHelperException e)
         {
@@ -99,30 +99,6 @@ public static class LockerCsv
         }
         return [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(text.ToString())];
     }
-
-    private static FiledThing Filed(int line, Dictionary<string, string> texts, bool tooLong)
-    {
-        var kind = texts.GetValueOrDefault("kind", "").ToLowerInvariant();
-        texts.Remove("kind");
-        var problems = new List<PlanProblem>();
-        if (tooLong) problems.Add(new PlanProblem("", "this row has more columns than the first line; is a text with the separator in it not in quotation marks?"));
-        if (kind.Length == 0) problems.Add(new PlanProblem("kind", "is empty; say what it is"));
-        // A column that another kind has says nothing of this one.
-        if (FigureCatalogue.Kinds.Contains(kind))
-            foreach (var other in texts.Keys.Where(n => n is not ("id" or "estimated" or LockerFigures.SensorWidth) && FigureCatalogue.Find(kind, n) is null).ToList())
-                problems.Add(new PlanProblem(other, $"a {kind} has no such figure; empty this cell"));
-        return new FiledThing(line, texts.GetValueOrDefault("name", texts.GetValueOrDefault("id", kind)), kind, texts, null, problems);
-    }
-
-    private static string? Column(string header)
-    {
-        var bare = Bare(header);
-        if (bare is "id" or "kind" or "estimated") return bare;
-        if (bare == Bare(LockerFigures.SensorWidth) || bare == "sensorwidth") return LockerFigures.SensorWidth;
-        return FigureCatalogue.All.FirstOrDefault(f => Bare(f.Name) == bare || Bare(f.Words) == bare || Bare(f.Words + f.Unit) == bare)?.Name;
-    }
-
-    private static string Bare(string text) => string.Concat(text.Where(char.IsLetterOrDigit)).ToLowerInvariant();
 
     private static (string, string) Decode(byte[] file)
     {

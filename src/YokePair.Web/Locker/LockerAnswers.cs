@@ -49,6 +49,11 @@ public sealed record PairRequest(string A, string B, PairFit? Fit, string? Note)
 /// <summary>Things a change was about, and the days yet to come that took it over.</summary>
 public sealed record LockerChanged(IReadOnlyList<string> Ids, IReadOnlyList<string>? Followed);
 
+/// <summary>What a column of a table may mean.</summary>
+public sealed record ColumnMeaning(string Name, string Words);
+
 /// <summary>What an import would do, or did, and the days yet to come that took it over.</summary>
-public sealed record ImportAnswer(IReadOnlyList<ImportRow> Rows, int Added, int Changed, int Same, int Refused, IReadOnlyList<string> Ignored,
-    string ReadAs, bool Kept, IReadOnlyList<string>? Followed);
+/// <param name="Columns">Columns of a table with the figures they were matched to; empty for a locker file.</param>
+/// <param name="Meanings">What a column may be chosen to mean.</param>
+public sealed record ImportAnswer(IReadOnlyList<ImportRow> Rows, int Added, int Changed, int Same, int Refused, IReadOnlyList<TableColumn> Columns,
+    IReadOnlyList<ColumnMeaning> Meanings, string ReadAs, bool Kept, IReadOnlyList<string>? Followed);

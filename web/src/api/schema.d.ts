@@ -888,6 +888,11 @@ export interface components {
              */
             all: number;
         };
+        /** @description What a column of a table may mean. */
+        ColumnMeaning: {
+            name: string;
+            words: string;
+        };
         /** @description How two things of a locker get on, and why. */
         Compatible: {
             fit: null | components["schemas"]["PairFit"];
@@ -1343,7 +1348,10 @@ export interface components {
             same: number;
             /** Format: int32 */
             refused: number;
-            ignored: string[];
+            /** @description Columns of a table with the figures they were matched to; empty for a locker file. */
+            columns: components["schemas"]["TableColumn"][];
+            /** @description What a column may be chosen to mean. */
+            meanings: components["schemas"]["ColumnMeaning"][];
             readAs: string;
             kept: boolean;
             followed: null | string[];
@@ -5490,6 +5498,17 @@ export interface components {
          * @enum {unknown}
          */
         SwapFate: "stays" | "other" | "new" | "dropped";
+        /** @description A column of somebody's table and the figure it was matched to. */
+        TableColumn: {
+            /** @description As written in the table. */
+            heading: string;
+            /** @description The figure, or `kind`, `id` or `estimated`; null where no thing has such a one. */
+            figure: null | string;
+            /** @description Unit in the heading, for cells that have none. */
+            unit: null | string;
+            /** @description The first cells that hold anything. */
+            samples: string[];
+        };
         /** @description A usual day by name, with the names of its parts. */
         TemplateName: {
             id: string;
@@ -7299,6 +7318,8 @@ export interface operations {
         parameters: {
             query: {
                 keep: boolean;
+                good?: boolean;
+                map?: string[];
             };
             header?: never;
             path?: never;

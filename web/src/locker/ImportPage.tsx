@@ -10,19 +10,58 @@ import { FileButton } from "../shared/FileButton";
 const words = { added: "new", changed: "changed", same: "unchanged", refused: "refused" } as const;
 const kinds = ["body", "lens", "adapter", "flash", "battery", "card", "support", "other"];
 
-const send = (file: File, keep: boolean) =>
-  answer(api.POST("/api/locker/import", { params: { query: { keep } }, body: file as never, ...asItIs }));
+interface Sent {
+  file: File;
+  /** What columns were chosen to mean, by heading. */
+  map: Record<string, string>;
+  /** Whether good rows go in without the faulty ones. */
+  good?: boolean;
+}
 
-/** A table or locker file, looked at row by row before any of it is kept: all or nothing. */
+const send = ({ file, map, good }: Sent, keep: boolean) =>
+  answer(
+    api.POST("/api/locker/import", {
+      params: {
+        query: { keep, good, map: Object.entries(map).map(([heading, figure]) => `${heading}=${figure}`) },
+      },
+      body: file as never,
+      ...asItIs,
+    }),
+  );
+
+/** What was chosen for the same headings before. */
+const rememberedAs = (columns: ImportAnswer["columns"]) =>
+  `columns ${columns.map((c) => c.heading).join("|")}`;
+
+/** A table or locker file, looked at row by row before any of it is kept. */
 export function ImportPage() {
   const client = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
-  const look = useMutation({ mutationFn: (f: File) => send(f, false) });
+  const [map, setMap] = useState<Record<string, string>>({});
+  const [again, setAgain] = useState(false);
+  const look = useMutation({
+    mutationFn: (sent: Sent) => send(sent, false),
+    onSuccess: (read, sent) => {
+      const before = localStorage.getItem(rememberedAs(read.columns));
+      if (!before || Object.keys(sent.map).length > 0) return;
+      const remembered = JSON.parse(before) as Record<string, string>;
+      setAgain(true);
+      setMap(remembered);
+      look.mutate({ ...sent, map: remembered });
+    },
+  });
   const keep = useMutation({
-    mutationFn: (f: File) => send(f, true),
+    mutationFn: (sent: Sent) => send(sent, true),
     onSuccess: () =>
       Promise.all([["locker"], ["board"]].map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
+  const match = (heading: string, figure: string) => {
+    if (!file || !look.data) return;
+    const next = { ...map, [heading]: figure };
+    setMap(next);
+    localStorage.setItem(rememberedAs(look.data.columns), JSON.stringify(next));
+    look.mutate({ file, map: next });
+  };
   const weighed = keep.data ?? look.data;
   const error = keep.error ?? look.error;
   return (
@@ -38,17 +77,19 @@ export function ImportPage() {
         </h1>
         <Followed days={keep.data?.followed} />
         <p className="max-w-prose text-quiet">
-          A table (CSV) with a column “kind” and one for each figure, or a locker file. Semicolons, commas or
-          tabs, decimal commas or points, old encodings: all the same. Nothing is kept before you have seen
-          what it does.
+          A table (CSV) as you keep it, or a locker file. The first line names the columns; what each means is
+          shown and can be changed. Semicolons, commas or tabs, decimal commas or points, old encodings: all
+          the same. Nothing is kept before you have seen what it does.
         </p>
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <FileButton
             accept=".csv,.tsv,.txt,.json,text/csv,application/json"
             choose={(chosen) => {
               setFile(chosen);
+              setMap({});
+              setAgain(false);
               keep.reset();
-              look.mutate(chosen);
+              look.mutate({ file: chosen, map: {} });
             }}
           >
             {file ? "Another file" : "Choose a file"}
@@ -57,11 +98,24 @@ export function ImportPage() {
             <button
               className="webbing"
               disabled={weighed.refused > 0 || weighed.added + weighed.changed === 0 || keep.isPending}
-              onClick={() => keep.mutate(file)}
+              onClick={() => keep.mutate({ file, map })}
             >
               Keep all {weighed.added + weighed.changed}
             </button>
           )}
+          {file &&
+            weighed &&
+            !keep.data?.kept &&
+            weighed.refused > 0 &&
+            weighed.added + weighed.changed > 0 && (
+              <button
+                className="webbing"
+                disabled={keep.isPending}
+                onClick={() => keep.mutate({ file, map, good: true })}
+              >
+                Keep the {weighed.added + weighed.changed} good ones
+              </button>
+            )}
           {keep.data?.kept && (
             <Link to="/locker" className="webbing">
               To the locker
@@ -87,6 +141,9 @@ export function ImportPage() {
             <Problem error={error} />
           </div>
         )}
+        {weighed && weighed.columns.length > 0 && !keep.data?.kept && (
+          <Columns weighed={weighed} again={again} match={match} />
+        )}
         {weighed && <Rows weighed={weighed} name={file?.name ?? ""} />}
       </main>
     </div>
@@ -101,7 +158,56 @@ function headline(w: ImportAnswer) {
     w.refused > 0 && `${w.refused} refused`,
   ].filter(Boolean);
   if (w.rows.length === 0) return "There is nothing in this file.";
-  return `${all.join(", ")}.${w.refused > 0 ? " Mend those in the file first; nothing is kept until then." : ""}`;
+  return `${all.join(", ")}.${w.refused > 0 ? " Mend those in the file, or keep the good ones without them." : ""}`;
+}
+
+/** What each column was taken for, with what stands in it; another meaning is chosen. */
+function Columns({
+  weighed,
+  again,
+  match,
+}: {
+  weighed: ImportAnswer;
+  again: boolean;
+  match: (heading: string, figure: string) => void;
+}) {
+  const left = weighed.columns.filter((c) => !c.figure).length;
+  return (
+    <details className="mt-3" open>
+      <summary className="cursor-pointer py-1 font-semibold">
+        {weighed.columns.length} columns{left > 0 && `, ${left} left out`}
+        {again && ", matched as you did before"}
+      </summary>
+      <ul aria-label="Columns" className="flex flex-wrap gap-x-4 gap-y-2">
+        {weighed.columns.map((c, i) => (
+          <li key={i} className="w-44">
+            <label className="flex flex-col gap-0.5">
+              <strong className={c.figure ? "" : "text-hangs"}>{c.heading || `column ${i + 1}`}</strong>
+              <select
+                className="webbing font-normal"
+                value={c.figure ?? ""}
+                onChange={(e) => match(c.heading, e.target.value)}
+              >
+                <option value="">left out</option>
+                {weighed.meanings.map((m) => (
+                  <option key={m.name} value={m.name}>
+                    {m.words}
+                  </option>
+                ))}
+                {["id", "estimated"].map((own) => (
+                  <option key={own}>{own}</option>
+                ))}
+              </select>
+            </label>
+            <span className="block truncate text-[12px] text-quiet">
+              {c.samples.join(" · ")}
+              {c.unit && `, in ${c.unit}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
 }
 
 function Rows({ weighed, name }: { weighed: ImportAnswer; name: string }) {
@@ -112,12 +218,7 @@ function Rows({ weighed, name }: { weighed: ImportAnswer; name: string }) {
   return (
     <section aria-label="Rows" className="mt-3">
       <p>
-        {name}: {weighed.readAs}.{" "}
-        {weighed.ignored.length > 0 && (
-          <span className="font-semibold text-hangs">
-            No thing has a figure {weighed.ignored.map((i) => `“${i}”`).join(", ")}; left out.
-          </span>
-        )}
+        {name}: {weighed.readAs}.
       </p>
       <div className="flex gap-4 py-1" role="group" aria-label="Show rows">
         {(["refused", "changed", "added", "same"] as const).map((action) => {
@@ -147,8 +248,8 @@ function Rows({ weighed, name }: { weighed: ImportAnswer; name: string }) {
           </tr>
         </thead>
         <tbody>
-          {rows.slice(0, 500).map((r) => (
-            <tr key={r.line} className="border-b border-rule align-top">
+          {rows.slice(0, 500).map((r, i) => (
+            <tr key={i} className="border-b border-rule align-top">
               <td className="py-0.5 pr-3 text-quiet">{r.line}</td>
               <td className="pr-3">{r.kind}</td>
               <td className="pr-3 font-semibold">{r.name}</td>
