@@ -65,7 +65,8 @@ public static class TypedFields
             TypedForm.Seconds => One(TypedQuantity.Read(text, "s")),
             TypedForm.Shutter => One(ShutterOf(text)),
             TypedForm.FNumber => TypedRange.FNumbers(text) is { Read: true } f && f.Value.Low != f.Value.High
-                ? Reading.Refused<IReadOnlyList<double>>($"\"{text.Trim()}\" are two f-numbers; write one, such as 5.6") : One(TypedRange.FNumbers(text).As(e => e.Low)),
+                ? Reading.Refused<IReadOnlyList<double>>($"\"{text.Trim()}\" are two f-numbers; write one, such as 5.6")
+                    : One(TypedRange.FNumbers(text).As(e => e.Low)),
             TypedForm.Stops => One(TypedQuantity.Read(text, "stops")),
             TypedForm.Megapixels => One(TypedQuantity.Read(text, "MP")),
             TypedForm.FramesPerSecond => One(TypedQuantity.Read(text, "fps")),
@@ -76,7 +77,8 @@ public static class TypedFields
     /// <summary>A camera's dial says 250 for a 250th of a second: which of the two is meant is asked.</summary>
     private static Reading<double> ShutterOf(string text) =>
         TypedQuantity.Read(text, "s") is { Read: true, Value: > 1 } seconds && text.Trim().All(c => char.IsDigit(c) || c is '.' or ',')
-            ? Reading.Refused<double>(string.Create(CultureInfo.InvariantCulture, $"\"{text.Trim()}\" may be 1/{seconds.Value} or {seconds.Value} s; write the one you mean"))
+            ? Reading.Refused<double>(string.Create(CultureInfo.InvariantCulture,
+                $"\"{text.Trim()}\" may be 1/{seconds.Value} or {seconds.Value} s; write the one you mean"))
             : TypedQuantity.Read(text, "s");
 
     private static Reading<IReadOnlyList<double>> One(Reading<double> read) => read.As<IReadOnlyList<double>>(n => [n]);

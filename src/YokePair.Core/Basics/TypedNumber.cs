@@ -47,7 +47,8 @@ public static partial class TypedNumber
     }
 
     private static Reading<double> Parsed(string typed, string plain, string example) =>
-        double.TryParse(plain, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign | NumberStyles.AllowExponent, CultureInfo.InvariantCulture, out var number)
+        double.TryParse(plain, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign | NumberStyles.AllowExponent,
+            CultureInfo.InvariantCulture, out var number)
         && double.IsFinite(number) ? Reading.Of(number) : Refuse(typed, example);
 
     private static Reading<double> Refuse(string typed, string example) => Reading.Refused<double>($"\"{typed}\" is no number; write it as {example}");

@@ -34,7 +34,8 @@ public static partial class TypedQuantity
     };
 
     /// <summary>Of these there are never thousands: 1.650 kg is no tonne and a half.</summary>
-    private static readonly HashSet<string> NeverThousands = new(["kg", "kilo", "kilos", "lb", "lbs", "pound", "pounds", "tb", "m", "h"], StringComparer.OrdinalIgnoreCase);
+    private static readonly HashSet<string> NeverThousands = new(["kg", "kilo", "kilos", "lb", "lbs", "pound", "pounds", "tb", "m", "h"],
+        StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Reads a figure in a unit; without a unit of its own it is in that one.</summary>
     /// <param name="text">As typed: 0,82 kg; 1.9 lb; 24 oz; 12 cm; 5 min; 1/250 s; 1 h 30 min.</param>
@@ -65,7 +66,8 @@ public static partial class TypedQuantity
     }
 
     /// <summary>Whether a word is a unit that the figure may be in.</summary>
-    public static bool Knows(string unit, string word) => Units.TryGetValue(unit, out var known) && known.Words.ContainsKey(word.TrimEnd('.').ToLowerInvariant());
+    public static bool Knows(string unit, string word) => Units.TryGetValue(unit, out var known)
+        && known.Words.ContainsKey(word.TrimEnd('.').ToLowerInvariant());
 
     private static double? FactorOf(Dictionary<string, double> words, string word) =>
         words.TryGetValue(word.ToLowerInvariant(), out var factor) ? factor : null;
@@ -98,7 +100,8 @@ public static partial class TypedQuantity
     }
 
     [GeneratedRegex(
-        @"\G\s*(?<number>[+\-−]?(?:\d[\d.,]*(?:[\s'’]\d{3}(?!\d))*(?:[.,]\d+)?|[.,]\d+)(?:[eE][+-]?\d+)?(?:\s*/\s*\d[\d.,]*)?)\s*(?<unit>(?:\p{L}+(?:/s)?\.?|""|″|'|′)?)\s*",
+        @"\G\s*(?<number>[+\-−]?(?:\d[\d.,]*(?:[\s'’]\d{3}(?!\d))*(?:[.,]\d+)?|[.,]\d+)(?:[eE][+-]?\d+)?(?:\s*/\s*\d[\d.,]*)?)\s*(?<uni"
+        + @"t>(?:\p{L}+(?:/s)?\.?|""|″|'|′)?)\s*",
         RegexOptions.IgnoreCase)]
     private static partial Regex Pieces();
 }

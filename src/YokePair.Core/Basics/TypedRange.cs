@@ -13,14 +13,17 @@ public static partial class TypedRange
     {
         var typed = TypedNumber.About().Replace(text.Trim(), "");
         var ends = Between().Split(typed);
-        if (ends.Length > 2 || ends.Any(e => e.Trim().Length == 0)) return Reading.Refused<Interval>($"\"{text.Trim()}\" is neither one figure nor two; write it as {example}");
+        if (ends.Length > 2 || ends.Any(e =>
+            e.Trim().Length == 0)) return Reading.Refused<Interval>($"\"{text.Trim()}\" is neither one figure nor two; write it as {example}");
         // A unit that is only behind the second is meant for both.
         if (ends.Length == 2 && UnitBehind().Match(ends[1]).Value is { Length: > 0 } word && UnitBehind().Match(ends[0]).Length == 0) ends[0] += word;
         var read = Array.ConvertAll(ends, e => TypedQuantity.Read(e, unit));
         foreach (var end in read)
-            if (!end.Read) return Reading.Refused<Interval>(end.Problem!.Contains("may be", StringComparison.Ordinal) ? end.Problem : $"\"{text.Trim()}\" is not understood; write it as {example}");
+            if (!end.Read) return Reading.Refused<Interval>(end.Problem!.Contains("may be", StringComparison.Ordinal) ? end.Problem
+                : $"\"{text.Trim()}\" is not understood; write it as {example}");
         var (low, high) = (read[0].Value, read[^1].Value);
-        return low <= high ? Reading.Of(new Interval(low, high)) : Reading.Refused<Interval>($"\"{text.Trim()}\" runs backwards; write it as {ends[1].Trim()}–{ends[0].Trim()}");
+        return low <= high ? Reading.Of(new Interval(low, high))
+            : Reading.Refused<Interval>($"\"{text.Trim()}\" runs backwards; write it as {ends[1].Trim()}–{ends[0].Trim()}");
     }
 
     /// <summary>Reads f-numbers: 2.8, f/2.8, f2,8, 1:2.8, f/3.5-5.6. Of a zoom they may differ at its two ends.</summary>
@@ -28,7 +31,8 @@ public static partial class TypedRange
     {
         var bare = Aperture().Replace(text.Trim(), "");
         // One over a whole number is f/8; 1:2.8 and 1/8 are both written on lenses.
-        return Read(bare, null, "2.8 or 3.5-5.6") is { Read: true } read ? read : Reading.Refused<Interval>($"\"{text.Trim()}\" is no f-number; write it as 2.8, or 3.5-5.6");
+        return Read(bare, null, "2.8 or 3.5-5.6") is { Read: true } read ? read
+            : Reading.Refused<Interval>($"\"{text.Trim()}\" is no f-number; write it as 2.8, or 3.5-5.6");
     }
 
     /// <summary>Reads sizes: 550×350×200, 55 x 35 x 20 cm.</summary>

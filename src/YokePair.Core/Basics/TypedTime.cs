@@ -30,7 +30,8 @@ public static partial class TypedTime
         if (end is { Half: { } half } && first.Half is null && first.Hour is > 0 and <= Noon && !first.IsWord)
         {
             // 11–1 pm begins before noon; 2–3 pm after it.
-            var afternoon = half == 'p' && !(first.Hour % Noon > end.Value.Hour % Noon || (first.Hour % Noon == end.Value.Hour % Noon && first.Minute > end.Value.Minute));
+            var afternoon = half == 'p' && !(first.Hour % Noon > end.Value.Hour % Noon
+                || (first.Hour % Noon == end.Value.Hour % Noon && first.Minute > end.Value.Minute));
             first = first with { Half = half == 'a' ? 'a' : afternoon ? 'p' : 'a' };
         }
         if (first.Time is not { } start || (end is { } e && e.Time is null))
@@ -56,7 +57,8 @@ public static partial class TypedTime
         public static Parts Of(Match match, string hour, string minute, string half, string word)
         {
             if (match.Groups[word].Success)
-                return match.Groups[word].Value.ToLowerInvariant() is "noon" or "midday" or "mittag" or "mittags" or "midi" ? new(Noon, 0, null, true, true) : new(0, 0, null, true, true);
+                return match.Groups[word].Value.ToLowerInvariant() is "noon" or "midday" or "mittag" or "mittags" or "midi"
+                    ? new(Noon, 0, null, true, true) : new(0, 0, null, true, true);
             if (!match.Groups[hour].Success) return default;
             var h = int.Parse(match.Groups[hour].Value, CultureInfo.InvariantCulture);
             var m = match.Groups[minute].Success ? int.Parse(match.Groups[minute].Value, CultureInfo.InvariantCulture) : 0;
@@ -67,17 +69,21 @@ public static partial class TypedTime
         /// <summary>The time; null where no clock shows it. 24:00 is midnight.</summary>
         public TimeOnly? Time =>
             Minute > 59 ? null
-            : Half is { } half ? Hour is < 1 or > Noon ? Hour is > Noon and < 24 && half == 'p' ? new TimeOnly(Hour, Minute) : null : new TimeOnly(Hour % Noon + (half == 'p' ? Noon : 0), Minute)
+            : Half is { } half ? Hour is < 1 or > Noon ? Hour is > Noon and < 24 && half == 'p' ? new TimeOnly(Hour, Minute) : null
+                : new TimeOnly(Hour % Noon + (half == 'p' ? Noon : 0), Minute)
             : Hour < 24 ? new TimeOnly(Hour, Minute)
             : Hour == 24 && Minute == 0 ? TimeOnly.MinValue : null;
     }
 
     private const string Clock =
-        @"(?:(?<word>noon|midday|midnight|mittags?|mitternachts?|midi|minuit)\b|(?<h>\d{1,2})(?:\s*[:.h]\s*(?<m>\d{2})(?!\d)|(?<m>(?<=\d{2})\d{2})(?=\s*(?:hrs?\b|h\b)))?\s*(?:(?<half>[ap])\.?\s?m\b\.?)?(?<uhr>\s*(?:uhr|o'clock|o’clock|hrs?|h)\b)?)";
+        @"(?:(?<word>noon|midday|midnight|mittags?|mitternachts?|midi|minuit)\b|(?<h>\d{1,2})(?:\s*[:.h]\s*(?<m>\d{2})(?!\d)|(?<m>(?<="
+        + @"\d{2})\d{2})(?=\s*(?:hrs?\b|h\b)))?\s*(?:(?<half>[ap])\.?\s?m\b\.?)?(?<uhr>\s*(?:uhr|o'clock|o’clock|hrs?|h)\b)?)";
 
     [GeneratedRegex(
         @"^\s*(?:[-–—•*]\s+)?(?:(?:ca\.?|circa|approx\.?|about|around|roughly|etwa|gegen|vers|env\.|~|≈|from|at|von|ab|um|de|dès|à)\s*)?" + Clock
-        + @"(?:\s*(?:[-–—−]|\bto\b|\buntil\b|\btill\b|\bbis\b|\bà\b|\bjusqu'à\b)\s*(?:ca\.?\s*)?(?:(?<word2>noon|midday|midnight|mittags?|mitternachts?|midi|minuit)\b|(?<h2>\d{1,2})(?!\d)(?!\s*(?:min|stop|mm|%|people|persons|guests))(?:\s*[:.h]\s*(?<m2>\d{2})(?!\d))?\s*(?:(?<half2>[ap])\.?\s?m\b\.?)?(?:\s*(?:uhr|o'clock|o’clock|hrs?|h)\b)?))?",
+        + @"(?:\s*(?:[-–—−]|\bto\b|\buntil\b|\btill\b|\bbis\b|\bà\b|\bjusqu'à\b)\s*(?:ca\.?\s*)?(?:(?<word2>noon|midday|midnight|mittags?"
+        + @"|mitternachts?|midi|minuit)\b|(?<h2>\d{1,2})(?!\d)(?!\s*(?:min|stop|mm|%|people|persons|guests))(?:\s*[:.h]\s*(?<m2>\d{2})(?!"
+        + @"\d))?\s*(?:(?<half2>[ap])\.?\s?m\b\.?)?(?:\s*(?:uhr|o'clock|o’clock|hrs?|h)\b)?))?",
         RegexOptions.IgnoreCase)]
     private static partial Regex Leading();
 

@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
 using YokePair.Core.Basics;
-using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
 

@@ -33,7 +33,12 @@ public sealed record KnownWords(IReadOnlySet<string> Mounts, IReadOnlySet<string
                 _ => (IEnumerable<string>)[],
             })),
             Set(all.Select(i => i switch { Plans.Body b => b.BatteryType, Plans.Battery b => b.Type, _ => null }).OfType<string>()),
-            Set(all.SelectMany(i => i switch { Plans.Flash f => [f.RadioSystem], Plans.Trigger t => [t.Sends, t.Hears], _ => Array.Empty<string?>() }).OfType<string>()));
+            Set(all.SelectMany(i => i switch
+            {
+                Plans.Flash f => [f.RadioSystem],
+                Plans.Trigger t => [t.Sends, t.Hears],
+                _ => Array.Empty<string?>()
+            }).OfType<string>()));
 
         static HashSet<string> Set(IEnumerable<string> words) => new(words, StringComparer.OrdinalIgnoreCase);
     }

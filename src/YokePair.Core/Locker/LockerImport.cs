@@ -104,7 +104,8 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
     private static List<string> Figures(FiledThing filed, JsonObject thing)
     {
         var usual = (thing["estimated"]?.AsArray() ?? []).Select(e => (string?)e).ToHashSet();
-        return [.. FigureCatalogue.Of(filed.Kind).Where(f => f.Name != "name" && thing[f.Name] is not null && (usual.Contains(f.Name) || IsGiven(f.Name))).Select(
+        return [.. FigureCatalogue.Of(filed.Kind).Where(f => f.Name != "name" && thing[f.Name] is not null
+            && (usual.Contains(f.Name) || IsGiven(f.Name))).Select(
             f => $"{f.Words} {f.Say(thing[f.Name])}{(f.Unit is null ? "" : " " + f.Unit)}{(usual.Contains(f.Name) ? ", as usual" : "")}")];
 
         bool IsGiven(string figure) => filed.Texts?.ContainsKey(figure) ?? filed.Whole?.ContainsKey(figure) == true;

@@ -77,7 +77,8 @@ public static class QuickAdd
     /// <summary>Reads one line.</summary>
     public static QuickLine Read(string line, KnownWords known) => new QuickLineReader(line, known).Read();
 
-    internal static QuickLine Finish(string line, QuickKind found, JsonObject thing, int copies, IReadOnlyList<int> numbers, List<Understood> understood, List<PlanProblem> problems)
+    internal static QuickLine Finish(string line, QuickKind found, JsonObject thing, int copies, IReadOnlyList<int> numbers,
+        List<Understood> understood, List<PlanProblem> problems)
     {
         var kind = found.Kind;
         if (copies > MostCopies || numbers.Count > MostCopies) problems.Add(new PlanProblem("count", $"at most {MostCopies} at once"));
@@ -105,9 +106,11 @@ public static class QuickAdd
             }
         }
         if (problems.Count > 0) things.Clear();
-        string[] typed = [.. FigureCatalogue.Of(kind).Select(f => f.Name).Where(n => n is not ("name" or "number") && thing[n] is not null && thing["estimated"]?.AsArray().Any(e => (string?)e == n) != true)];
+        string[] typed = [.. FigureCatalogue.Of(kind).Select(f => f.Name).Where(n => n is not ("name" or "number") && thing[n] is not null
+            && thing["estimated"]?.AsArray().Any(e => (string?)e == n) != true)];
         var what = kind.Length == 0 ? "not understood yet" : $"{kind} {Naming.Bare(kind, thing)}";
-        return new QuickLine(line, 1, copies > 1 ? $"{copies.ToString(CultureInfo.InvariantCulture)} × {what}" : what, kind, found.Because, understood, missing, problems, estimates, things)
+        return new QuickLine(line, 1, copies > 1 ? $"{copies.ToString(CultureInfo.InvariantCulture)} × {what}" : what, kind, found.Because,
+            understood, missing, problems, estimates, things)
         {
             Called = Naming.Bare(kind, thing),
             Figures = [.. typed.Select(n => (n, FigureCatalogue.Find(kind, n)!.Format(thing[n])))],

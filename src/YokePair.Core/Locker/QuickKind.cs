@@ -10,7 +10,13 @@ namespace YokePair.Core.Locker;
 internal sealed partial record QuickKind(string Kind, string? Form, string? Word, string? Because)
 {
     /// <summary>Finds it. Words are cut already.</summary>
-    public static QuickKind In(IReadOnlyList<string> words, KnownWords known) => Said(words) ?? Meant(words, known) ?? new("", null, null, null);
+    public static QuickKind In(IReadOnlyList<string> words, KnownWords known)
+    {
+        var said = Said(words);
+        // Of what has megapixels, a battery or a card is a part.
+        var isPart = said?.Kind is "battery" or "card" && MegaPixels().IsMatch(string.Join(' ', words.Select(QuickPatterns.Plain)));
+        return (isPart ? null : said) ?? Meant(words, known) ?? new("", null, null, null);
+    }
 
     /// <summary>
     /// The first noun; of several in a row the last, as in battery charger. What charges or reads is never what it charges or reads, and
@@ -18,7 +24,8 @@ internal sealed partial record QuickKind(string Kind, string? Form, string? Word
     /// </summary>
     private static QuickKind? Said(IReadOnlyList<string> words)
     {
-        var nouns = words.Select((word, at) => (Word: word, At: at, Is: Noun(word))).Where(w => w.Is is not null && !QuickWords.Flags.ContainsKey(QuickPatterns.Plain(w.Word))).ToList();
+        var nouns = words.Select((word, at) => (Word: word, At: at, Is: Noun(word))).Where(w => w.Is is not null
+            && !QuickWords.Flags.ContainsKey(QuickPatterns.Plain(w.Word))).ToList();
         if (nouns.Count == 0) return null;
         var head = nouns.FirstOrDefault(n => n.Is!.Value.Kind is "charger" or "reader");
         if (head.Word is null)
@@ -49,7 +56,8 @@ internal sealed partial record QuickKind(string Kind, string? Form, string? Word
         if (NeutralDensity().IsMatch(text)) return Guess("filter", "by ND");
         if (Light().IsMatch(text)) return Guess("light", "by its lux or watts");
         if (FocalAlone().IsMatch(text) && words.Any(w => QuickPatterns.ApertureAlone().IsMatch(w))) return Guess("lens", "by its focal length and f-number");
-        if (FocalAlone().IsMatch(text) && words.Any(w => QuickWords.Flags.TryGetValue(w, out var f) && f.Figure == "magnification")) return Guess("lens", "by macro");
+        if (FocalAlone().IsMatch(text) && words.Any(w => QuickWords.Flags.TryGetValue(w, out var f)
+            && f.Figure == "magnification")) return Guess("lens", "by macro");
         if (words.Any(w => QuickPatterns.MountToMount().IsMatch(w))) return Guess("adapter", "from one mount to another");
         if (Factor().IsMatch(text) && words.Any(known.Mounts.Contains)) return Guess("converter", "by its factor");
         if (words.Any(QuickPatterns.IsCell)) return Guess("cells", "by their size");

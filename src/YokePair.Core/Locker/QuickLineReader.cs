@@ -46,7 +46,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         else if (word == found.Word || (found.Word is not null && IsKindAgain(plain))) TakeForm(word, plain);
         else if (Numbers().Match(plain) is { Success: true } number) TakeNumbers(word, number);
         else if (word.StartsWith('"')) TakeName(plain.Trim('"'), at);
-        else if (TakeFigure(word, plain)) { }
+        else if (TakeFigure(word, plain, at)) { }
         else if (QuickWords.Joins(plain)) { }
         else if (plain.Any(char.IsDigit)) TakeUnread(word, plain, at);
         else TakeName(plain, at);
@@ -57,14 +57,16 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
     {
         if (Copies().Match(plain) is { Success: true } times && (Kind != "converter" || plain.StartsWith('(')) && (at == 0 || Kind is not ("lens" or "body")))
             return int.Parse(times.Groups.Values.Skip(1).First(g => g.Success).Value, CultureInfo.InvariantCulture);
-        return at == 0 && words.Count > 1 && Whole().IsMatch(plain) && (words[1] == found.Word || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1]))
+        return at == 0 && words.Count > 1 && Whole().IsMatch(plain)
+            && (words[1] == found.Word || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1]))
             ? int.Parse(plain, CultureInfo.InvariantCulture) : null;
     }
 
     /// <summary>Another word for the same: memory card, LED panel lamp; or one that only says what the thing is for.</summary>
     private bool IsKindAgain(string plain) =>
         QuickWords.Kinds.TryGetValue(plain, out var noun) && !QuickWords.Flags.ContainsKey(plain)
-        && (noun.Kind == Kind || (Kind, noun.Kind) is ("charger", "battery") or ("reader", "card") or ("trigger", "flash") or ("grip", "battery") or ("adapter", "lens"));
+        && (noun.Kind == Kind || (Kind, noun.Kind) is ("charger", "battery") or ("reader", "card") or ("trigger", "flash") or ("grip", "battery")
+            or ("adapter", "lens"));
 
     private void TakeCount(string word, int count)
     {
@@ -84,7 +86,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
     {
         var from = int.Parse(number.Groups[1].Value, CultureInfo.InvariantCulture);
         var to = number.Groups[2].Success ? int.Parse(number.Groups[2].Value, CultureInfo.InvariantCulture) : from;
-        if (to < from || to - from > 1000) problems.Add(new PlanProblem("number", $"\"{QuickPatterns.Plain(word)}\" runs backwards or too far; write it as #11-12"));
+        if (to < from || to - from > 1000) problems.Add(new PlanProblem("number",
+            $"\"{QuickPatterns.Plain(word)}\" runs backwards or too far; write it as #11-12"));
         else numbers.AddRange(Enumerable.Range(from, to - from + 1));
         Say(word, "number", from == to ? $"{from}" : $"{from} to {to}");
         if (to > from && copies == 1) copies = to - from + 1;
@@ -110,7 +113,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         understood.Add(new Understood(plain, "not understood", plain, Guess: true));
     }
 
-    private bool TakeFigure(string word, string plain)
+    private bool TakeFigure(string word, string plain, int at)
     {
         if (QuickWords.Flags.TryGetValue(plain, out var flag) && FigureCatalogue.Find(Kind, flag.Figure) is not null) return Set(word, flag.Figure, flag.Value);
         if (Explicit().Match(plain) is { Success: true } pair && !plain.StartsWith("1:", StringComparison.Ordinal)) return TakeExplicit(word, pair);
@@ -118,7 +121,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (plain.StartsWith('@') && plain.Length > 1) return Set(word, "owner", plain[1..]);
         if (Kind == "lens" && TakeGlass(word, plain)) return true;
         if (QuickMeasures.Named(plain, Kind) is { } named) return Set(word, named.Figure, named.Text);
-        if (QuickMeasures.Of(plain, Kind, figure => thing[figure] is not null || (figure == "focal" && words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w)))) is { } measured)
+        if (QuickMeasures.Of(plain, Kind, figure => thing[figure] is not null
+            || (figure == "focal" && words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w)))) is { } measured)
             return Set(word, measured.Figure, measured.Text);
         if (MilliampHours().IsMatch(plain)) return Say(word, "power is reckoned in Wh, not in", plain);
         if (Kind == "adapter" && QuickPatterns.MountToMount().Match(plain) is { Success: true } mounts)
@@ -126,6 +130,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (Kind is "case" && TimesSigns().Count(plain) == 2) return Set(word, "innerMm", plain);
         if (TimesSigns().Count(plain) == 2) return Set(word, "sizeMm", plain);
         if (QuickKind.Slots(plain) is { } slots && SlotFigure() is { } cards) return Set(word, cards, string.Join('+', slots));
+        if (Labelled(plain, at) is { } labelled) return Set(word, labelled, plain);
         if (Code(plain) is { } code) return Set(word, code, plain, guess: code == "sends" || (Kind == "body" && !IsKnown(plain)));
         if (Date().IsMatch(plain)) return Set(word, "firstUse", plain);
         if (Kind is "card" or "drive" && thing["gigabytes"] is null && Whole().IsMatch(plain)) return Set(word, "gigabytes", plain);
@@ -138,9 +143,12 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (QuickPatterns.FocalAndAperture().Match(plain) is { Success: true } glass && thing["focal"] is null)
             return Set(word, "focal", Ends(glass.Groups["from"], glass.Groups["to"])) && Set(word, "aperture", Ends(glass.Groups["f"], glass.Groups["f2"]));
         var aperture = thing["aperture"] is not null || words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w));
-        if (Reproduction().Match(plain) is { Success: true } && (aperture || plain.Replace(" ", "", StringComparison.Ordinal) == "1:1")) return Set(word, "magnification", plain);
-        if (!aperture && (QuickPatterns.ApertureAlone().IsMatch(plain) || (Decimal().IsMatch(plain) && thing["focal"] is not null))) return Set(word, "aperture", plain);
-        return thing["focal"] is null && FocalOnly().IsMatch(plain) && !words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w)) && Set(word, "focal", plain);
+        if (Reproduction().Match(plain) is { Success: true }
+            && (aperture || plain.Replace(" ", "", StringComparison.Ordinal) == "1:1")) return Set(word, "magnification", plain);
+        if (!aperture && (QuickPatterns.ApertureAlone().IsMatch(plain) || (Decimal().IsMatch(plain) && thing["focal"] is not null))) return Set(word,
+            "aperture", plain);
+        return thing["focal"] is null && FocalOnly().IsMatch(plain) && !words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w))
+            && Set(word, "focal", plain);
     }
 
     private bool TakeExplicit(string word, Match pair)
@@ -153,7 +161,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
             return true;
         }
         var figure = FigureCatalogue.Find(Kind, key)
-            ?? (key.Equals("battery", StringComparison.OrdinalIgnoreCase) ? FigureCatalogue.Find(Kind, "batteryType") ?? FigureCatalogue.Find(Kind, "batteryTypes") : null)
+            ?? (key.Equals("battery", StringComparison.OrdinalIgnoreCase)
+                ? FigureCatalogue.Find(Kind, "batteryType") ?? FigureCatalogue.Find(Kind, "batteryTypes") : null)
             ?? (key.Equals("radio", StringComparison.OrdinalIgnoreCase) ? FigureCatalogue.Find(Kind, Kind == "trigger" ? "sends" : "radioSystem") : null);
         if (figure is not null) return Set(word, figure.Name, pair.Groups[2].Value.Trim('"'));
         problems.Add(new PlanProblem(key, $"a {Kind} has no figure \"{key}\"; it has {string.Join(", ", FigureCatalogue.Of(Kind).Select(f => f.Name))}"));
@@ -163,6 +172,14 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
     private string? SlotFigure() => Kind switch { "body" => "slots", "card" => "type", "reader" or "drive" => "cardTypes", "other" => "cardType", _ => null };
 
     private bool IsKnown(string code) => known.Mounts.Contains(code) || known.BatteryTypes.Contains(code) || known.RadioSystems.Contains(code);
+
+    /// <summary>A code with the word for it before it: mount K2, battery LB7.</summary>
+    private string? Labelled(string plain, int at) => at == 0 || !CodeShape().IsMatch(plain) ? null : (Kind, words[at - 1].ToLowerInvariant()) switch
+    {
+        ("body" or "lens" or "converter" or "tube", "mount" or "bajonett" or "monture") => "mount",
+        ("body" or "grip" or "light", "battery" or "akku" or "batterie" or "accu") => "batteryType",
+        _ => null,
+    };
 
     private string? Code(string plain)
     {
@@ -198,14 +215,17 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
     /// <summary>What goes without saying, and is marked: a flash of a radio system hears it. That it sends is never assumed.</summary>
     private void Assume()
     {
-        if (Kind == "flash" && thing["radioSystem"] is not null && thing["canHear"] is null) understood.Add(new Understood("", "hears", $"{thing["radioSystem"]}, assumed", Guess: true));
+        if (Kind == "flash" && thing["radioSystem"] is not null
+            && thing["canHear"] is null) understood.Add(new Understood("", "hears", $"{thing["radioSystem"]}, assumed", Guess: true));
     }
 
     private bool Set(string word, string figure, string text, bool guess = false)
     {
         var catalogued = FigureCatalogue.Find(Kind, figure)!;
-        var (value, problem) = catalogued.Form == FigureForm.Text && Kind == "card" && figure == "type" ? (CardTypes.Named(text) ?? text, null) : catalogued.Parse(text);
-        if (value is JsonArray types && figure == "cardTypes") value = new JsonArray([.. types.Select(t => (JsonNode)(CardTypes.Named(t!.GetValue<string>()) ?? t.GetValue<string>()))]);
+        var (value, problem) = catalogued.Form == FigureForm.Text && Kind == "card" && figure == "type" ? (CardTypes.Named(text) ?? text, null)
+            : catalogued.Parse(text);
+        if (value is JsonArray types && figure == "cardTypes") value = new JsonArray([.. types.Select(t =>
+            (JsonNode)(CardTypes.Named(t!.GetValue<string>()) ?? t.GetValue<string>()))]);
         if (value is null)
         {
             problems.Add(new PlanProblem(figure, problem!));
@@ -217,7 +237,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
             return true;
         }
         thing[figure] = value;
-        understood.Add(new Understood(QuickPatterns.Plain(word), catalogued.Words, $"{catalogued.Say(value)}{(catalogued.Unit is null ? "" : " " + catalogued.Unit)}", guess));
+        understood.Add(new Understood(QuickPatterns.Plain(word), catalogued.Words,
+            $"{catalogued.Say(value)}{(catalogued.Unit is null ? "" : " " + catalogued.Unit)}", guess));
         return true;
     }
 

@@ -73,6 +73,8 @@ internal static partial class QuickMeasures
     [GeneratedRegex(@"^[\d.,]+\s?lbs?\s[\d.,]+\s?oz$", RegexOptions.IgnoreCase)]
     private static partial Regex PoundsAndOunces();
 
-    [GeneratedRegex(@"^(iso|crop|gn|lz|ng|ø|nd|stabi(?:lised|lized|liser)?|stab|ibis|is)\s*:?\s*(\d+(?:[.,]\d+)?(?:[\s'’]\d{3})*)(?:\s*(?:stops|ev|blenden|m))?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(iso|crop|gn|lz|ng|ø|nd|stabi(?:lised|lized|liser)?|stab|ibis|is)\s*:?\s*(\d+(?:[.,]\d+)?(?:[\s'’]\d{3})*)(?:\s*(?:stops|ev|"
+        + @"blenden|m))?$", RegexOptions.IgnoreCase)]
     private static partial Regex Prefixed();
 }

@@ -10,10 +10,12 @@ internal static partial class QuickPatterns
 {
     private const char Held = '\u00A0';
 
-    private static readonly Regex[] Joins = [Count(), Sizes(), NumberOf(), Serial(), Thousands(), Named(), Stabiliser(), Mounts(), Glass(), Measure(), MonthOfYear(), SlotsTogether()];
+    private static readonly Regex[] Joins = [Count(), Sizes(), NumberOf(), Serial(), Thousands(), Named(), Stabiliser(), Mounts(), Glass(), Measure(),
+        MonthOfYear(), SlotsTogether()];
 
     private static readonly Regex Phrase = new(
-        @"(?<![\p{L}-])(?:" + string.Join('|', QuickWords.Phrases.Select(p => Regex.Escape(p).Replace(@"\ ", @"\s+", StringComparison.Ordinal))) + @")(?![\p{L}-])",
+        @"(?<![\p{L}-])(?:" + string.Join('|',
+            QuickWords.Phrases.Select(p => Regex.Escape(p).Replace(@"\ ", @"\s+", StringComparison.Ordinal))) + @")(?![\p{L}-])",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.Compiled);
 
     /// <summary>The words of a line, in order.</summary>
@@ -41,19 +43,23 @@ internal static partial class QuickPatterns
     [GeneratedRegex(@"""[^""]*""|[^\s""]+:""[^""]*""|[^ \t\r\n]+")]
     private static partial Regex Words();
 
-    [GeneratedRegex(@"^\s*\d{1,3}\s*[x×](?=\s)|(?<=\s)[x×]\s?\d{1,3}(?=\s|$)|(?<=\s)\d{1,3}\s(?:stück|stk\.?|pcs\.?|pieces|pièces)(?=\s|$)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^\s*\d{1,3}\s*[x×](?=\s)|(?<=\s)[x×]\s?\d{1,3}(?=\s|$)|(?<=\s)\d{1,3}\s(?:stück|stk\.?|pcs\.?|pieces|pièces)(?=\s|$)", RegexOptions.IgnoreCase)]
     private static partial Regex Count();
 
     [GeneratedRegex(@"\d+(?:[.,]\d+)?(?:\s*[x×*]\s*\d+(?:[.,]\d+)?){2}(?:\s*(?:mm|cm|in))?", RegexOptions.IgnoreCase)]
     private static partial Regex Sizes();
 
-    [GeneratedRegex(@"(?<![\w.])(?:no|nr|num|n°|№|nº)\.?\s*\d{1,5}(?:\s*[-–]\s*\d{1,5})?(?![\w])|#\s?\d{1,5}(?:\s*[-–]\s*\d{1,5})?(?!\w)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<![\w.])(?:no|nr|num|n°|№|nº)\.?\s*\d{1,5}(?:\s*[-–]\s*\d{1,5})?(?![\w])|#\s?\d{1,5}(?:\s*[-–]\s*\d{1,5})?(?!\w)", RegexOptions.IgnoreCase)]
     private static partial Regex NumberOf();
 
     [GeneratedRegex(@"(?<!\w)(?:s/n|serial(?:\s+(?:no|number))?)\.?\s*[:#]?\s*[\w-]*\d[\w-]*", RegexOptions.IgnoreCase)]
     private static partial Regex Serial();
 
-    [GeneratedRegex(@"(?<!\w)(?:iso|value)\s*:?\s*\d{1,3}(?:[\s'’]\d{3})+(?!\d)|(?<![\w.,])\d{1,3}(?:[\s'’]\d{3})+\s*(?:frames|shots|clicks|actuations|bilder|auslösungen|lux|€|eur)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<!\w)(?:iso|value)\s*:?\s*\d{1,3}(?:[\s'’]\d{3})+(?!\d)|(?<![\w.,])\d{1,3}(?:[\s'’]\d{3})+\s*(?:frames|shots|clicks|actuati"
+        + @"ons|bilder|auslösungen|lux|€|eur)", RegexOptions.IgnoreCase)]
     private static partial Regex Thousands();
 
     [GeneratedRegex(@"(?<!\w)(?:iso|crop|gn|lz|ng|stab|ø|nd)\s*\d+(?:[.,]\d+)?(?!\s*mm|[\w/])", RegexOptions.IgnoreCase)]
@@ -66,24 +72,35 @@ internal static partial class QuickPatterns
     private static partial Regex Mounts();
 
     /// <summary>Focal length and f-number. Without a stroke, an f or a 1: the f-number must have a decimal.</summary>
-    [GeneratedRegex(@"(?<![\w.,/×x])\d{1,4}(?:\s?[-–]\s?\d{1,4})?\s*(?:mm)?(?:\s*/\s*f?\s*|\s*f\s*/?\s*|\s+1\s?:\s?|\s+(?=\d{1,2}[.,]\d(?!\d)|\d\s?[-–]\s?\d{1,2}[.,]\d(?!\d)))\d{1,2}(?:[.,]\d{1,2})?(?:\s?[-–]\s?\d{1,2}(?:[.,]\d)?)?(?![\w/]|[.,]\d|\s*(?:kg|g|lb|lbs|oz|wh|gb|tb|mp|mm|%|h)\b)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<![\w.,/×x])\d{1,4}(?:\s?[-–]\s?\d{1,4})?\s*(?:mm)?(?:\s*/\s*f?\s*|\s*f\s*/?\s*|\s+1\s?:\s?|\s+(?=\d{1,2}[.,]\d(?!\d)|\d\s?"
+        + @"[-–]\s?\d{1,2}[.,]\d(?!\d)))\d{1,2}(?:[.,]\d{1,2})?(?:\s?[-–]\s?\d{1,2}(?:[.,]\d)?)?(?![\w/]|[.,]\d|\s*(?:kg|g|lb|lbs|oz|wh|g"
+        + @"b|tb|mp|mm|%|h)\b)", RegexOptions.IgnoreCase)]
     private static partial Regex Glass();
 
-    [GeneratedRegex(@"(?<![\w.,/])\d+(?:[.,]\d+)?\s?lbs?\s\d+(?:[.,]\d+)?\s?oz(?!\w)|(?<![\w.,/])\d+(?:[.,]\d+)?\s*(?:" + Units + @")(?!\w)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<![\w.,/])\d+(?:[.,]\d+)?\s?lbs?\s\d+(?:[.,]\d+)?\s?oz(?!\w)|(?<![\w.,/])\d+(?:[.,]\d+)?\s*(?:" + Units + @")(?!\w)", RegexOptions.IgnoreCase)]
     private static partial Regex Measure();
 
-    [GeneratedRegex(@"(?<!\w)(?:jan|feb|fév|mar|mär|apr|avr|may|mai|jun|juin|jul|juil|aug|aoû|sep|oct|okt|nov|dec|dez|déc)\p{L}*\.?\s+(?:19|20)\d\d(?!\w)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<!\w)(?:jan|feb|fév|mar|mär|apr|avr|may|mai|jun|juin|jul|juil|aug|aoû|sep|oct|okt|nov|dec|dez|déc)\p{L}*\.?\s+(?:19|20)\d\d"
+        + @"(?!\w)", RegexOptions.IgnoreCase)]
     private static partial Regex MonthOfYear();
 
-    [GeneratedRegex(@"(?<!\S)(?:2\s?[x×]\s?)?(?:cfx-?[ab]|cfexpress-?[ab]?|sd(?:xc|hc)?|microsd|cf)(?:\s*[+/&]\s*(?:cfx-?[ab]|cfexpress-?[ab]?|sd(?:xc|hc)?|microsd|cf))+(?!\S)|(?<!\S)(?:2\s?[x×]|dual|double|two|zwei|deux)\s+(?:cfx-?[ab]|sd|microsd|cf)(?![\w@+/-])", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<!\S)(?:2\s?[x×]\s?)?(?:cfx-?[ab]|cfexpress-?[ab]?|sd(?:xc|hc)?|microsd|cf)(?:\s*[+/&]\s*(?:cfx-?[ab]|cfexpress-?[ab]?|sd(?"
+        + @":xc|hc)?|microsd|cf))+(?!\S)|(?<!\S)(?:2\s?[x×]|dual|double|two|zwei|deux)\s+(?:cfx-?[ab]|sd|microsd|cf)(?![\w@+/-])", RegexOptions.IgnoreCase)]
     private static partial Regex SlotsTogether();
 
     /// <summary>Units behind a figure.</summary>
     public const string Units =
-        @"g|gr|kg|kilo|lbs?|oz|wh|mah|gb|go|tb|(?-i:To)|mb/s|mp|mpx|mpix|megapixels?|fps|b/s|mm|cm|watts?|w|lux|lx|%|stops?|blenden|ev|bays?|schächte|fach|hours?|h|std|frames|shots|bilder|clicks|actuations|auslösungen|€|eur|euros?|usd|gbp|chf";
+        @"g|gr|kg|kilo|lbs?|oz|wh|mah|gb|go|tb|(?-i:To)|mb/s|mp|mpx|mpix|megapixels?|fps|b/s|mm|cm|watts?|w|lux|lx|%|stops?|blenden|ev|"
+        + @"bays?|schächte|fach|hours?|h|std|frames|shots|bilder|clicks|actuations|auslösungen|€|eur|euros?|usd|gbp|chf";
 
     /// <summary>24-70/2.8, 50 1.2, 85 f/1.4, 24–70 1:2.8.</summary>
-    [GeneratedRegex(@"^(?<from>\d{1,4}(?:[.,]\d+)?)(?:\s?[-–]\s?(?<to>\d{1,4}(?:[.,]\d+)?))?\s*(?:mm)?(?:\s*/\s*f?\s*|\s*f\s*/?\s*|\s+1\s?:\s?|\s+)(?<f>\d{1,2}(?:[.,]\d{1,2})?)(?:\s?[-–]\s?(?<f2>\d{1,2}(?:[.,]\d)?))?$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?<from>\d{1,4}(?:[.,]\d+)?)(?:\s?[-–]\s?(?<to>\d{1,4}(?:[.,]\d+)?))?\s*(?:mm)?(?:\s*/\s*f?\s*|\s*f\s*/?\s*|\s+1\s?:\s?|\s+)"
+        + @"(?<f>\d{1,2}(?:[.,]\d{1,2})?)(?:\s?[-–]\s?(?<f2>\d{1,2}(?:[.,]\d)?))?$", RegexOptions.IgnoreCase)]
     public static partial Regex FocalAndAperture();
 
     [GeneratedRegex(@"^(?:f\s*/?\s*|1\s*:\s*)\d{1,2}(?:[.,]\d{1,2})?(?:\s?[-–]\s?\d{1,2}(?:[.,]\d)?)?$", RegexOptions.IgnoreCase)]

@@ -57,7 +57,8 @@ internal static class QuickWords
 
     // Said to join figures together; they are no part of a name.
     private const string JoinTable = """
-        with for and mount the a an of on in x × slot slots each dual two card cards battery type bought since used from new my bays bay as + & - – , mit für und von am auf bajonett
+        with for and mount the a an of on in x × slot slots each dual two card cards battery type bought since used from new my bays bay as + & - – ,
+            mit für und von am auf bajonett
         neu gekauft seit je stück stk pcs pieces avec pour et de du à monture achat acheté depuis pièces mount: typ
         """;
 

@@ -1,5 +1,4 @@
 using System.Text.RegularExpressions;
-using YokePair.Core.Basics;
 
 namespace YokePair.Core.Locker;
 
@@ -57,7 +56,8 @@ public static partial class TableColumns
     /// <param name="headings">Headings, in order.</param>
     /// <param name="rows">Rows of cells; the first few are looked at.</param>
     /// <param name="chosen">Figures chosen for headings; an empty one leaves a column out.</param>
-    public static IReadOnlyList<TableColumn> Match(IReadOnlyList<string> headings, IReadOnlyList<IReadOnlyList<string>> rows, IReadOnlyDictionary<string, string>? chosen = null)
+    public static IReadOnlyList<TableColumn> Match(IReadOnlyList<string> headings, IReadOnlyList<IReadOnlyList<string>> rows,
+        IReadOnlyDictionary<string, string>? chosen = null)
     {
         const int looked = 30;
         var columns = new List<TableColumn>();
@@ -66,7 +66,8 @@ public static partial class TableColumns
         {
             string[] cells = [.. rows.Take(looked).Select(r => c < r.Count ? r[c].Trim() : "").Where(t => t.Length > 0)];
             var (words, unit) = Parts(headings[c]);
-            var figure = chosen?.GetValueOrDefault(headings[c]) is { } wanted ? (wanted.Length == 0 ? null : wanted) : FigureOf(headings[c], words, cells, said);
+            var figure = chosen?.GetValueOrDefault(headings[c]) is { } wanted ? (wanted.Length == 0 ? null : wanted)
+                : FigureOf(headings[c], words, cells, said);
             columns.Add(new TableColumn(headings[c], figure, unit, [.. cells.Take(3)]));
         }
         // Two columns for one figure: the first stands, unless somebody chose.
@@ -80,7 +81,8 @@ public static partial class TableColumns
     /// <summary>The kind a word means, with its form; as it was written where it means none.</summary>
     public static (string Kind, string? Form) KindOf(string word) =>
         FigureCatalogue.Kinds.Contains(word.Trim().ToLowerInvariant()) ? (word.Trim().ToLowerInvariant(), null)
-        : QuickKind.In(QuickPatterns.WordsOf(word), KnownWords.None) is { Kind.Length: > 0 } found ? (found.Kind, found.Form) : (word.Trim().ToLowerInvariant(), null);
+        : QuickKind.In(QuickPatterns.WordsOf(word), KnownWords.None) is { Kind.Length: > 0 } found ? (found.Kind, found.Form)
+            : (word.Trim().ToLowerInvariant(), null);
 
     private static string? FigureOf(string heading, string words, string[] cells, bool kindSaid)
     {
@@ -90,8 +92,10 @@ public static partial class TableColumns
         // A column "type" says the kind where kinds stand in it, else the type of card, battery or cell.
         if (Bare(words) is "type" or "typ") return !kindSaid && cells.Length > 0 && cells.Count(c => IsKind(c)) * 2 > cells.Length ? Kind : "type";
         if (Bare(words) is "size" or "größe" && cells.Any(c => c.Contains('x', StringComparison.OrdinalIgnoreCase) || c.Contains('×'))) return "sizeMm";
-        return FigureCatalogue.All.FirstOrDefault(f => f.Name == heading.Trim())?.Name ?? Synonyms.GetValueOrDefault(bare) ?? Synonyms.GetValueOrDefault(Bare(words))
-            ?? FigureCatalogue.All.FirstOrDefault(f => Bare(f.Name) == bare || Bare(f.Words) == bare || Bare(f.Words + f.Unit) == bare || Bare(f.Words) == Bare(words))?.Name;
+        return FigureCatalogue.All.FirstOrDefault(f =>
+            f.Name == heading.Trim())?.Name ?? Synonyms.GetValueOrDefault(bare) ?? Synonyms.GetValueOrDefault(Bare(words))
+            ?? FigureCatalogue.All.FirstOrDefault(f => Bare(f.Name) == bare || Bare(f.Words) == bare || Bare(f.Words + f.Unit) == bare
+                || Bare(f.Words) == Bare(words))?.Name;
     }
 
     private static bool IsKind(string cell) => FigureCatalogue.Kinds.Contains(KindOf(cell).Kind);
@@ -106,7 +110,8 @@ public static partial class TableColumns
 
     private static string Bare(string text) => string.Concat(text.Where(c => char.IsLetterOrDigit(c) || c is '/' or '°')).ToLowerInvariant();
 
-    [GeneratedRegex(@"\s*(?:[\(\[](?<unit>[^\)\]]*)[\)\]]|\bin\s+(?<unit>\w+)|,\s*(?<unit>\w+)|\s(?<unit>kg|g|lb|lbs|oz|mm|cm|gb|tb|mp|wh))\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\s*(?:[\(\[](?<unit>[^\)\]]*)[\)\]]|\bin\s+(?<unit>\w+)|,\s*(?<unit>\w+)|\s(?<unit>kg|g|lb|lbs|oz|mm|cm|gb|tb|mp|wh))\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex UnitBehind();
 
     [GeneratedRegex(@"^(?:kg|g|lbs?|oz|mm|cm|m|in|gb|tb|mp|wh|w|s|h|min|stops|fps)$", RegexOptions.IgnoreCase)]

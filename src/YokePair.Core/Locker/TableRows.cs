@@ -23,12 +23,17 @@ public static class TableRows
             if (columns[c].Figure is { } figure && cells[c].Length > 0) texts[figure] = TableColumns.WithUnit(cells[c], columns[c].Unit);
         var label = texts.GetValueOrDefault("name", texts.GetValueOrDefault("id", texts.GetValueOrDefault(TableColumns.Kind, "")));
         var problems = new List<PlanProblem>();
-        if (cells.Count > columns.Count) problems.Add(new PlanProblem("", "this row has more columns than the first line; is a text with the separator in it not in quotation marks?"));
+        if (cells.Count > columns.Count) problems.Add(new PlanProblem("",
+            "this row has more columns than the first line; is a text with the separator in it not in quotation marks?"));
         // What a locker wrote says its kinds; nothing is read into it.
         var own = texts.ContainsKey("id");
         var (kind, form) = texts.Remove(TableColumns.Kind, out var said) ? TableColumns.KindOf(said) : own ? ("", null) : KindByName(texts);
         if (kind.Length == 0) problems.Add(new PlanProblem("kind", "is empty; say what it is"));
-        else if (!FigureCatalogue.Kinds.Contains(kind)) problems.Add(new PlanProblem("kind", $"\"{said}\" is no kind; kinds are {string.Join(", ", FigureCatalogue.Kinds)}"));
+        else if (!FigureCatalogue.Kinds.Contains(kind))
+        {
+            var kinds = string.Join(", ", FigureCatalogue.Kinds);
+            problems.Add(new PlanProblem("kind", $"\"{said}\" is no kind; kinds are {kinds}"));
+        }
         else
         {
             if (form is not null && FigureCatalogue.Find(kind, "form") is not null) texts.TryAdd("form", form);
@@ -44,7 +49,8 @@ public static class TableRows
     }
 
     private static (string Kind, string? Form) KindByName(Dictionary<string, string> texts) =>
-        QuickKind.In(QuickPatterns.WordsOf(string.Join(' ', texts.Values)), KnownWords.None) is { Kind.Length: > 0 } found ? (found.Kind, found.Form) : ("", null);
+        QuickKind.In(QuickPatterns.WordsOf(string.Join(' ', texts.Values)), KnownWords.None) is { Kind.Length: > 0 } found ? (found.Kind, found.Form)
+            : ("", null);
 
     /// <summary>24-70/2.8 K2 under a heading "item" says focal length, f-number and mount; what is left of it is what it is called.</summary>
     private static void FillFromName(string kind, Dictionary<string, string> texts)
@@ -61,7 +67,8 @@ public static class TableRows
     /// <summary>A column that another kind has says nothing of this one; a type or a battery has its own figure for each.</summary>
     private static void Place(string kind, Dictionary<string, string> texts, List<PlanProblem> problems)
     {
-        foreach (var name in texts.Keys.Where(n => n is not ("id" or "estimated" or LockerFigures.SensorWidth) && FigureCatalogue.Find(kind, n) is null).ToList())
+        foreach (var name in texts.Keys.Where(n => n is not ("id" or "estimated" or LockerFigures.SensorWidth)
+            && FigureCatalogue.Find(kind, n) is null).ToList())
         {
             texts.Remove(name, out var text);
             var other = name switch
@@ -92,5 +99,6 @@ public static class TableRows
     }
 
     private static string NumberOf(Dictionary<string, string> texts, int n) =>
-        ((texts.TryGetValue("number", out var from) && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var first) ? first : 1) + n).ToString(CultureInfo.InvariantCulture);
+        ((texts.TryGetValue("number", out var from) && int.TryParse(from, NumberStyles.None, CultureInfo.InvariantCulture, out var first) ? first
+            : 1) + n).ToString(CultureInfo.InvariantCulture);
 }

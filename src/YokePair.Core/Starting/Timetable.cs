@@ -1,6 +1,4 @@
 using System.Globalization;
-using System.Text.RegularExpressions;
-using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
@@ -15,7 +13,8 @@ namespace YokePair.Core.Starting;
 /// <param name="Kind">The kind of part it was taken for; null when it means none that is known.</param>
 /// <param name="EndSaid">Whether its end was said.</param>
 /// <param name="Guess">What was guessed of it, in words; null where nothing was.</param>
-public sealed record TimetableLine(int Line, DateTime Start, DateTime End, string Name, string? Location, string? Kind, bool EndSaid = false, string? Guess = null);
+public sealed record TimetableLine(int Line, DateTime Start, DateTime End, string Name, string? Location, string? Kind, bool EndSaid = false,
+    string? Guess = null);
 
 /// <summary>
 /// Reads a timetable as people send it: <c>14:00 ceremony, chapel 40 min</c>; <c>2–3:30 pm portraits</c>; <c>14 Uhr Trauung bis 14:40</c>.
@@ -71,7 +70,8 @@ public static class Timetable
             {
                 if (!date.Read) problems.Add(new PlanProblem("timetable", date.Problem!, number));
                 else if (date.Value < day || date.Value.DayNumber - day.DayNumber >= NewDay.MostDays)
-                    problems.Add(new PlanProblem("timetable", FormattableString.Invariant($"\"{typed}\" is not one of the {NewDay.MostDays} days from {day:yyyy-MM-dd} on"), number));
+                    problems.Add(new PlanProblem("timetable",
+                        FormattableString.Invariant($"\"{typed}\" is not one of the {NewDay.MostDays} days from {day:yyyy-MM-dd} on"), number));
                 else last = date.Value.ToDateTime(TimeOnly.MinValue);
                 continue;
             }
@@ -93,7 +93,8 @@ public static class Timetable
     private static (DateTime Start, string? Guess) Placed(TimetableWords words, DateTime last, bool twelve)
     {
         var start = DateOnly.FromDateTime(last).ToDateTime(words.Start);
-        if (twelve && !words.HalfSaid && words.Start.Hour < Noon && (start < last || (last.TimeOfDay == TimeSpan.Zero && words.Start.Hour < EarliestHour)) && start.AddHours(Noon) >= last)
+        if (twelve && !words.HalfSaid && words.Start.Hour < Noon
+            && (start < last || (last.TimeOfDay == TimeSpan.Zero && words.Start.Hour < EarliestHour)) && start.AddHours(Noon) >= last)
             return (start.AddHours(Noon), string.Create(CultureInfo.InvariantCulture, $"taken for {start.AddHours(Noon):HH:mm}, in the afternoon"));
         while (start < last) start = start.AddDays(1);
         return (start, null);
@@ -105,12 +106,14 @@ public static class Timetable
         if (words.End is not { } end) return null;
         var at = DateOnly.FromDateTime(start).ToDateTime(end);
         // By twelve hours an end of half past three belongs to a start at two in the afternoon.
-        if (at <= start && !words.EndHalfSaid && at.Hour < Noon && at.AddHours(Noon) > start && at.AddHours(Noon) - start < TimeSpan.FromHours(Noon)) at = at.AddHours(Noon);
+        if (at <= start && !words.EndHalfSaid && at.Hour < Noon && at.AddHours(Noon) > start
+            && at.AddHours(Noon) - start < TimeSpan.FromHours(Noon)) at = at.AddHours(Noon);
         return at > start ? at : at.AddDays(1);
     }
 
     /// <summary>What it is called says what it is, and of that what stands before a place: travel to church is no ceremony.</summary>
     private static PartKind? KindOf(TimetableWords words, IReadOnlyList<PartKind>? kinds) =>
-        words.KindSaid is { } said ? (kinds ?? PartKind.All).FirstOrDefault(k => k.Id.Equals(said, StringComparison.OrdinalIgnoreCase) || k.Name.Equals(said, StringComparison.OrdinalIgnoreCase))
+        words.KindSaid is { } said ? (kinds ?? PartKind.All).FirstOrDefault(k => k.Id.Equals(said, StringComparison.OrdinalIgnoreCase)
+            || k.Name.Equals(said, StringComparison.OrdinalIgnoreCase))
         : PartKind.Meant(words.BeforePlace, kinds) ?? PartKind.Meant(words.Name, kinds);
 }

@@ -78,7 +78,8 @@ internal sealed partial record TimetableWords
         if (Until().Match(text) is { Success: true } until && TypedTime.Read(until.Groups[1].Value) is { Read: true } end)
             return (text[..until.Index], null, (end.Value, Half().IsMatch(until.Value) || end.Value.Hour is 0 or >= 12));
         var spelt = text.Replace("half an hour", "30 min", StringComparison.OrdinalIgnoreCase).Replace("an hour", "60 min", StringComparison.OrdinalIgnoreCase);
-        return Duration().Match(spelt) is { Success: true } lasts && TypedQuantity.Read(lasts.Groups[1].Value, "min") is { Read: true, Value: > 0 and < 1440 } minutes
+        return Duration().Match(spelt) is { Success: true } lasts
+            && TypedQuantity.Read(lasts.Groups[1].Value, "min") is { Read: true, Value: > 0 and < 1440 } minutes
             ? (spelt[..lasts.Index], minutes.Value, null) : (text, null, null);
     }
 
@@ -91,10 +92,12 @@ internal sealed partial record TimetableWords
     /// <summary>The day that a line begins; null where it is none. A weekday is the next such from the last day on.</summary>
     public static Reading<DateOnly>? DayIn(string line, DateOnly first, DateOnly last)
     {
-        if (DayNumber().Match(line) is { Success: true } nth) return Reading.Of(first.AddDays(int.Parse(nth.Groups[1].Value, CultureInfo.InvariantCulture) - 1));
+        if (DayNumber().Match(line) is { Success: true } nth) return Reading.Of(first.AddDays(int.Parse(nth.Groups[1].Value,
+            CultureInfo.InvariantCulture) - 1));
         var bare = line.Trim(' ', ':', '-', '–', '#', '*', '.');
         var word = bare.Split([' ', ','], 2)[0].ToLowerInvariant();
-        var weekday = Array.FindIndex(Weekdays, w => w.Split(' ').Any(name => name == word || (word.Length == 3 && name.StartsWith(word, StringComparison.Ordinal))));
+        var weekday = Array.FindIndex(Weekdays,
+            w => w.Split(' ').Any(name => name == word || (word.Length == 3 && name.StartsWith(word, StringComparison.Ordinal))));
         var rest = weekday < 0 ? bare : bare[word.Length..].Trim(' ', ',', '.');
         if (weekday >= 0 && rest.Length == 0) return Reading.Of(last.AddDays((weekday - (int)last.DayOfWeek + 7) % 7));
         if (!DateShape().IsMatch(rest)) return null;
@@ -106,7 +109,9 @@ internal sealed partial record TimetableWords
     private static partial Regex DayNumber();
 
     /// <summary>A whole date: with its year, and more than one figure or a month's name.</summary>
-    [GeneratedRegex(@"^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{2,4}|\d{1,2}(?:\.|st|nd|rd|th|er)?\s+\p{L}{3,}\.?\s+\d{4}|\p{L}{3,}\.?\s+\d{1,2}(?:st|nd|rd|th)?,?\s+\d{4})$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?:\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{2,4}|\d{1,2}(?:\.|st|nd|rd|th|er)?\s+\p{L}{3,}\.?\s+\d{4}|\p{L}{3,}\.?\s+"
+        + @"\d{1,2}(?:st|nd|rd|th)?,?\s+\d{4})$", RegexOptions.IgnoreCase)]
     private static partial Regex DateShape();
 
     [GeneratedRegex(@"(?<!\d)\d{1,2}[:h]\d{2}(?!\d)|(?<!\d)\d{1,2}\s?[ap]m\b", RegexOptions.IgnoreCase)]
@@ -118,7 +123,8 @@ internal sealed partial record TimetableWords
     [GeneratedRegex(@"\s*\[([^\]]+)\]\s*$")]
     private static partial Regex Chosen();
 
-    [GeneratedRegex(@"(?:,|\s|\()\s*(?:at|um|à|from|ab|–|-)?\s*\d{1,2}(?:(?:\s*[:.h]\s*\d{2})(?:\s*[ap]\.?m\b\.?)?|\s*[ap]\.?m\b\.?|\s*uhr\b).*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?:,|\s|\()\s*(?:at|um|à|from|ab|–|-)?\s*\d{1,2}(?:(?:\s*[:.h]\s*\d{2})(?:\s*[ap]\.?m\b\.?)?|\s*[ap]\.?m\b\.?|\s*uhr\b).*$", RegexOptions.IgnoreCase)]
     private static partial Regex Behind();
 
     [GeneratedRegex(@"\d\s*[ap]\.?\s?m\b|noon|midday|midnight|mittag|midi|minuit|uhr\b", RegexOptions.IgnoreCase)]
@@ -127,10 +133,13 @@ internal sealed partial record TimetableWords
     [GeneratedRegex(@"\s+(?:\(?(?:until|till|bis|jusqu'à|ends?(?:\s+at)?|to))\s+([^\s(].{0,20}?)\)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Until();
 
-    [GeneratedRegex(@"[\s,(–—-]*(?:for|ca\.?|about|lasts|~)?\s*(?<![\d:.])(\d{1,3}(?:[.,]\d)?\s*(?:minutes|minuten|mins?|m|'|hours?|heures?|hrs?|std\.?|stunden?|h)(?:\s*\d{1,2}(?:\s*(?:minutes|mins?))?)?)\.?\)?\s*$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"[\s,(–—-]*(?:for|ca\.?|about|lasts|~)?\s*(?<![\d:.])(\d{1,3}(?:[.,]\d)?\s*(?:minutes|minuten|mins?|m|'|hours?|heures?|hrs?|st"
+        + @"d\.?|stunden?|h)(?:\s*\d{1,2}(?:\s*(?:minutes|mins?))?)?)\.?\)?\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex Duration();
 
-    [GeneratedRegex(@"(?m)(?<![\d:.,/-])(?:0\d|1[3-9]|2[0-4])\s*(?:[:.h]\s*[0-5]\d|\s*uhr\b)(?!\s*[ap]\.?m)|(?m)^\s*(?:1[3-9]|2[0-3])\s+\p{L}", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?m)(?<![\d:.,/-])(?:0\d|1[3-9]|2[0-4])\s*(?:[:.h]\s*[0-5]\d|\s*uhr\b)(?!\s*[ap]\.?m)|(?m)^\s*(?:1[3-9]|2[0-3])\s+\p{L}", RegexOptions.IgnoreCase)]
     private static partial Regex WholeClock();
 
     [GeneratedRegex(@"^[\s|:*=_–—-]+$|^\|?\s*(?:time|start|when|zeit|uhrzeit|heure|horaire)\s*(?:\||\t|,|;).*$", RegexOptions.IgnoreCase)]

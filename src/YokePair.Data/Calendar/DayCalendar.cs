@@ -24,7 +24,9 @@ public static class DayCalendar
     {
         var calendar = new Ical.Net.Calendar { ProductId = "-//Yoke Pair//day//EN" };
         // Whoever reads it need not know the zone: its rules go along (RFC 5545, 3.6.5).
-        if (Clock.Zone(plan.Assignment) is not null && plan.Parts.Min(p => p.Start) is { } first) calendar.AddTimeZone(VTimeZone.FromDateTimeZone(plan.Assignment.TimeZone!, first.AddMonths(-12), false));
+        if (Clock.Zone(plan.Assignment) is not null
+            && plan.Parts.Min(p => p.Start) is { } first) calendar.AddTimeZone(VTimeZone.FromDateTimeZone(plan.Assignment.TimeZone!,
+            first.AddMonths(-12), false));
         foreach (var part in Core.Plans.Day.InOrder(plan))
         {
             if (part.Start is not { } start || part.End is not { } end) continue;
@@ -101,11 +103,14 @@ public static class DayCalendar
     /// </summary>
     private static IEnumerable<EventTime> TimesOf(CalendarEvent e, List<CalendarEvent> all, string? zone)
     {
-        var once = all.Where(o => o.RecurrenceRule is null && o.RecurrenceIdentifier is null && o.Start is { HasTime: true } && !IsCancelled(o)).Select(o => In(o.Start!, zone)).ToList();
+        var once = all.Where(o => o.RecurrenceRule is null && o.RecurrenceIdentifier is null && o.Start is { HasTime: true }
+            && !IsCancelled(o)).Select(o => In(o.Start!, zone)).ToList();
         var begin = (e.RecurrenceRule is null || once.Count == 0 ? In(e.Start!, zone) : once.Min()).Date;
         // Somebody moved one of its days: that one is an event of its own.
-        var moved = all.Where(o => o.Uid == e.Uid).Select(o => o.RecurrenceIdentifier).OfType<RecurrenceIdentifier>().Select(r => In(r.StartTime, zone)).ToHashSet();
-        foreach (var one in e.GetOccurrences(new CalDateTime(begin.AddDays(-1))).TakeWhile(o => In(o.Period.StartTime, zone) < begin.AddDays(Core.Starting.NewDay.MostDays + 1)))
+        var moved = all.Where(o => o.Uid == e.Uid).Select(o => o.RecurrenceIdentifier).OfType<RecurrenceIdentifier>().Select(r => In(r.StartTime,
+            zone)).ToHashSet();
+        foreach (var one in e.GetOccurrences(new CalDateTime(begin.AddDays(-1))).TakeWhile(o => In(o.Period.StartTime,
+            zone) < begin.AddDays(Core.Starting.NewDay.MostDays + 1)))
         {
             var start = In(one.Period.StartTime, zone);
             if (start < begin || (e.RecurrenceIdentifier is null && moved.Contains(start))) continue;
@@ -123,7 +128,8 @@ public static class DayCalendar
         var where = string.IsNullOrWhiteSpace(e.Location) ? "" : $", {Flat(e.Location)}";
         // A comma sets off the place, and brackets a kind.
         var name = e.Name.Replace(',', ' ').Replace('[', '(').Replace(']', ')');
-        return string.Create(CultureInfo.InvariantCulture, $"{e.Start:HH:mm} {Flat(name)}{where.Replace('[', '(').Replace(']', ')')}{(minutes is > 0 and < 1000 ? $" {minutes} min" : "")}");
+        return string.Create(CultureInfo.InvariantCulture,
+            $"{e.Start:HH:mm} {Flat(name)}{where.Replace('[', '(').Replace(']', ')')}{(minutes is > 0 and < 1000 ? $" {minutes} min" : "")}");
     }
 
     private static string Flat(string text) => string.Join(' ', text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));

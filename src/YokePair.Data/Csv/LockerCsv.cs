@@ -13,7 +13,8 @@ namespace YokePair.Data.Csv;
 /// <param name="Encoding">How its letters were written.</param>
 /// <param name="Columns">Its columns, with the figures they were matched to.</param>
 /// <param name="Problems">What is wrong with the file as a whole.</param>
-public sealed record ReadTable(IReadOnlyList<FiledThing> Things, string Separator, string Encoding, IReadOnlyList<TableColumn> Columns, IReadOnlyList<PlanProblem> Problems);
+public sealed record ReadTable(IReadOnlyList<FiledThing> Things, string Separator, string Encoding, IReadOnlyList<TableColumn> Columns,
+    IReadOnlyList<PlanProblem> Problems);
 
 /// <summary>
 /// The locker as a table: a column <c>kind</c>, one for the <c>id</c>, and one for every figure by its name in the

@@ -25,11 +25,13 @@ internal static class LockerImports
     /// <param name="keep">Whether it is kept, or only looked at.</param>
     /// <param name="good">Whether good rows are kept without the faulty ones.</param>
     /// <param name="map">Figures chosen for columns, each as <c>heading=figure</c>; after the sign nothing leaves the column out.</param>
-    private static async Task<IResult> Import(HttpRequest request, bool keep, bool? good, [FromQuery] string[]? map, LockerStore store, CancellationToken cancel)
+    private static async Task<IResult> Import(HttpRequest request, bool keep, bool? good, [FromQuery] string[]? map, LockerStore store,
+        CancellationToken cancel)
     {
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
-        var chosen = (map ?? []).Select(m => (m, At: m.LastIndexOf('='))).Where(m => m.At > 0).GroupBy(m => m.m[..m.At]).ToDictionary(g => g.Key, g => g.Last().m[(g.Last().At + 1)..]);
+        var chosen = (map ?? []).Select(m => (m, At: m.LastIndexOf('='))).Where(m => m.At > 0).GroupBy(m => m.m[..m.At]).ToDictionary(g => g.Key,
+            g => g.Last().m[(g.Last().At + 1)..]);
         return await TakeAsync(body.ToArray(), keep, store, cancel, good == true, chosen);
     }
 

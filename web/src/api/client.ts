@@ -27,6 +27,7 @@ export type ThingView = Schemas["ThingView"];
 export type ThingDetail = Schemas["ThingDetail"];
 export type FigureValue = Schemas["FigureValue"];
 export type Figure = Schemas["Figure"];
+export type TimetableLine = Schemas["TimetableLine"];
 export type TypedForm = Schemas["TypedForm"];
 export type QuickLine = Schemas["QuickLine"];
 export type ImportAnswer = Schemas["ImportAnswer"];

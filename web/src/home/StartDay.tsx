@@ -1,7 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useId, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
-import { answer, api, asItIs, type AssignmentSummary, type Habits, type PartKind } from "../api/client";
+import {
+  answer,
+  api,
+  asItIs,
+  type AssignmentSummary,
+  type Habits,
+  type PartKind,
+  type TimetableLine,
+} from "../api/client";
 import { time } from "../shared/format";
 import { Choose, Tick } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
@@ -351,43 +359,11 @@ function TimetablePreview({
   });
   if (!data || asked.trim().length === 0) return null;
   const choose = (line: number, kind: string) =>
-    retype(
-      text
-        .split("\n")
-        .map((l, at) =>
-          at === line - 1 ? `${l.replace(/\s*\[[^\]]*\]\s*$/, "")}${kind ? ` [${kind}]` : ""}` : l,
-        )
-        .join("\n"),
-    );
+    retype(text.replace(/^.*$/gm, (l) => (line-- === 1 ? withKind(l, kind) : l)));
   return (
     <ol aria-label="Read as" className="my-1 max-w-4xl">
       {data.lines.map((l) => (
-        <li key={l.line} className="flex flex-wrap items-center gap-x-2 border-b border-rule py-0.5">
-          <span className="tabular-nums">
-            {time(l.start)}–{time(l.end)}
-          </span>
-          {!l.endSaid && <span className="text-quiet">end assumed</span>}
-          <strong>{l.name}</strong> {l.location && <span>{l.location}</span>}
-          {l.guess && <span className="text-hangs">{l.guess}</span>}
-          <label className="ml-auto flex items-center gap-1">
-            <span className={l.kind ? "text-quiet" : "text-hangs"}>
-              {l.kind ? "as" : "no needs known for it: choose, or add them on the board"}
-            </span>
-            <select
-              aria-label={`Kind of ${l.name}`}
-              className="webbing font-normal"
-              value={l.kind ?? ""}
-              onChange={(e) => choose(l.line, e.target.value)}
-            >
-              <option value="">none known</option>
-              {kinds.map((k) => (
-                <option key={k.id} value={k.id}>
-                  {k.name}
-                </option>
-              ))}
-            </select>
-          </label>
-        </li>
+        <ReadLine key={l.line} line={l} kinds={kinds} choose={(kind) => choose(l.line, kind)} />
       ))}
       {data.problems.map((p) => (
         <li key={`${p.line} ${p.message}`} className="text-broken">
@@ -395,5 +371,48 @@ function TimetablePreview({
         </li>
       ))}
     </ol>
+  );
+}
+
+/** A line with its kind chosen: behind it, in brackets. */
+const withKind = (line: string, kind: string) =>
+  `${line.replace(/\s*\[[^\]]*\]\s*$/, "")}${kind ? ` [${kind}]` : ""}`;
+
+function ReadLine({
+  line: l,
+  kinds,
+  choose,
+}: {
+  line: TimetableLine;
+  kinds: PartKind[];
+  choose: (kind: string) => void;
+}) {
+  return (
+    <li className="flex flex-wrap items-center gap-x-2 border-b border-rule py-0.5">
+      <span className="tabular-nums">
+        {time(l.start)}–{time(l.end)}
+      </span>
+      {!l.endSaid && <span className="text-quiet">end assumed</span>}
+      <strong>{l.name}</strong> {l.location && <span>{l.location}</span>}
+      {l.guess && <span className="text-hangs">{l.guess}</span>}
+      <label className="ml-auto flex items-center gap-1">
+        <span className={l.kind ? "text-quiet" : "text-hangs"}>
+          {l.kind ? "as" : "no needs known for it: choose, or add them on the board"}
+        </span>
+        <select
+          aria-label={`Kind of ${l.name}`}
+          className="webbing font-normal"
+          value={l.kind ?? ""}
+          onChange={(e) => choose(e.target.value)}
+        >
+          <option value="">none known</option>
+          {kinds.map((k) => (
+            <option key={k.id} value={k.id}>
+              {k.name}
+            </option>
+          ))}
+        </select>
+      </label>
+    </li>
   );
 }

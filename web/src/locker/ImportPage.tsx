@@ -180,33 +180,55 @@ function Columns({
       </summary>
       <ul aria-label="Columns" className="flex flex-wrap gap-x-4 gap-y-2">
         {weighed.columns.map((c, i) => (
-          <li key={i} className="w-44">
-            <label className="flex flex-col gap-0.5">
-              <strong className={c.figure ? "" : "text-hangs"}>{c.heading || `column ${i + 1}`}</strong>
-              <select
-                className="webbing font-normal"
-                value={c.figure ?? ""}
-                onChange={(e) => match(c.heading, e.target.value)}
-              >
-                <option value="">left out</option>
-                {weighed.meanings.map((m) => (
-                  <option key={m.name} value={m.name}>
-                    {m.words}
-                  </option>
-                ))}
-                {["id", "estimated"].map((own) => (
-                  <option key={own}>{own}</option>
-                ))}
-              </select>
-            </label>
-            <span className="block truncate text-[12px] text-quiet">
-              {c.samples.join(" · ")}
-              {c.unit && `, in ${c.unit}`}
-            </span>
-          </li>
+          <Column
+            key={i}
+            column={c}
+            at={i}
+            meanings={weighed.meanings}
+            match={(figure) => match(c.heading, figure)}
+          />
         ))}
       </ul>
     </details>
+  );
+}
+
+function Column({
+  column: c,
+  at,
+  meanings,
+  match,
+}: {
+  column: ImportAnswer["columns"][number];
+  at: number;
+  meanings: ImportAnswer["meanings"];
+  match: (figure: string) => void;
+}) {
+  return (
+    <li className="w-44">
+      <label className="flex flex-col gap-0.5">
+        <strong className={c.figure ? "" : "text-hangs"}>{c.heading || `column ${at + 1}`}</strong>
+        <select
+          className="webbing font-normal"
+          value={c.figure ?? ""}
+          onChange={(e) => match(e.target.value)}
+        >
+          <option value="">left out</option>
+          {meanings.map((m) => (
+            <option key={m.name} value={m.name}>
+              {m.words}
+            </option>
+          ))}
+          {["id", "estimated"].map((own) => (
+            <option key={own}>{own}</option>
+          ))}
+        </select>
+      </label>
+      <span className="block truncate text-[12px] text-quiet">
+        {c.samples.join(" · ")}
+        {c.unit && `, in ${c.unit}`}
+      </span>
+    </li>
   );
 }
 

@@ -144,16 +144,32 @@ function Line({
   retype: (line: string) => void;
   pick: (word: string) => void;
 }) {
+  const sure = line.ready && !line.kindBecause && !line.understood.some((u) => u.guess);
   return (
     <li className="border-b border-rule py-1" data-line={line.at}>
       {!alone && <span className="mr-1.5 text-quiet tabular-nums">{line.at}</span>}
-      <span className={line.ready ? "font-semibold text-holds" : "font-semibold text-hangs"}>
-        {line.ready ? "✓" : "?"} {line.summary}
+      {/* A tick only where nothing was guessed. */}
+      <span className={sure ? "font-semibold text-holds" : "font-semibold text-hangs"}>
+        {sure ? "✓" : line.ready ? "≈" : "?"} {line.summary}
       </span>
       {line.kindBecause && <KindGuess line={line} retype={retype} />}
       {figures(line).map((f) => (
         <Chip key={f.label + f.text} figure={f} pick={pick} />
       ))}
+      <Asked line={line} />
+      {alone && line.estimates.length > 0 && (
+        <span className="block text-quiet">
+          Taken as usual until you measure: {line.estimates.join(", ")}
+        </span>
+      )}
+    </li>
+  );
+}
+
+/** What must still be said, and what cannot be. */
+function Asked({ line }: { line: QuickLine }) {
+  return (
+    <>
       {line.missing.map((m) => (
         <span key={m.figure} className="ml-2 font-semibold">
           {m.question} <span className="font-normal">Type {m.example}</span>
@@ -166,12 +182,7 @@ function Line({
           {p.message}
         </span>
       ))}
-      {alone && line.estimates.length > 0 && (
-        <span className="block text-quiet">
-          Taken as usual until you measure: {line.estimates.join(", ")}
-        </span>
-      )}
-    </li>
+    </>
   );
 }
 

@@ -17,41 +17,20 @@ interface Typed {
 }
 
 /** A field that is kept while typed and takes effect when left or on Enter; what was refused stays there to be mended. */
-export function TypedField({ label, type, form, value, commit, mayBeEmpty }: Typed) {
+export function TypedField({ label, type, ...field }: Typed) {
   const id = useId();
-  const client = useQueryClient();
-  const [typed, setTyped] = useState(value);
-  const [seen, setSeen] = useState(value);
-  const [problem, setProblem] = useState("");
-  if (seen !== value) {
-    setSeen(value);
-    setTyped(value);
-    setProblem("");
-  }
-  const done = async () => {
-    if (typed === value || (!mayBeEmpty && typed === "")) return;
-    if (!form || typed === "") return commit(typed);
-    const [read] = await client.fetchQuery(reading({ figure: form }, { figure: typed }));
-    if (read?.problem) return setProblem(read.problem);
-    const figure = String(read?.values[0] ?? "");
-    // The same figure, written otherwise.
-    if (figure === value) setTyped(value);
-    else commit(figure);
-  };
+  const { typed, problem, change, done } = useTypedField(field);
   return (
     <div className="flex flex-col gap-0.5">
       <label htmlFor={id}>{label}</label>
       <input
         id={id}
         type={type ?? "text"}
-        inputMode={form && "decimal"}
+        inputMode={field.form && "decimal"}
         aria-invalid={!!problem}
         className="webbing font-normal"
         value={typed}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          setProblem("");
-        }}
+        onChange={(e) => change(e.target.value)}
         onBlur={() => void done()}
         onKeyDown={(e) => e.key === "Enter" && void done()}
       />
@@ -62,4 +41,33 @@ export function TypedField({ label, type, form, value, commit, mayBeEmpty }: Typ
       )}
     </div>
   );
+}
+
+function useTypedField({ form, value, commit, mayBeEmpty }: Omit<Typed, "label" | "type">) {
+  const client = useQueryClient();
+  const read = async (form: TypedForm, text: string) => {
+    const [figure] = await client.fetchQuery(reading({ figure: form }, { figure: text }));
+    setProblem(figure?.problem ?? "");
+    return figure?.problem ? null : String(figure?.values[0] ?? "");
+  };
+  const [typed, setTyped] = useState(value);
+  const [seen, setSeen] = useState(value);
+  const [problem, setProblem] = useState("");
+  if (seen !== value) {
+    setSeen(value);
+    setTyped(value);
+    setProblem("");
+  }
+  const done = async () => {
+    if (typed === value || (!mayBeEmpty && typed === "")) return;
+    const figure = form && typed !== "" ? await read(form, typed) : typed;
+    // The same figure, written otherwise.
+    if (figure === value) setTyped(value);
+    else if (figure !== null) commit(figure);
+  };
+  const change = (text: string) => {
+    setTyped(text);
+    setProblem("");
+  };
+  return { typed, problem, change, done };
 }
