@@ -125,7 +125,7 @@ public sealed class Stories
     {
         var site = Site.Shared;
         using var page = new Page(site).Open(Page.Wedding + "?part=lanterns");
-        var light = page.Find("input[type=number]");
+        var light = page.Find("input[inputmode=decimal]");
         light.SendKeys(Keys.Control + "a");
         light.SendKeys("3" + Keys.Enter);
         page.VerdictBecomes("Two needs hang by one thing.");
@@ -136,11 +136,11 @@ public sealed class Stories
         page.Button("Undo").Click();
         page.VerdictBecomes("Two needs hang by one thing.");
 
-        light = page.Find("input[type=number]");
+        light = page.Find("input[inputmode=decimal]");
         light.SendKeys(Keys.Control + "a");
         light.SendKeys("40" + Keys.Enter);
         Assert.Contains("parts[10].ev", page.Text("[role=alert]"), StringComparison.Ordinal);
-        Assert.Equal("40", page.Find("input[type=number]").GetAttribute("value"));
+        Assert.Equal("40", page.Find("input[inputmode=decimal]").GetAttribute("value"));
     }
 
     [Fact]

@@ -1,5 +1,4 @@
 using OpenQA.Selenium;
-using YokePair.Browser;
 
 namespace YokePair.Browser.Tests;
 

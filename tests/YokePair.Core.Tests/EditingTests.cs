@@ -23,6 +23,23 @@ public sealed class EditingTests
         Assert.Contains(again.PairsAtHome!, p => p.IsOf("sound", "macro") && p.Fit == PairFit.No);
     }
 
+    [Fact]
+    public void An_assignment_is_called_otherwise_and_moved_with_every_part_at_its_hour()
+    {
+        var night = RandomPlan.From(3) is var plan ? plan with
+        {
+            Assignment = plan.Assignment with { TimeZone = "Europe/Vienna" },
+            Parts = [plan.Parts[0] with { Start = new(2027, 6, 12, 22, 0, 0), End = new(2027, 6, 13, 2, 30, 0) }],
+        } : null!;
+        var moved = EditResult.Apply(night, [new SetAssignment { Name = " Garden ", Day = new(2027, 9, 4) }]);
+        Assert.Equal(("Garden", "called Garden, moved to 2027-09-04"), (moved.Plan!.Assignment.Name, moved.Label));
+        Assert.Equal((new DateTime(2027, 9, 4, 22, 0, 0), new DateTime(2027, 9, 5, 2, 30, 0)), (moved.Plan.Parts[0].Start, moved.Plan.Parts[0].End));
+        Assert.Equal("name", Assert.Single(EditResult.Apply(night, [new SetAssignment { Name = " " }]).Problems).Field);
+        Assert.Equal("day", Assert.Single(EditResult.Apply(night, [new SetAssignment { Day = new(1899, 1, 1) }]).Problems).Field);
+        // 02:30 is skipped that night.
+        Assert.Contains("write 03:30", Assert.Single(EditResult.Apply(night, [new SetAssignment { Day = new(2027, 3, 27) }]).Problems).Message, StringComparison.Ordinal);
+    }
+
     private static readonly Plan Day = new()
     {
         Format = Plan.FormatName,

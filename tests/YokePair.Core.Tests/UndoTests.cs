@@ -100,6 +100,7 @@ public sealed class UndoTests
             nameof(SetLights) => new SetLights { Part = part.Id, Lights = part.Lights is null && plan.Items.OfType<Flash>().FirstOrDefault() is { } flash ? [new PlacedLight { Flash = flash.Id }] : [] },
             nameof(Equip) => new Equip { Part = part.Id, Person = part.Setups.Count > 0 ? part.Setups[0].Person : person, Position = "left", Shoe = plan.Items.OfType<Flash>().FirstOrDefault()?.Id, Unattended = true },
             nameof(SetPerson) => new SetPerson { Person = new Person { Id = random.Next(2) == 0 ? "" : person, Name = "Ned", Seconds = new OwnSeconds { Raise = 4 } } },
+            nameof(SetAssignment) => new SetAssignment { Name = "Otherwise", Day = new DateOnly(2027, 9, random.Next(1, 28)) },
             nameof(AddDay) => new AddDay(),
             nameof(FollowLocker) => new FollowLocker { Things = [new ChangedThing(lens, lens with { WeightG = random.Next(200, 2000), Estimated = ["weightG"] })] },
             nameof(StartAgain) => new StartAgain { Made = RandomPlan.From(random.Next(1000)) },

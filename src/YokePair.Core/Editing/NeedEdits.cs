@@ -38,7 +38,8 @@ public sealed record PutNeed : PlanEdit
     {
         if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         var need = Need;
-        if (Subject is null && NearM is not null && need.Framing is null) return Refuse("nearM", "a distance alone frames nothing; choose what is in the frame, or leave it empty");
+        if (Subject is null && NearM is not null && need.Framing is null) return Refuse(
+            "nearM", "a distance alone frames nothing; choose what is in the frame, or leave it empty");
         if (Motion is { } motion) need = need with { Motion = motion, ShutterSeconds = Phrases.ShutterSeconds(motion) };
         if (Subject is { } subject)
         {

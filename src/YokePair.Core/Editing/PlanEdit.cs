@@ -28,6 +28,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(Equip), "equip")]
 [JsonDerivedType(typeof(SetPerson), "setPerson")]
 [JsonDerivedType(typeof(SetRules), "setRules")]
+[JsonDerivedType(typeof(SetAssignment), "setAssignment")]
 [JsonDerivedType(typeof(AddDay), "addDay")]
 [JsonDerivedType(typeof(StartAgain), "startAgain")]
 [JsonDerivedType(typeof(PutNeed), "putNeed")]

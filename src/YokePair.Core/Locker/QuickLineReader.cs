@@ -192,7 +192,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
                 if (codes.All(known.BatteryTypes.Contains) && thing["batteryType"] is null) return "batteryType";
                 if (codes.All(known.Mounts.Contains) && thing["mount"] is null) return "mount";
                 // A code nobody has heard of is a mount or battery only where the line names none that is known.
-                if (lastName >= 0 && words.IndexOf(plain) == lastName + 1 && words.Count(w => CodeShape().IsMatch(w)) > 2) return null;
+                if (lastName >= 0 && words.IndexOf(plain) == lastName + 1
+                    && words.Count(w => CodeShape().IsMatch(w) && QuickMeasures.Named(w, Kind) is null) > 2) return null;
                 if (thing["mount"] is null && !words.Any(known.Mounts.Contains)) return "mount";
                 return thing["batteryType"] is null && !words.Any(known.BatteryTypes.Contains) ? "batteryType" : null;
             case "lens" or "converter" or "tube":

@@ -58,8 +58,10 @@ public static class TableRows
         if (!texts.TryGetValue("name", out var name) || !name.Any(char.IsDigit)) return;
         var known = new KnownWords(Said("mount"), Said("batteryType"), Said("radioSystem"));
         var read = QuickAdd.Read($"{kind} {name} {texts.GetValueOrDefault("mount")}", known);
-        foreach (var (figure, text) in read.Figures) texts.TryAdd(figure, text);
-        if (read.Problems.Count == 0 && read.Figures.Count > 0) texts["name"] = read.Called;
+        // Where the columns said it all, the name is a name.
+        var told = read.Figures.Where(f => !texts.ContainsKey(f.Name)).ToList();
+        foreach (var (figure, text) in told) texts[figure] = text;
+        if (read.Problems.Count == 0 && told.Count > 0) texts["name"] = read.Called;
 
         HashSet<string> Said(string figure) => texts.TryGetValue(figure, out var text) ? [text] : [];
     }

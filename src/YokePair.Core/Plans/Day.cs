@@ -36,6 +36,14 @@ public static class Day
     public static Part? Mended(Plan plan, string? fromPart, string? untilPart) =>
         plan.PartOf(untilPart) is { } until && (plan.PartOf(fromPart) is not { } from || !IsFrom(plan, from, until.Id)) ? until : null;
 
+    /// <summary>A plan on other days: its first part begins on a day, all keep their hours. Without times it stays as it is.</summary>
+    public static Plan MovedTo(Plan plan, DateOnly first)
+    {
+        if (plan.Parts.Min(p => p.Start) is not { } start) return plan;
+        var days = first.DayNumber - DateOnly.FromDateTime(start).DayNumber;
+        return plan with { Parts = [.. plan.Parts.Select(p => p with { Start = p.Start?.AddDays(days), End = p.End?.AddDays(days) })] };
+    }
+
     /// <summary>Whether two parts go on at the same time.</summary>
     public static bool Overlap(Part one, Part other) =>
         one.Id != other.Id && one.Start is { } a && one.End is { } b && other.Start is { } c && other.End is { } d && a < d && c < b;

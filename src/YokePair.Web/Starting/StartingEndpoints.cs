@@ -134,13 +134,8 @@ internal static class StartingEndpoints
     {
         if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
         if (string.IsNullOrWhiteSpace(request.Name)) return Problems.Unprocessable("The day was not copied.", [new PlanProblem("name", "is empty; say what the day is called")]);
-        var first = DateOnly.FromDateTime(stored.Plan.Parts.Min(p => p.Start)!.Value);
-        var days = request.Day.DayNumber - first.DayNumber;
-        var copy = stored.Plan with
-        {
-            Assignment = stored.Plan.Assignment with { Id = request.Name, Name = request.Name.Trim() },
-            Parts = [.. stored.Plan.Parts.Select(p => p with { Start = p.Start?.AddDays(days), End = p.End?.AddDays(days) })],
-        };
+        var named = stored.Plan.Assignment with { Id = request.Name, Name = request.Name.Trim() };
+        var copy = Core.Plans.Day.MovedTo(stored.Plan with { Assignment = named }, request.Day);
         // On the night the clocks go forward a time of the old day may not exist.
         List<PlanProblem> wrong = [.. Clock.Problems(copy)];
         return wrong.Count > 0 ? Problems.Unprocessable("The day was not copied.", wrong) : Kept(await store.AddAsync(copy, cancel));

@@ -4371,7 +4371,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4589,6 +4589,18 @@ export interface components {
             position: string;
             /** @description What it is to be called. */
             name: string;
+        };
+        /** @description Calls the assignment something else, or moves it to another day. What is not given stays as it is. */
+        PlanEditSetAssignment: {
+            /** @enum {string} */
+            type?: "setAssignment";
+            /** @description New name. */
+            name?: null | string;
+            /**
+             * Format: date
+             * @description New first day; every part keeps its hour.
+             */
+            day?: null | string;
         };
         /** @description Sets every light that stands in the room in one part. */
         PlanEditSetLights: {

@@ -16,6 +16,7 @@ export function BoardHeader({ undo, redo, help }: { undo: () => void; redo: () =
   return (
     <PageHeader
       title={plan.assignment.name}
+      view="Day"
       aside={
         <>
           {date(day.parts[0]?.start)}

@@ -21,7 +21,7 @@ export function Home() {
   });
   return (
     <div>
-      <PageHeader />
+      <PageHeader view="Assignments" />
       <main className="mx-auto max-w-4xl px-4 py-5">
         <h1 className="text-xl font-semibold">
           {!list.data ? "Opening …" : list.data.length === 0 ? "Plan your first day" : "Your assignments"}

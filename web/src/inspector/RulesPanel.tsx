@@ -14,7 +14,20 @@ export function RulesPanel() {
   const wait = (importance: "once" | "must") => waits.find((w) => w.importance === importance);
   return (
     <div className="flex flex-col gap-3">
-      <h2 className="text-[15px] font-bold">How this day reckons</h2>
+      <h2 className="text-[15px] font-bold">This assignment, and how it reckons</h2>
+      <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
+        <TypedField
+          label="Called"
+          value={day.board.plan.assignment.name}
+          commit={(name) => edit({ type: "setAssignment", name })}
+        />
+        <TypedField
+          label="On, its parts keep their hours"
+          type="date"
+          value={day.parts[0]?.start?.slice(0, 10) ?? ""}
+          commit={(on) => edit({ type: "setAssignment", day: on })}
+        />
+      </div>
       <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
         <Figure
           label="What happens once waits, s"

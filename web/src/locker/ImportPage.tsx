@@ -66,7 +66,7 @@ export function ImportPage() {
   const error = keep.error ?? look.error;
   return (
     <div className="flex h-full flex-col">
-      <PageHeader title="Locker" aside="from a file" />
+      <PageHeader title="Locker" aside="from a file" view="From a file" />
       <main className="mx-auto min-h-0 w-full max-w-5xl flex-1 overflow-auto px-4 py-4">
         <h1 className="text-xl font-semibold" data-testid="verdict">
           {keep.data?.kept

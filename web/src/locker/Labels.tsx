@@ -13,7 +13,7 @@ export function Labels() {
   return (
     <>
       <div className="print:hidden">
-        <PageHeader title="Locker" aside="labels" />
+        <PageHeader title="Locker" aside="labels" view="Labels" />
         <div className="flex items-center gap-3 px-4 py-3">
           <h1 className="text-xl font-semibold" data-testid="verdict">
             {things.length} tags on {Math.ceil(things.length / 40)} {things.length > 40 ? "sheets" : "sheet"}

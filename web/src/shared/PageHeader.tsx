@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { useEffect, type ReactNode } from "react";
 import { Link } from "react-router";
 import { ThemeButton } from "./ThemeButton";
 import { UnitsButton } from "./UnitsButton";
@@ -8,12 +8,19 @@ import { Wordmark } from "./Wordmark";
 export function PageHeader({
   title,
   aside,
+  view,
   children,
 }: {
   title?: string;
+  /** What is looked at, for the window's title. */
+  view?: string;
   aside?: ReactNode;
   children?: ReactNode;
 }) {
+  const tab = [title, view, "Yoke Pair"].filter(Boolean).join(" · ");
+  useEffect(() => {
+    document.title = tab;
+  }, [tab]);
   return (
     <header className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-4 py-1.5">
       <Wordmark />

@@ -46,9 +46,14 @@ export function TypedField({ label, type, ...field }: Typed) {
 function useTypedField({ form, value, commit, mayBeEmpty }: Omit<Typed, "label" | "type">) {
   const client = useQueryClient();
   const read = async (form: TypedForm, text: string) => {
-    const [figure] = await client.fetchQuery(reading({ figure: form }, { figure: text }));
-    setProblem(figure?.problem ?? "");
-    return figure?.problem ? null : String(figure?.values[0] ?? "");
+    try {
+      const [figure] = await client.fetchQuery(reading({ figure: form }, { figure: text }));
+      setProblem(figure?.problem ?? "");
+      return figure?.problem ? null : String(figure?.values[0] ?? "");
+    } catch (error) {
+      setProblem((error as Error).message);
+      return null;
+    }
   };
   const [typed, setTyped] = useState(value);
   const [seen, setSeen] = useState(value);

@@ -37,8 +37,12 @@ export function useTyped(forms: Forms, initial: Record<string, string>) {
     refuse: setRefused,
     /** All of it, read; null while something cannot be. */
     read: async () => {
-      const read = await client.fetchQuery(reading(forms, texts));
-      if (read.some((f) => f.problem)) return null;
+      const read = await client.fetchQuery(reading(forms, texts)).catch((error: Error) => {
+        // Without an answer nothing is taken; all of it stays.
+        setRefused({ [Object.keys(forms)[0] ?? ""]: error.message });
+        return null;
+      });
+      if (!read || read.some((f) => f.problem)) return null;
       return (name: string) => read.find((f) => f.name === name)?.values ?? [];
     },
   };

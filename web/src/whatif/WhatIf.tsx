@@ -47,7 +47,7 @@ export function WhatIf() {
   const rows = all ? table.rows : harmful;
   return (
     <div className="flex h-full flex-col">
-      <PageHeader title={data.name} aside="what if">
+      <PageHeader title={data.name} aside="what if" view="What if">
         <Link to={`/${key}/day`} className="py-1">
           Day
         </Link>
