@@ -13,6 +13,7 @@ internal static partial class FigureText
         "isoCeiling" or "baseIso" => TypedNumber.Read(Iso().Replace(text, ""), "12800"),
         "guideNumber" => TypedQuantity.Read(GuideNumber().Replace(text, ""), "m"),
         "health" when text.EndsWith('%') => TypedNumber.Read(text[..^1], "90%").As(n => n / 100),
+        "health" => TypedNumber.Read(text, "0.9 or 90%"),
         "crop" or "factor" or "imageCircleCrop" => TypedNumber.Read(Times().Replace(text, ""), "1.5"),
         "magnification" => Ratio().Match(text) is { Success: true } ratio && TypedNumber.Read(ratio.Groups[1].Value) is { Read: true, Value: > 0 } to
             ? Reading.Of(1 / to.Value) : TypedNumber.Read(Times().Replace(text, ""), "1:2 or 0.5"),
