@@ -28,9 +28,7 @@ public static partial class TypedQuantity
         ["MP"] = ("45 MP", Words("mp mpx mpix megapixel megapixels megapixeln mégapixels=1")),
         ["stops"] = ("3 stops", Words("stop stops ev blende blenden=1")),
         ["lux"] = ("800 lux", Words("lux lx=1")),
-        ["EV"] = ("5.5", Words("ev=1")),
         ["fps"] = ("12 fps", Words("fps b/s i/s bilder/s images/s=1")),
-        ["mAh"] = ("2000 mAh", Words("mah=1 ah=1000")),
     };
 
     /// <summary>Of these there are never thousands: 1.650 kg is no tonne and a half.</summary>
@@ -64,10 +62,6 @@ public static partial class TypedQuantity
         var digits = last is { } scale && Math.Round(scale, 3) != scale ? "G4" : "G12";
         return Reading.Of(double.Parse(total.ToString(digits, CultureInfo.InvariantCulture), NumberStyles.Float, CultureInfo.InvariantCulture));
     }
-
-    /// <summary>Whether a word is a unit that the figure may be in.</summary>
-    public static bool Knows(string unit, string word) => Units.TryGetValue(unit, out var known)
-        && known.Words.ContainsKey(word.TrimEnd('.').ToLowerInvariant());
 
     private static double? FactorOf(Dictionary<string, double> words, string word) =>
         words.TryGetValue(word.ToLowerInvariant(), out var factor) ? factor : null;
