@@ -54,8 +54,7 @@ public static class TypedFields
         if (text.Trim().Length == 0) return Reading.Of<IReadOnlyList<double>>([]);
         return form switch
         {
-            TypedForm.Count => TypedNumber.Read(text, "12") is { Read: true } count && count.Value != Math.Floor(count.Value)
-                ? Reading.Refused<IReadOnlyList<double>>($"\"{text.Trim()}\" is no whole number; write it as 12") : One(TypedNumber.Read(text, "12")),
+            TypedForm.Count => One(TypedNumber.Read(text, "12").Unless(n => n != Math.Floor(n), _ => $"\"{text.Trim()}\" is no whole number; write it as 12")),
             TypedForm.Metres => One(TypedQuantity.Read(text, "m")),
             TypedForm.MetresRange => Two(TypedRange.Read(text, "m", "3–5")),
             TypedForm.Millimetres => One(TypedQuantity.Read(text, "mm")),
@@ -64,9 +63,8 @@ public static class TypedFields
                 ? sides : Reading.Refused<IReadOnlyList<double>>($"\"{text.Trim()}\" is no print; write it as 60 × 40"),
             TypedForm.Seconds => One(TypedQuantity.Read(text, "s")),
             TypedForm.Shutter => One(ShutterOf(text)),
-            TypedForm.FNumber => TypedRange.FNumbers(text) is { Read: true } f && f.Value.Low != f.Value.High
-                ? Reading.Refused<IReadOnlyList<double>>($"\"{text.Trim()}\" are two f-numbers; write one, such as 5.6")
-                    : One(TypedRange.FNumbers(text).As(e => e.Low)),
+            TypedForm.FNumber => One(TypedRange.FNumbers(text).Unless(
+                f => f.Low != f.High, _ => $"\"{text.Trim()}\" are two f-numbers; write one, such as 5.6").As(f => f.Low)),
             TypedForm.Stops => One(TypedQuantity.Read(text, "stops")),
             TypedForm.Megapixels => One(TypedQuantity.Read(text, "MP")),
             TypedForm.FramesPerSecond => One(TypedQuantity.Read(text, "fps")),
@@ -75,11 +73,9 @@ public static class TypedFields
     }
 
     /// <summary>A camera's dial says 250 for a 250th of a second: which of the two is meant is asked.</summary>
-    private static Reading<double> ShutterOf(string text) =>
-        TypedQuantity.Read(text, "s") is { Read: true, Value: > 1 } seconds && text.Trim().All(c => char.IsDigit(c) || c is '.' or ',')
-            ? Reading.Refused<double>(string.Create(CultureInfo.InvariantCulture,
-                $"\"{text.Trim()}\" may be 1/{seconds.Value} or {seconds.Value} s; write the one you mean"))
-            : TypedQuantity.Read(text, "s");
+    private static Reading<double> ShutterOf(string text) => TypedQuantity.Read(text, "s").Unless(
+        seconds => seconds > 1 && text.Trim().All(c => char.IsDigit(c) || c is '.' or ','),
+        seconds => string.Create(CultureInfo.InvariantCulture, $"\"{text.Trim()}\" may be 1/{seconds} or {seconds} s; write the one you mean"));
 
     private static Reading<IReadOnlyList<double>> One(Reading<double> read) => read.As<IReadOnlyList<double>>(n => [n]);
 

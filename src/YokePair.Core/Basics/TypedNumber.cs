@@ -34,7 +34,7 @@ public static partial class TypedNumber
         if (!neverThousands && OneGroup().IsMatch(bare))
         {
             var (large, small) = (Bare(bare), Tidy(bare.Replace(',', '.')));
-            return Reading.Refused<double>($"\"{typed}\" may be {large} or {small}; write the one you mean");
+            return Reading.Refused<double>($"\"{typed}\" may be {large} or {small}; write the one you mean", saysAll: true);
         }
         return Parsed(typed, bare.Replace(',', '.'), example);
     }
@@ -43,7 +43,7 @@ public static partial class TypedNumber
     {
         var (a, b) = (Read(over, example), Read(under, example));
         if (!a.Read || !b.Read) return Refuse(typed, example);
-        return b.Value == 0 ? Reading.Refused<double>($"\"{typed}\" divides by nothing; write it as 1/250") : Reading.Of(a.Value / b.Value);
+        return b.Value == 0 ? Reading.Refused<double>($"\"{typed}\" divides by nothing; write it as 1/250", saysAll: true) : Reading.Of(a.Value / b.Value);
     }
 
     private static Reading<double> Parsed(string typed, string plain, string example) =>

@@ -53,7 +53,7 @@ public static partial class TypedQuantity
             var meant = word.Length > 0 ? FactorOf(known.Words, word) : pieces.Count == 1 ? 1 : last is { } before ? Below(unit, before) : null;
             if (meant is not { } factor) return Refuse(text, known.Example);
             var number = TypedNumber.Read(piece.Groups["number"].Value, known.Example, NeverThousands.Contains(word));
-            if (!number.Read) return number.Problem!.Contains("may be", StringComparison.Ordinal) ? number : Refuse(text, known.Example, number.Problem);
+            if (!number.Read) return number.SaysAll ? number : Refuse(text, known.Example);
             if (last is { } larger && factor >= larger) return Refuse(text, known.Example);
             total += number.Value * factor;
             last = factor;
@@ -75,8 +75,8 @@ public static partial class TypedQuantity
         _ => null,
     };
 
-    private static Reading<double> Refuse(string text, string example, string? because = null) => Reading.Refused<double>(
-        because?.Contains("divides", StringComparison.Ordinal) == true ? because : $"\"{text.Trim()}\" is not understood; write it as {example}");
+    private static Reading<double> Refuse(string text, string example) =>
+        Reading.Refused<double>($"\"{text.Trim()}\" is not understood; write it as {example}");
 
     private static Dictionary<string, double> Words(string list)
     {

@@ -19,7 +19,7 @@ public static partial class TypedRange
         if (ends.Length == 2 && UnitBehind().Match(ends[1]).Value is { Length: > 0 } word && UnitBehind().Match(ends[0]).Length == 0) ends[0] += word;
         var read = Array.ConvertAll(ends, e => TypedQuantity.Read(e, unit));
         foreach (var end in read)
-            if (!end.Read) return Reading.Refused<Interval>(end.Problem!.Contains("may be", StringComparison.Ordinal) ? end.Problem
+            if (!end.Read) return Reading.Refused<Interval>(end.SaysAll ? end.Problem!
                 : $"\"{text.Trim()}\" is not understood; write it as {example}");
         var (low, high) = (read[0].Value, read[^1].Value);
         return low <= high ? Reading.Of(new Interval(low, high))
@@ -30,7 +30,6 @@ public static partial class TypedRange
     public static Reading<Interval> FNumbers(string text)
     {
         var bare = Aperture().Replace(text.Trim(), "");
-        // One over a whole number is f/8; 1:2.8 and 1/8 are both written on lenses.
         return Read(bare, null, "2.8 or 3.5-5.6") is { Read: true } read ? read
             : Reading.Refused<Interval>($"\"{text.Trim()}\" is no f-number; write it as 2.8, or 3.5-5.6");
     }

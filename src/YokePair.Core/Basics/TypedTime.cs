@@ -25,7 +25,7 @@ public static partial class TypedTime
         if (!match.Success) return null;
         var (first, second) = (Parts.Of(match, "h", "m", "half", "word"), Parts.Of(match, "h2", "m2", "half2", "word2"));
         // A bare figure is a time only with something that says so: minutes, half a day, the hour's word, or an end that has them.
-        if (!first.IsSure && !match.Groups["uhr"].Success && !(match.Groups["h2"].Success || match.Groups["word2"].Success)) return BareHour(text, match);
+        if (!first.IsSure && !match.Groups["uhr"].Success && !(match.Groups["h2"].Success || match.Groups["word2"].Success)) return BareHour(text);
         var end = match.Groups["h2"].Success || match.Groups["word2"].Success ? second : null as Parts?;
         if (end is { Half: { } half } && first.Half is null && first.Hour is > 0 and <= Noon && !first.IsWord)
         {
@@ -47,9 +47,9 @@ public static partial class TypedTime
 
     private static Reading<TimeOnly> Refuse(string text) => Reading.Refused<TimeOnly>($"\"{text.Trim()}\" is no time of day; write it as 14:30 or 2:30 pm");
 
-    /// <summary>14 Ceremony: an hour that only one clock has is one; 2 cameras is none, and neither is 9 Ceremony without more.</summary>
-    private static Reading<TypedClock>? BareHour(string text, Match match) =>
-        Bare().Match(text) is { Success: true } bare && int.Parse(bare.Groups[1].Value, CultureInfo.InvariantCulture) is >= 0 and <= 23 and var hour
+    /// <summary>14 Ceremony: an hour before a word; null where no clock shows it.</summary>
+    private static Reading<TypedClock>? BareHour(string text) =>
+        Bare().Match(text) is { Success: true } bare && int.Parse(bare.Groups[1].Value, CultureInfo.InvariantCulture) is <= 23 and var hour
             ? Reading.Of(new TypedClock(new TimeOnly(hour, 0), null, bare.Groups[1].Index + bare.Groups[1].Length)) : null;
 
     private readonly record struct Parts(int Hour, int Minute, char? Half, bool IsWord, bool IsSure)

@@ -102,6 +102,9 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
             ? FormattableString.Invariant($"1/{parts}")
             : Format(value);
 
+    /// <summary>The same with its unit.</summary>
+    public string SayWithUnit(JsonNode? value) => Unit is null ? Say(value) : $"{Say(value)} {Unit}";
+
     private static string Plain(JsonNode? value) =>
         value is null ? "" : value.GetValueKind() == System.Text.Json.JsonValueKind.String ? value.GetValue<string>() : FigureText.Plain(value.ToJsonString());
 

@@ -106,7 +106,7 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
         var usual = (thing["estimated"]?.AsArray() ?? []).Select(e => (string?)e).ToHashSet();
         return [.. FigureCatalogue.Of(filed.Kind).Where(f => f.Name != "name" && thing[f.Name] is not null
             && (usual.Contains(f.Name) || IsGiven(f.Name))).Select(
-            f => $"{f.Words} {f.Say(thing[f.Name])}{(f.Unit is null ? "" : " " + f.Unit)}{(usual.Contains(f.Name) ? ", as usual" : "")}")];
+            f => $"{f.Words} {f.SayWithUnit(thing[f.Name])}{(usual.Contains(f.Name) ? ", as usual" : "")}")];
 
         bool IsGiven(string figure) => filed.Texts?.ContainsKey(figure) ?? filed.Whole?.ContainsKey(figure) == true;
     }

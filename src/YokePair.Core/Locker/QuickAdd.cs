@@ -90,7 +90,7 @@ public static class QuickAdd
         if (problems.Count == 0 && missing.Count == 0)
         {
             Typical.Fill(kind, thing);
-            estimates = [.. (thing["estimated"]?.AsArray() ?? []).Select(e => e!.GetValue<string>()).Select(e => FigureCatalogue.Find(kind, e)!).Select(f => $"{f.Words} {f.Say(thing[f.Name])}{(f.Unit is null ? "" : " " + f.Unit)}")];
+            estimates = [.. (thing["estimated"]?.AsArray() ?? []).Select(e => e!.GetValue<string>()).Select(e => FigureCatalogue.Find(kind, e)!).Select(f => $"{f.Words} {f.SayWithUnit(thing[f.Name])}")];
             var count = Math.Max(copies, numbers.Count);
             for (var i = 0; i < count; i++)
             {

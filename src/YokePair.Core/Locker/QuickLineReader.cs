@@ -239,7 +239,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         }
         thing[figure] = value;
         understood.Add(new Understood(QuickPatterns.Plain(word), catalogued.Words,
-            $"{catalogued.Say(value)}{(catalogued.Unit is null ? "" : " " + catalogued.Unit)}", guess));
+            catalogued.SayWithUnit(value), guess));
         return true;
     }
 

@@ -78,7 +78,8 @@ internal static class QuickWords
     /// <summary>Kinds and flags of more than one word.</summary>
     public static readonly IReadOnlyList<string> Phrases = [.. Kinds.Keys.Concat(Flags.Keys).Where(w => w.Contains(' ')).OrderByDescending(w => w.Length)];
 
-    private static IEnumerable<(string Of, string Word)> Table(string table) =>
+    /// <summary>The words of a table: a line for each meaning, its words behind a colon, an underscore for a space.</summary>
+    public static IEnumerable<(string Of, string Word)> Table(string table) =>
         from line in table.Split('\n', StringSplitOptions.RemoveEmptyEntries)
         let cut = line.IndexOf(':', StringComparison.Ordinal)
         from word in line[(cut + 1)..].Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)

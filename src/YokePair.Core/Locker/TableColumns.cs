@@ -46,11 +46,8 @@ public static partial class TableColumns
         doubtful:    doubtful unreliable defect unzuverlässig
         """;
 
-    private static readonly Dictionary<string, string> Synonyms = (
-        from line in SynonymTable.Split('\n', StringSplitOptions.RemoveEmptyEntries)
-        let cut = line.IndexOf(':', StringComparison.Ordinal)
-        from word in line[(cut + 1)..].Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
-        select (Word: Bare(word), Figure: line[..cut].Trim())).DistinctBy(w => w.Word).ToDictionary(w => w.Word, w => w.Figure, StringComparer.Ordinal);
+    private static readonly Dictionary<string, string> Synonyms =
+        QuickWords.Table(SynonymTable).DistinctBy(w => Bare(w.Word)).ToDictionary(w => Bare(w.Word), w => w.Of, StringComparer.Ordinal);
 
     /// <summary>Matches all headings of a table.</summary>
     /// <param name="headings">Headings, in order.</param>

@@ -76,7 +76,12 @@ public static class DayCalendar
         notes.AddRange(allDay.Select(e => $"{Flat(e.Summary ?? "an event")} lasts all day, {e.Start!.Value:yyyy-MM-dd}; it is no part"));
         var events = calendar.Events.Where(e => !IsCancelled(e) && e.Start is { HasTime: true }).ToList();
         if (events.Count == 0) return (null, new PlanProblem("", "there is no event with a time in this calendar"));
-        var times = events.SelectMany(e => TimesOf(e, [.. calendar.Events], zone)).OrderBy(t => t.Start).ThenBy(t => t.End).ToList();
+        var once = events.Where(e => e.RecurrenceRule is null && e.RecurrenceIdentifier is null).Select(e => In(e.Start!, zone)).Order().ToList();
+        // Somebody moved one of its days: that one is an event of its own.
+        var moved = calendar.Events.Where(e => e.RecurrenceIdentifier is not null).ToLookup(e => e.Uid, e => In(e.RecurrenceIdentifier!.StartTime, zone));
+        var times = events.SelectMany(e => TimesOf(
+            e, e.RecurrenceRule is null || once.Count == 0 ? In(e.Start!, zone) : once[0],
+            e.RecurrenceIdentifier is null ? moved[e.Uid] : [], zone)).OrderBy(t => t.Start).ThenBy(t => t.End).ToList();
         if (times.Count == 0) return (null, new PlanProblem("", "there is no event with a time in this calendar"));
         var first = times[0];
         var day = DateOnly.FromDateTime(first.Start);
@@ -101,19 +106,18 @@ public static class DayCalendar
     /// The times of one event. One that comes again for ever is followed for the days an assignment may have, from the first event that does
     /// not come again on, where there is such a one.
     /// </summary>
-    private static IEnumerable<EventTime> TimesOf(CalendarEvent e, List<CalendarEvent> all, string? zone)
+    /// <param name="e">The event.</param>
+    /// <param name="first">What it is followed from, by the day.</param>
+    /// <param name="moved">Times of it that are events of their own.</param>
+    /// <param name="zone">Zone of the assignment.</param>
+    private static IEnumerable<EventTime> TimesOf(CalendarEvent e, DateTime first, IEnumerable<DateTime> moved, string? zone)
     {
-        var once = all.Where(o => o.RecurrenceRule is null && o.RecurrenceIdentifier is null && o.Start is { HasTime: true }
-            && !IsCancelled(o)).Select(o => In(o.Start!, zone)).ToList();
-        var begin = (e.RecurrenceRule is null || once.Count == 0 ? In(e.Start!, zone) : once.Min()).Date;
-        // Somebody moved one of its days: that one is an event of its own.
-        var moved = all.Where(o => o.Uid == e.Uid).Select(o => o.RecurrenceIdentifier).OfType<RecurrenceIdentifier>().Select(r => In(r.StartTime,
-            zone)).ToHashSet();
-        foreach (var one in e.GetOccurrences(new CalDateTime(begin.AddDays(-1))).TakeWhile(o => In(o.Period.StartTime,
-            zone) < begin.AddDays(Core.Starting.NewDay.MostDays + 1)))
+        var begin = first.Date;
+        var beyond = begin.AddDays(Core.Starting.NewDay.MostDays + 1);
+        foreach (var one in e.GetOccurrences(new CalDateTime(begin.AddDays(-1))).TakeWhile(o => In(o.Period.StartTime, zone) < beyond))
         {
             var start = In(one.Period.StartTime, zone);
-            if (start < begin || (e.RecurrenceIdentifier is null && moved.Contains(start))) continue;
+            if (start < begin || moved.Contains(start)) continue;
             var end = one.Period.EffectiveEndTime is { } until ? In(until, zone) : start;
             yield return new EventTime(start, end, Flat(e.Summary ?? "Part"), e.Location);
         }

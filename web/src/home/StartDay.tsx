@@ -13,6 +13,7 @@ import {
 import { time } from "../shared/format";
 import { Choose, Tick } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
+import { withLine } from "../shared/lines";
 import { Problem } from "../shared/Problem";
 import { lightsLiked } from "../shared/words";
 import { FileButton } from "../shared/FileButton";
@@ -358,8 +359,7 @@ function TimetablePreview({
     enabled: asked.trim().length > 0,
   });
   if (!data || asked.trim().length === 0) return null;
-  const choose = (line: number, kind: string) =>
-    retype(text.replace(/^.*$/gm, (l) => (line-- === 1 ? withKind(l, kind) : l)));
+  const choose = (line: number, kind: string) => retype(withLine(text, line, (l) => withKind(l, kind)));
   return (
     <ol aria-label="Read as" className="my-1 max-w-4xl">
       {data.lines.map((l) => (

@@ -139,7 +139,7 @@ export function Locker() {
               </ul>
             )}
           </div>
-          <QuickAddBox text={typed} setText={setTyped} />
+          <QuickAddBox text={typed} setText={setTyped} kinds={page.figures[0]?.kinds ?? []} />
         </div>
         {change.error && <Problem error={change.error} />}
         <Starters

@@ -1,11 +1,21 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useRef, useState } from "react";
 import { answer, api, type QuickLine } from "../api/client";
+import { withLine } from "../shared/lines";
 import { Problem } from "../shared/Problem";
 import { changes, useLockerChange } from "./useLocker";
 
 /** Typed lines become things: what was understood is shown before anything is kept. */
-export function QuickAddBox({ text, setText }: { text: string; setText: (text: string) => void }) {
+export function QuickAddBox({
+  text,
+  setText,
+  kinds,
+}: {
+  text: string;
+  setText: (text: string) => void;
+  /** Kinds a line may be said to be of. */
+  kinds: string[];
+}) {
   const change = useLockerChange();
   const box = useRef<HTMLTextAreaElement>(null);
   const [said, setSaid] = useState("");
@@ -88,14 +98,8 @@ export function QuickAddBox({ text, setText }: { text: string; setText: (text: s
               key={`${i} ${line.line}`}
               line={line}
               alone={lines.length === 1}
-              retype={(better) =>
-                setText(
-                  text
-                    .split("\n")
-                    .map((l, at) => (at === line.at - 1 ? better : l))
-                    .join("\n"),
-                )
-              }
+              kinds={kinds}
+              retype={(better) => setText(withLine(text, line.at, () => better))}
               pick={(word) => pick(box.current, line, word)}
             />
           ))}
@@ -136,11 +140,13 @@ type Figure = QuickLine["understood"][number];
 function Line({
   line,
   alone,
+  kinds,
   retype,
   pick,
 }: {
   line: QuickLine;
   alone: boolean;
+  kinds: string[];
   retype: (line: string) => void;
   pick: (word: string) => void;
 }) {
@@ -152,7 +158,7 @@ function Line({
       <span className={sure ? "font-semibold text-holds" : "font-semibold text-hangs"}>
         {sure ? "✓" : line.ready ? "≈" : "?"} {line.summary}
       </span>
-      {line.kindBecause && <KindGuess line={line} retype={retype} />}
+      {line.kindBecause && <KindGuess line={line} kinds={kinds} retype={retype} />}
       {figures(line).map((f) => (
         <Chip key={f.label + f.text} figure={f} pick={pick} />
       ))}
@@ -205,7 +211,15 @@ function Chip({ figure, pick }: { figure: Figure; pick: (word: string) => void }
 }
 
 /** The kind was guessed: another one is put in front of the line. */
-function KindGuess({ line, retype }: { line: QuickLine; retype: (line: string) => void }) {
+function KindGuess({
+  line,
+  kinds,
+  retype,
+}: {
+  line: QuickLine;
+  kinds: string[];
+  retype: (line: string) => void;
+}) {
   return (
     <label className="ml-2 inline-block border border-dashed border-hangs px-1">
       <span className="text-quiet">taken for, {line.kindBecause}</span>{" "}
@@ -222,8 +236,3 @@ function KindGuess({ line, retype }: { line: QuickLine; retype: (line: string) =
     </label>
   );
 }
-
-const kinds =
-  "body lens adapter converter tube filter flash trigger light modifier battery cells powerbank charger card reader drive support carry case grip other".split(
-    " ",
-  );

@@ -37,6 +37,15 @@ export function Choose<T extends string>({
   );
 }
 
+/** Why what was typed into a field cannot be taken. */
+export function AtField({ problem }: { problem: string }) {
+  return (
+    <span className="max-w-44 text-[12px] text-broken" role="alert">
+      {problem}
+    </span>
+  );
+}
+
 /** A field under its label, or beside it, with what was computed for it beneath. */
 export function Labelled({
   label,
@@ -56,9 +65,7 @@ export function Labelled({
       {label}
       {children}
       {problem ? (
-        <span className="max-w-44 text-[12px] text-broken" role="alert">
-          {problem}
-        </span>
+        <AtField problem={problem} />
       ) : (
         note && <span className="text-[12px] text-quiet">{note}</span>
       )}

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useId, useState, type ReactNode } from "react";
 import type { TypedForm } from "../api/client";
+import { AtField } from "./Choose";
 import { reading } from "./useTyped";
 
 interface Typed {
@@ -34,11 +35,7 @@ export function TypedField({ label, type, ...field }: Typed) {
         onBlur={() => void done()}
         onKeyDown={(e) => e.key === "Enter" && void done()}
       />
-      {problem && (
-        <span role="alert" className="max-w-44 text-[12px] text-broken">
-          {problem}
-        </span>
-      )}
+      {problem && <AtField problem={problem} />}
     </div>
   );
 }
