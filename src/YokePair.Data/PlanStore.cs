@@ -56,7 +56,21 @@ public sealed class PlanMemory : IDisposable
 /// <param name="Revision">Its revision now.</param>
 /// <param name="Summary">What was worked out of it; null = nothing yet.</param>
 /// <param name="SummaryOf">Revisions of plan and locker that this was worked out of.</param>
-public sealed record StoredSummary(string Key, string Name, DateTime? Start, int Revision, byte[]? Summary, SummaryState? SummaryOf);
+/// <param name="Shelf">Where it is.</param>
+public sealed record StoredSummary(string Key, string Name, DateTime? Start, int Revision, byte[]? Summary, SummaryState? SummaryOf, Shelf Shelf = Shelf.Current);
+
+/// <summary>Where an assignment is in the list.</summary>
+public enum Shelf
+{
+    /// <summary>Among those worked on.</summary>
+    Current,
+
+    /// <summary>Out of the way, but kept.</summary>
+    Archived,
+
+    /// <summary>Deleted; it can be put back for a while.</summary>
+    Deleted,
+}
 
 /// <summary>The state of things a summary speaks of.</summary>
 /// <param name="Revision">Revision of the plan.</param>
@@ -64,8 +78,11 @@ public sealed record StoredSummary(string Key, string Name, DateTime? Start, int
 public sealed record SummaryState(int Revision, int Locker);
 
 /// <summary>Reads and writes assignments. One instance per unit of work.</summary>
-public sealed class PlanStore(YokeContext db, PlanMemory memory)
+public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider clock)
 {
+    /// <summary>How long a deleted assignment can be put back.</summary>
+    public static readonly TimeSpan DeletedFor = TimeSpan.FromDays(30);
+
     private const int UndoDepth = 200;
 
     /// <summary>Every assignment with its plan, in order of date.</summary>
@@ -89,10 +106,36 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
     }
 
     /// <summary>What is known of every assignment without reading its plan, in order of date.</summary>
-    public async Task<IReadOnlyList<StoredSummary>> SummariesAsync(CancellationToken cancel = default) =>
-        await db.Assignments.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name)
-            .Select(a => new StoredSummary(a.Key, a.Name, a.Start, a.Revision, a.Summary, a.SummaryRevision == null ? null : new SummaryState(a.SummaryRevision.Value, a.SummaryLocker ?? 0)))
+    public Task<IReadOnlyList<StoredSummary>> SummariesAsync(CancellationToken cancel = default) => SummariesOf(There, cancel);
+
+    /// <summary>The same with those that were deleted and can be put back.</summary>
+    public Task<IReadOnlyList<StoredSummary>> SummariesWithDeletedAsync(CancellationToken cancel = default) => SummariesOf(db.Assignments, cancel);
+
+    /// <summary>Every assignment that is not deleted.</summary>
+    private IQueryable<AssignmentRow> There => db.Assignments.Where(a => a.DeletedAt == null);
+
+    private static async Task<IReadOnlyList<StoredSummary>> SummariesOf(IQueryable<AssignmentRow> rows, CancellationToken cancel) =>
+        await rows.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name)
+            .Select(a => new StoredSummary(
+                a.Key, a.Name, a.Start, a.Revision, a.Summary, a.SummaryRevision == null ? null : new SummaryState(a.SummaryRevision.Value, a.SummaryLocker ?? 0),
+                a.DeletedAt != null ? Shelf.Deleted : a.Archived ? Shelf.Archived : Shelf.Current))
             .ToListAsync(cancel);
+
+    /// <summary>
+    /// Archives an assignment, deletes it, or puts it back. What is deleted stays as it is, edits and all, for
+    /// <see cref="DeletedFor"/>, and goes when something is deleted after that.
+    /// </summary>
+    /// <returns>What it is called; null when there is none such.</returns>
+    public async Task<string?> ShelveAsync(string key, Shelf shelf, CancellationToken cancel = default)
+    {
+        var now = clock.GetUtcNow().UtcDateTime;
+        if (shelf == Shelf.Deleted) await db.Assignments.Where(a => a.DeletedAt < now - DeletedFor).ExecuteDeleteAsync(cancel);
+        var row = db.Assignments.Where(a => a.Key == key);
+        await row.ExecuteUpdateAsync(a => a
+            .SetProperty(x => x.Archived, x => shelf == Shelf.Archived || (shelf == Shelf.Deleted && x.Archived))
+            .SetProperty(x => x.DeletedAt, shelf == Shelf.Deleted ? now : null), cancel);
+        return await row.Select(a => a.Name).FirstOrDefaultAsync(cancel);
+    }
 
     /// <summary>Keeps what was worked out of an assignment, unless something newer is kept.</summary>
     public Task KeepSummaryAsync(string key, byte[] summary, SummaryState of, CancellationToken cancel = default) =>
@@ -105,15 +148,16 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
 
     /// <summary>Revision of an assignment; null when there is none such.</summary>
     public Task<int?> RevisionAsync(string key, CancellationToken cancel = default) =>
-        db.Assignments.AsNoTracking().Where(a => a.Key == key).Select(a => (int?)a.Revision).FirstOrDefaultAsync(cancel);
+        There.AsNoTracking().Where(a => a.Key == key).Select(a => (int?)a.Revision).FirstOrDefaultAsync(cancel);
 
     /// <summary>One assignment, with what could be undone and redone.</summary>
     public async Task<StoredPlan?> FindAsync(string key, CancellationToken cancel = default) =>
         await RevisionAsync(key, cancel) is { } revision && await ReadAsync(key, revision, cancel) is { } plan ? await DescribeAsync(key, revision, plan, cancel) : null;
 
-    /// <summary>Keeps a new assignment under a key made of its id.</summary>
+    /// <summary>Keeps a new assignment under a key made of its id. Two of one name on one day could not be told apart: the later is numbered.</summary>
     public async Task<StoredPlan> AddAsync(Plan plan, CancellationToken cancel = default)
     {
+        plan = plan with { Assignment = plan.Assignment with { Name = await UnlikeAsync(plan, cancel) } };
         var wanted = Slug(plan.Assignment.Id);
         var taken = await db.Assignments.Where(a => a.Key.StartsWith(wanted)).Select(a => a.Key).ToListAsync(cancel);
         var key = wanted;
@@ -123,6 +167,15 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
         await db.SaveChangesAsync(cancel);
         memory.Keep(key, 1, plan, json.Length);
         return new StoredPlan(key, 1, plan, null, null);
+    }
+
+    private async Task<string> UnlikeAsync(Plan plan, CancellationToken cancel)
+    {
+        var (name, day) = (plan.Assignment.Name, FirstStart(plan)?.Date);
+        var taken = await There.Where(a => a.Name.StartsWith(name)).Select(a => new { a.Name, a.Start }).ToListAsync(cancel);
+        var made = name;
+        for (var n = 2; taken.Exists(a => a.Name == made && a.Start?.Date == day); n++) made = string.Create(CultureInfo.InvariantCulture, $"{name} ({n})");
+        return made;
     }
 
     /// <summary>Makes edits, all or none, if the caller saw the latest revision.</summary>
@@ -176,6 +229,25 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory)
             }
         }
         return followed;
+    }
+
+    /// <summary>Takes things out of every day yet to come that has them, each as one edit.</summary>
+    /// <returns>Names of the days that changed; and what is in the way, where one cannot.</returns>
+    public async Task<(IReadOnlyList<string> Days, IReadOnlyList<PlanProblem> Problems)> TakeOutAsync(IReadOnlyCollection<string> things, DateOnly today, CancellationToken cancel = default)
+    {
+        var days = new List<string>();
+        foreach (var stored in await UsingAsync(things, cancel))
+        {
+            if (stored.Plan.Parts.Max(p => p.End) is { } end && DateOnly.FromDateTime(end) < today) continue;
+            List<PlanEdit> edits = [.. stored.Plan.Items.Where(i => things.Contains(i.Id)).Select(i => new UnpackThing { Item = i.Id, Everywhere = true })];
+            switch (await EditAsync(stored.Key, stored.Revision, edits, cancel: cancel))
+            {
+                case ChangeOutcome.Done: days.Add(stored.Plan.Assignment.Name); break;
+                case ChangeOutcome.Refused refused: return (days, refused.Problems);
+                case ChangeOutcome.Stale: return (days, [new PlanProblem("things", $"{stored.Plan.Assignment.Name} is being changed just now; try it again")]);
+            }
+        }
+        return (days, []);
     }
 
     /// <summary>Takes the last edit back.</summary>

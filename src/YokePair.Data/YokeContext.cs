@@ -64,6 +64,12 @@ public sealed class AssignmentRow
     /// <summary>The plan file.</summary>
     public required byte[] Plan { get; set; }
 
+    /// <summary>Out of the way, but kept.</summary>
+    public bool Archived { get; set; }
+
+    /// <summary>When it was deleted, UTC; it can be put back for a while. Null = it was not.</summary>
+    public DateTime? DeletedAt { get; set; }
+
     /// <summary>What the list shows of it, as last worked out; null = nothing yet.</summary>
     public byte[]? Summary { get; set; }
 

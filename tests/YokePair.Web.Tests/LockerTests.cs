@@ -77,7 +77,7 @@ public sealed class LockerTests : IDisposable
         await client.Import(App.Demo("steamer-wedding"));
         await Ok(client.Post("/api/locker/demo", new { }));
         var seen = await Seen("z70");
-        var refused = await client.Post("/api/locker/removals", new { things = new[] { seen }, evenIfPlanned = false });
+        var refused = await client.Post("/api/locker/removals", new { things = new[] { seen }, planned = "ask" });
         Assert.Equal(HttpStatusCode.Conflict, refused.StatusCode);
         Assert.Contains("Steamer and boathouse", (await refused.Json()).GetProperty("detail").GetString()!, StringComparison.Ordinal);
 

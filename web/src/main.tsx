@@ -3,10 +3,12 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Board } from "./board/Board";
+import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
 import { ImportPage } from "./locker/ImportPage";
 import { Labels } from "./locker/Labels";
 import { Locker } from "./locker/Locker";
+import { useFocusKept } from "./shared/useFocusKept";
 import { WhatIf } from "./whatif/WhatIf";
 import "./styles.css";
 
@@ -15,29 +17,39 @@ notifyManager.setScheduler(queueMicrotask);
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 5_000 } } });
 
+function App() {
+  useFocusKept();
+  return (
+    <>
+      <Routes>
+        <Route path="/" element={<Home />} />
+        <Route path="/locker" element={<Locker />} />
+        <Route path="/locker/import" element={<ImportPage />} />
+        <Route path="/locker/labels" element={<Labels />} />
+        <Route path="/:assignment/what-if" element={<WhatIf />} />
+        <Route path="/:assignment/day" element={<Board />} />
+        <Route
+          path="*"
+          element={
+            <main className="p-6 text-lg">
+              <h1>There is nothing at this address.</h1>
+              <Link to="/" className="underline">
+                All assignments
+              </Link>
+            </main>
+          }
+        />
+      </Routes>
+      <FindLine />
+    </>
+  );
+}
+
 createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter>
-        <Routes>
-          <Route path="/" element={<Home />} />
-          <Route path="/locker" element={<Locker />} />
-          <Route path="/locker/import" element={<ImportPage />} />
-          <Route path="/locker/labels" element={<Labels />} />
-          <Route path="/:assignment/what-if" element={<WhatIf />} />
-          <Route path="/:assignment/day" element={<Board />} />
-          <Route
-            path="*"
-            element={
-              <main className="p-6 text-lg">
-                There is nothing at this address.{" "}
-                <Link to="/" className="underline">
-                  All assignments
-                </Link>
-              </main>
-            }
-          />
-        </Routes>
+        <App />
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -32,36 +32,36 @@ internal sealed class NeedWays
     {
         var rules = part.Kit.Plan.Rules;
         var who = need.Who == Need.Anyone ? Kit.None : part.Layout.PersonIndex(need.Who);
-        if (need.Role is not null) return Made(RoleWays(part, need, who).OrderBy(c => c.Rig.Seconds));
-        var aided = new AidedWays(part, need);
-        var fits = new Quality?[part.Kit.Glass.Length];
         var candidates = new List<Candidate>();
-        foreach (var rig in part.Rigs)
-        {
-            if (who != Kit.None && rig.Actor != who) continue;
-            var quality = fits[rig.Fitted!.Index] ??= NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted.Glass);
-            if (quality != Quality.No) candidates.Add(new Candidate(rig, quality));
-            // Whatever helps only adds things that can fail, so it is worth a thought only where it makes the picture better.
-            if (quality != Quality.Full) aided.Add(rig, quality, candidates);
-        }
-        if (need.Unattended == true)
-            foreach (var rig in part.LeftAlone)
-                if ((who == Kit.None || rig.Actor == who)
-                    && Worse(NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted!.Glass, new Aids(Supported: true)), part.Kit.Pairings.Of(rig.Items)) is var alone and not Quality.No)
-                    candidates.Add(new Candidate(rig, alone));
+        if (need.Role is not null) candidates.AddRange(RoleWays(part, need, who));
+        else FindRigs();
         // The part's rigs come quickest first; only aided and unattended ways stand out of order.
         for (var i = 1; i < candidates.Count; i++)
-            if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return Made(candidates.OrderBy(c => c.Rig.Seconds));
-        return Made(candidates);
+            if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return new(need, need.ToleranceSeconds(rules), [.. candidates.OrderBy(c => c.Rig.Seconds)]);
+        return new(need, need.ToleranceSeconds(rules), [.. candidates]);
 
-        static Quality Worse(Quality one, Quality other) => one > other ? one : other;
-
-        NeedWays Made(IEnumerable<Candidate> all)
+        void FindRigs()
         {
-            if (part.Kit.SmallParts.Any) all = all.Select(c => (c.Quality, Rig: c.Rig.WithSmallParts(part.Kit, part.Layout))).Where(
-                c => c.Rig is not null).Select(c => new Candidate(c.Rig!, c.Quality));
-            if (part.Kit.Twins.Any) all = all.Select(c => c with { Rig = c.Rig.WithTwins(part.Kit) });
-            return new(need, need.ToleranceSeconds(rules), [.. all]);
+            var aided = new AidedWays(part, need);
+            var fits = new Quality?[part.Kit.Glass.Length];
+            for (var i = 0; i < part.Rigs.Count; i++)
+            {
+                var rig = part.Rigs[i];
+                if (who != Kit.None && rig.Actor != who) continue;
+                var quality = fits[rig.Fitted!.Index] ??= NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted.Glass);
+                if (quality != Quality.No && part.WholeRigs[i] is { } whole) candidates.Add(new Candidate(whole, quality));
+                // Whatever helps only adds things that can fail, so it is worth a thought only where it makes the picture better.
+                if (quality != Quality.Full) aided.Add(rig, quality, candidates);
+            }
+            if (need.Unattended != true) return;
+            foreach (var rig in part.LeftAlone)
+            {
+                if (who != Kit.None && rig.Actor != who) continue;
+                var (whole, together) = part.Whole(rig);
+                var alone = NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted!.Glass, new Aids(Supported: true));
+                if (together > alone) alone = together;
+                if (whole is not null && alone != Quality.No) candidates.Add(new Candidate(whole, alone));
+            }
         }
     }
 
@@ -76,8 +76,9 @@ internal sealed class NeedWays
                     if (kit.Twins.IsStoodFor(i) || kit.Items[i].Roles?.Contains(need.Role!, StringComparer.OrdinalIgnoreCase) != true) continue;
                     var source = part.Layout.SourceOf(i);
                     var seconds = part.Layout.Cost(actor, source);
-                    if (!double.IsPositiveInfinity(seconds) && Supplies.ForRole(kit, part.Layout, actor, i) is { } asks)
-                        yield return new Candidate(Rig.ForRole(i, actor, source, seconds, asks), kit.Items[i].Doubtful ? Quality.SecondBest : Quality.Full);
+                    if (!double.IsPositiveInfinity(seconds) && Supplies.ForRole(kit, part.Layout, actor, i) is { } asks
+                        && part.Whole(Rig.ForRole(i, actor, source, seconds, asks)).Rig is { } whole)
+                        yield return new Candidate(whole, kit.Items[i].Doubtful ? Quality.SecondBest : Quality.Full);
                 }
     }
 }
@@ -89,8 +90,8 @@ internal sealed class AidedWays
     private readonly Kit kit;
     private readonly Need need;
     private readonly bool flash, stands, continuous;
-    private readonly Dictionary<(int Fitted, int Light), Quality> lit = [];
-    private readonly Dictionary<(int Fitted, LightSet Set), Quality> litBySet = [];
+    private readonly Quality?[] litByFlash;
+    private readonly Dictionary<LightSet, Quality>?[] litBySet;
     private readonly Quality?[] supported;
     private readonly double?[] tooBright;
 
@@ -102,6 +103,8 @@ internal sealed class AidedWays
         flash = NeedFit.FlashThinkable(part.Part, need, LightKind.Flash);
         stands = NeedFit.FlashThinkable(part.Part, need, LightKind.Stands);
         continuous = need.Light.Contains(LightKind.Continuous);
+        litByFlash = new Quality?[kit.Glass.Length * kit.FlashKinds.Length];
+        litBySet = new Dictionary<LightSet, Quality>?[kit.Glass.Length];
         supported = new Quality?[kit.Glass.Length];
         tooBright = new double?[kit.Glass.Length];
     }
@@ -114,10 +117,11 @@ internal sealed class AidedWays
         if (kit.Supports.Length > 0
             && (supported[plain.Fitted.Index] ??= NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, glass, new Aids(Supported: true))) is var steady
             && (steady < without || glass.Lens.NeedsSupport == true)
-            && Supported(plain).ToList() is { Count: > 0 } ways)
+            && part.Supported(plain) is { Count: > 0 } ways)
         {
-            if (steady < without) candidates.AddRange(
-                ways.Select(on => new Candidate(on, on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady)));
+            if (steady < without)
+                foreach (var on in ways)
+                    if (part.Whole(on).Rig is { } whole) candidates.Add(new Candidate(whole, on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady));
             if (glass.Lens.NeedsSupport == true) (rig, without) = (ways[0], steady);
         }
         if (without == Quality.Full) return;
@@ -125,15 +129,6 @@ internal sealed class AidedWays
         if (flash) AddFlash(rig, without, candidates);
         if (stands) AddStands(rig, without, candidates);
         if (continuous) AddContinuous(rig, without, candidates);
-    }
-
-    /// <summary>A rig on whatever carries it: on any of those that stand by themselves, and on each that hangs on a small part.</summary>
-    private IEnumerable<Rig> Supported(Rig plain)
-    {
-        if (part.SupportsFor(plain) is { Length: > 0 } supports) yield return plain.WithSupport(supports);
-        if (!kit.SmallParts.Any) yield break;
-        foreach (var support in kit.Supports)
-            if (kit.SmallParts.Serve(support) && plain.WithSupport(kit, part.Layout, support) is { } on) yield return on;
     }
 
     private void AddFiltered(Rig rig, Quality without, List<Candidate> candidates)
@@ -147,16 +142,15 @@ internal sealed class AidedWays
             var quality = NeedFit.Ambient(kit.Plan.Rules, part.Part, need, glass, new Aids(rig.Supported, stops)).Quality;
             if (quality >= without) continue;
             foreach (var chain in ThreadChains(index, filter, glass.Lens))
-                Add(rig.WithFilter(kit, part.Layout, chain), chain.Any(i => kit.Items[i].Doubtful) ? Quality.SecondBest : quality, without, candidates);
+                Add(part.Whole(rig.WithFilter(kit, part.Layout, chain)), chain.Any(i => kit.Items[i].Doubtful) ? Quality.SecondBest : quality, without, candidates);
         }
     }
 
     /// <summary>Takes a rig with its help where it is better than without, as far as its pieces get on with one another.</summary>
-    private void Add(Rig? with, Quality quality, Quality without, List<Candidate> candidates)
+    private static void Add(AidedRig with, Quality quality, Quality without, List<Candidate> candidates)
     {
-        if (with is null) return;
-        if (kit.Pairings.Of(with.Items) is var together && together > quality) quality = together;
-        if (quality < without) candidates.Add(new Candidate(with, quality));
+        if (with.Together > quality) quality = with.Together;
+        if (with.Rig is { } rig && quality < without) candidates.Add(new Candidate(rig, quality));
     }
 
     private IEnumerable<int[]> ThreadChains(int index, Filter filter, Lens lens)
@@ -169,49 +163,54 @@ internal sealed class AidedWays
 
     private void AddFlash(Rig rig, Quality without, List<Candidate> candidates)
     {
-        foreach (var index in kit.FlashKinds)
-        {
-            var quality = Lit(rig, index);
-            if (quality < without && part.PowerFor(rig.Actor, index) is { } cells) Add(rig.WithFlash(kit, part.Layout, index, cells), quality, without, candidates);
-        }
+        var aided = part.Aided(rig);
+        for (var kind = 0; kind < kit.FlashKinds.Length; kind++)
+            if (Lit(rig, kind) is var quality && quality < without) Add(aided.WithFlash(kind), quality, without, candidates);
     }
 
     /// <summary>How well a flash in the shoe serves, the same for whoever takes it.</summary>
-    private Quality Lit(Rig rig, int index)
+    private Quality Lit(Rig rig, int kind)
     {
-        var key = (rig.Fitted!.Index, index);
-        if (lit.TryGetValue(key, out var quality)) return quality;
-        var flash = (Flash)kit.Items[index];
-        quality = flash.GuideNumber is null || flash.Power == FlashPower.SharedPack
-            ? Quality.No
-            : NeedFit.WithFlash(kit.Plan.Rules, part.Part, need, rig.Fitted.Glass, flash, rig.Supported).Quality;
-        lit.Add(key, quality);
-        return quality;
+        ref var quality = ref litByFlash[rig.Fitted!.Index * kit.FlashKinds.Length + kind];
+        return quality ??= (Flash)kit.Items[kit.FlashKinds[kind]] is { GuideNumber: not null, Power: not FlashPower.SharedPack } flash
+            ? NeedFit.WithFlash(kit.Plan.Rules, part.Part, need, rig.Fitted.Glass, flash, rig.Supported).Quality
+            : Quality.No;
     }
 
     private void AddStands(Rig rig, Quality without, List<Candidate> candidates)
     {
         var glass = rig.Fitted!.Glass;
         var room = part.LightsFor(rig.Actor);
-        foreach (var sender in room.Senders)
+        var aided = part.Aided(rig);
+        for (var s = 0; s < room.Senders.Count; s++)
         {
+            var sender = room.Senders[s];
             var item = kit.Items[sender.Item];
             if (!Shoe.Fits(glass.Body, item is Flash flash ? flash.Shoe : ((Trigger)item).Shoe)) continue;
             var half = item.Doubtful || sender.Relays.Any(r => kit.Items[r].Doubtful);
-            foreach (var set in Enumerable.Range(1, need.Stands!.Count).Reverse().SelectMany(count => room.Sets(sender.System, count)))
+            for (var count = need.Stands!.Count; count > 0; count--)
             {
-                if (set.Flashes.Count < need.Stands.Count && without <= Quality.SecondBest) break;
-                if (set.StandIn == sender.Item && kit.Twins.Of(sender.Item) is null) continue;
-                if (!litBySet.TryGetValue((rig.Fitted.Index, set), out var quality))
+                if (count < need.Stands.Count && without <= Quality.SecondBest) break;
+                foreach (var set in room.Sets(sender.System, count))
                 {
-                    quality = NeedFit.WithStands(kit.Plan.Rules, part.Part, need, glass, set.Flashes, rig.Supported).Quality;
-                    if (quality == Quality.Full && set.Items.Any(i => kit.Items[i].Doubtful)) quality = Quality.SecondBest;
-                    litBySet.Add((rig.Fitted.Index, set), quality);
+                    if (set.StandIn == sender.Item && kit.Twins.Of(sender.Item) is null) continue;
+                    var quality = Lit(rig, set);
+                    if (quality == Quality.Full && half) quality = Quality.SecondBest;
+                    if (quality < without) Add(aided.WithLights(s, set), quality, without, candidates);
                 }
-                if (quality == Quality.Full && half) quality = Quality.SecondBest;
-                if (quality < without) Add(rig.WithLights(kit, part.Layout, sender, set), quality, without, candidates);
             }
         }
+    }
+
+    /// <summary>How well lights in the room serve, whoever fires them.</summary>
+    private Quality Lit(Rig rig, LightSet set)
+    {
+        var known = litBySet[rig.Fitted!.Index] ??= [];
+        if (known.TryGetValue(set, out var quality)) return quality;
+        quality = NeedFit.WithStands(kit.Plan.Rules, part.Part, need, rig.Fitted.Glass, set.Flashes, rig.Supported).Quality;
+        if (quality == Quality.Full && set.Items.Any(i => kit.Items[i].Doubtful)) quality = Quality.SecondBest;
+        known.Add(set, quality);
+        return quality;
     }
 
     private void AddContinuous(Rig rig, Quality without, List<Candidate> candidates)
@@ -233,7 +232,7 @@ internal sealed class AidedWays
         {
             var quality = NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, rig.Fitted!.Glass, new Aids(rig.Supported, 0, ev));
             if (quality == Quality.Full && lamps.Any(l => kit.Items[l].Doubtful)) quality = Quality.SecondBest;
-            if (quality < than) Add(with(), quality, than, candidates);
+            if (quality < than) Add(part.Whole(with()), quality, than, candidates);
             return quality;
         }
     }

@@ -1,3 +1,4 @@
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -8,6 +9,8 @@ internal sealed class PartWays
     private readonly Dictionary<int, RoomLights> lights = [];
     private readonly Dictionary<(int Actor, int Body), OptionGroup[]> supports = [];
     private readonly Dictionary<(int Actor, int Thing), Ask[]?> powers = [];
+    private readonly Dictionary<Rig, AidedRigs> aided = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<Rig, IReadOnlyList<Rig>> supported = new(ReferenceEqualityComparer.Instance);
 
     public PartWays(Kit kit, Part part)
     {
@@ -27,8 +30,12 @@ internal sealed class PartWays
             }
         }
         Rigs = [.. rigs.OrderBy(r => r.Seconds)];
+        WholeRigs = [.. Rigs.Select(r => Whole(r).Rig)];
         LeftAlone = [.. FindLeftAlone()];
         Needs = [.. part.Needs.Select(n => new BandedWays(n, [.. n.Bands(part).Select(band => NeedWays.For(this, band))]))];
+        // What no need took is let go.
+        aided.Clear();
+        supported.Clear();
     }
 
     public Kit Kit { get; }
@@ -38,6 +45,9 @@ internal sealed class PartWays
     public PartLayout Layout { get; }
 
     public IReadOnlyList<Rig> Rigs { get; }
+
+    /// <summary>The same, as a way takes them; null where a small part cannot be had.</summary>
+    public IReadOnlyList<Rig?> WholeRigs { get; }
 
     /// <summary>Cameras that work by themselves.</summary>
     public IReadOnlyList<Rig> LeftAlone { get; }
@@ -51,12 +61,27 @@ internal sealed class PartWays
         return room;
     }
 
-    /// <summary>Tripods and monopods for a rig.</summary>
-    public OptionGroup[] SupportsFor(Rig rig)
+    /// <summary>A rig with the lights that can help it.</summary>
+    public AidedRigs Aided(Rig plain)
     {
-        var key = (rig.Actor, rig.Fitted!.Body);
-        if (!supports.TryGetValue(key, out var groups)) supports.Add(key, groups = Supplies.SupportsFor(Kit, Layout, rig.Actor, rig.Fitted.Body));
-        return groups;
+        if (!aided.TryGetValue(plain, out var rigs)) aided.Add(plain, rigs = new AidedRigs(this, plain));
+        return rigs;
+    }
+
+    /// <summary>A rig on whatever carries it: on any of those that stand by themselves, and on each that hangs on a small part.</summary>
+    public IReadOnlyList<Rig> Supported(Rig plain)
+    {
+        if (!supported.TryGetValue(plain, out var ways)) supported.Add(plain, ways = [.. FindSupported(plain)]);
+        return ways;
+    }
+
+    /// <summary>A rig as a way takes it: with its small parts, and with a choice among what is alike.</summary>
+    public AidedRig Whole(Rig? rig)
+    {
+        var together = rig is null ? Quality.No : Kit.Pairings.Of(rig.Items);
+        if (Kit.SmallParts.Any) rig = rig?.WithSmallParts(Kit, Layout);
+        if (Kit.Twins.Any) rig = rig?.WithTwins(Kit);
+        return new AidedRig(rig, together);
     }
 
     /// <summary>What a flash, trigger or lamp wants of cells or batteries; null when it wants some and there are none.</summary>
@@ -70,6 +95,16 @@ internal sealed class PartWays
         asks = groups is null ? [] : groups.Length == 0 ? null : [new Ask(kind, groups)];
         powers.Add(key, asks);
         return asks;
+    }
+
+    private IEnumerable<Rig> FindSupported(Rig plain)
+    {
+        var key = (plain.Actor, plain.Fitted!.Body);
+        if (!supports.TryGetValue(key, out var groups)) supports.Add(key, groups = Supplies.SupportsFor(Kit, Layout, plain.Actor, plain.Fitted.Body));
+        if (groups.Length > 0) yield return plain.WithSupport(groups);
+        if (!Kit.SmallParts.Any) yield break;
+        foreach (var support in Kit.Supports)
+            if (Kit.SmallParts.Serve(support) && plain.WithSupport(Kit, Layout, support) is { } on) yield return on;
     }
 
     private IEnumerable<Rig> FindLeftAlone()

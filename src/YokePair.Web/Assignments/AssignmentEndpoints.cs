@@ -11,10 +11,13 @@ using YokePair.Web.Sessions;
 namespace YokePair.Web.Assignments;
 
 /// <summary>An assignment in the list, with what the day is worth.</summary>
-public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int? People, int? Things, int? Strands, VerdictText? Verdict);
+public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int? People, int? Things, int? Strands, VerdictText? Verdict, Shelf Shelf);
 
 /// <summary>Where an added assignment is found.</summary>
 public sealed record Added(string Key, string Name);
+
+/// <summary>Where an assignment is to go.</summary>
+public sealed record ShelveRequest(Shelf Shelf);
 
 /// <summary>A plan, whole, with things that may be pulled from it.</summary>
 public sealed record AnalysisRequest(Plan Plan, IReadOnlyList<Pulled>? Pulled = null);
@@ -27,6 +30,7 @@ internal static class AssignmentEndpoints
         api.MapGet("/assignments", List).WithName("ListAssignments");
         api.MapPost("/assignments/import", Import).WithName("ImportPlan").Accepts<Plan>("application/json").Produces<Added>(StatusCodes.Status201Created)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity).WithMetadata(new RequestSizeLimitAttribute(RequestLimits.ImportBytes));
+        api.MapPut("/assignments/{key}/shelf", Shelve).WithName("ShelveAssignment").Produces<Added>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapGet("/assignments/{key}/plan", Export).WithName("ExportPlan").Produces<Plan>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapGet("/demos", Demos).WithName("ListDemos");
         api.MapPost("/demos/{name}", OpenDemo).WithName("OpenDemo").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound);
@@ -40,12 +44,12 @@ internal static class AssignmentEndpoints
     private static async Task<Ok<List<AssignmentSummary>>> List(PlanStore store, LockerStore lockers, Summaries summaries, CancellationToken cancel)
     {
         var locker = await lockers.RevisionAsync(cancel);
-        var stored = await store.SummariesAsync(cancel);
-        var missing = stored.Where(s => !IsFresh(s, locker)).Select(s => summaries.WorkOut(s.Key)).ToList();
+        var stored = await store.SummariesWithDeletedAsync(cancel);
+        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker)).Select(s => summaries.WorkOut(s.Key)).ToList();
         if (missing.Count > 0)
         {
             await Task.WhenAny(Task.WhenAll(missing), Task.Delay(Patience, cancel));
-            stored = await store.SummariesAsync(cancel);
+            stored = await store.SummariesWithDeletedAsync(cancel);
         }
         return TypedResults.Ok(stored.Select(s => Summarised(s, IsFresh(s, locker))).ToList());
     }
@@ -56,8 +60,11 @@ internal static class AssignmentEndpoints
     private static AssignmentSummary Summarised(StoredSummary stored, bool fresh)
     {
         var known = Summaries.Read(stored.Summary);
-        return new AssignmentSummary(stored.Key, stored.Name, known?.Kind, stored.Start, known?.End, known?.People, known?.Things, fresh ? known?.Strands : null, fresh ? known?.Verdict : null);
+        return new AssignmentSummary(stored.Key, stored.Name, known?.Kind, stored.Start, known?.End, known?.People, known?.Things, fresh ? known?.Strands : null, fresh ? known?.Verdict : null, stored.Shelf);
     }
+
+    private static async Task<IResult> Shelve(string key, ShelveRequest request, PlanStore store, CancellationToken cancel) =>
+        await store.ShelveAsync(key, request.Shelf, cancel) is { } name ? Results.Ok(new Added(key, name)) : Problems.NotFound("assignment");
 
     private static async Task<IResult> Import(HttpRequest request, PlanStore store, CancellationToken cancel)
     {

@@ -40,8 +40,21 @@ public sealed record FigureChange(IReadOnlyList<SeenThing> Things, IReadOnlyDict
 /// <summary>Copies of a thing, numbered on.</summary>
 public sealed record CopyRequest(string Id, int Copies);
 
-/// <summary>Things to be deleted; things that plans use only if told so.</summary>
-public sealed record RemoveRequest(IReadOnlyList<SeenThing> Things, bool EvenIfPlanned);
+/// <summary>What becomes of a thing in the days that take it along, when it is deleted from the locker.</summary>
+public enum WhenPlanned
+{
+    /// <summary>It is not deleted, and the days are told.</summary>
+    Ask,
+
+    /// <summary>The days keep it as their own.</summary>
+    Keep,
+
+    /// <summary>It is taken out of the days yet to come; those that are past keep it.</summary>
+    TakeOut,
+}
+
+/// <summary>Things to be deleted.</summary>
+public sealed record RemoveRequest(IReadOnlyList<SeenThing> Things, WhenPlanned Planned = WhenPlanned.Ask);
 
 /// <summary>How two things get on; no fit takes back what was said.</summary>
 public sealed record PairRequest(string A, string B, PairFit? Fit, string? Note);

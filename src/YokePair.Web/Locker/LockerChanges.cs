@@ -75,19 +75,23 @@ internal static class LockerChanges
         return await Made(store.ChangeAsync($"{thing.Label} copied {request.Copies} times", [.. copies.Select(c => new LockerChange(c.Id, null, c))], cancel), copies.Select(c => c.Id));
     }
 
-    private static async Task<IResult> Remove(RemoveRequest request, LockerStore store, PlanStore plans, CancellationToken cancel)
+    private static async Task<IResult> Remove(RemoveRequest request, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
     {
         var locker = await store.LoadAsync(cancel);
         var names = locker.Things.Where(t => request.Things.Any(s => s.Id == t.Id)).ToDictionary(t => t.Id, t => t.Label, StringComparer.Ordinal);
-        if (!request.EvenIfPlanned)
+        if (request.Planned == WhenPlanned.Ask)
         {
             var planned = await plans.UsingAsync([.. names.Keys], cancel);
             if (planned.Count > 0)
                 return Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "It is planned, so it was not deleted.",
-                    detail: string.Join("\n", planned.Select(p => $"{p.Plan.Assignment.Name} takes {string.Join(", ", p.Plan.Items.Where(i => names.ContainsKey(i.Id)).Select(i => i.Label))} along")) + "\nRetire it instead: it stays in its plans and in the records, and is shown as not there.",
+                    detail: string.Join("\n", planned.Select(p => $"{p.Plan.Assignment.Name} takes {string.Join(", ", p.Plan.Items.Where(i => names.ContainsKey(i.Id)).Select(i => i.Label))} along")) + "\nRetired, it stays there and is shown as missing. Taken out, it is left at home on every day yet to come.",
                     extensions: new Dictionary<string, object?> { ["planned"] = true });
         }
-        return await Made(store.ChangeAsync(names.Count == 1 ? $"{names.Values.First()} deleted" : $"{names.Count} things deleted", [.. request.Things.Select(s => new LockerChange(s.Id, s.Revision, null))], cancel), request.Things.Select(t => t.Id));
+        var (days, problems) = request.Planned == WhenPlanned.TakeOut
+            ? await plans.TakeOutAsync([.. names.Keys], DateOnly.FromDateTime(clock.GetLocalNow().DateTime), cancel)
+            : ([], []);
+        if (problems.Count > 0) return Problems.Unprocessable("It cannot be taken out of a day, so it was not deleted.", problems);
+        return await Made(store.ChangeAsync(names.Count == 1 ? $"{names.Values.First()} deleted" : $"{names.Count} things deleted", [.. request.Things.Select(s => new LockerChange(s.Id, s.Revision, null))], cancel), request.Things.Select(t => t.Id), days);
     }
 
     private static async Task<IResult> SetPair(PairRequest request, LockerStore store, CancellationToken cancel)
@@ -100,12 +104,12 @@ internal static class LockerChanges
 
     private static Task<IResult> Step(LockerStore store, bool undo, CancellationToken cancel) => Made(store.StepAsync(undo, cancel), []);
 
-    internal static async Task<IResult> Made(Task<LockerOutcome> change, IEnumerable<string> ids)
+    internal static async Task<IResult> Made(Task<LockerOutcome> change, IEnumerable<string> ids, IReadOnlyList<string>? days = null)
     {
         var outcome = await change;
         if (outcome.Refused is { } refused) return Problems.Unprocessable(refused, []);
         return outcome.Done
-            ? Results.Ok(new LockerChanged([.. ids], outcome.Followed))
+            ? Results.Ok(new LockerChanged([.. ids], outcome.Followed ?? days))
             : Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "This was changed elsewhere, so your change was not made.", detail: $"Changed since you saw it: {string.Join(", ", outcome.Stale)}");
     }
 }

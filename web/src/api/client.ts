@@ -60,6 +60,8 @@ export type WhatIfRow = Schemas["WhatIfRow"];
 export type PairFit = Schemas["PairFit"];
 export type GlassRule = Schemas["GlassRule"];
 export type AssignmentSummary = Schemas["AssignmentSummary"];
+export type Shelf = Schemas["Shelf"];
+export type WhenPlanned = NonNullable<Schemas["RemoveRequest"]["planned"]>;
 
 export const api = createClient<paths>({ baseUrl: "/" });
 

@@ -36,6 +36,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ShelveAssignment"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/plan": {
         parameters: {
             query?: never;
@@ -732,6 +748,7 @@ export interface components {
             /** Format: int32 */
             strands: null | number;
             verdict: null | components["schemas"]["VerdictText"];
+            shelf: components["schemas"]["Shelf"];
         };
         /** @enum {unknown} */
         Availability: "ready" | "lent" | "rentedOut" | "rentedIn" | "inRepair" | "lost" | "retired" | null;
@@ -4927,10 +4944,10 @@ export interface components {
             /** @description How often each operation is needed, taking each picture as one would. */
             steps: components["schemas"]["StepsReckoned"][];
         };
-        /** @description Things to be deleted; things that plans use only if told so. */
+        /** @description Things to be deleted. */
         RemoveRequest: {
             things: components["schemas"]["SeenThing"][];
-            evenIfPlanned: boolean;
+            planned: components["schemas"]["WhenPlanned"];
         };
         /** @description Everything the analysis says about a plan. All ids are the plan's own. */
         Report: {
@@ -5201,6 +5218,15 @@ export interface components {
              * @description Farthest, metres; null = without end.
              */
             farM: null | number;
+        };
+        /**
+         * @description Where an assignment is in the list.
+         * @enum {unknown}
+         */
+        Shelf: "current" | "archived" | "deleted";
+        /** @description Where an assignment is to go. */
+        ShelveRequest: {
+            shelf: components["schemas"]["Shelf"];
         };
         /** @description Frames for which nothing is left. */
         Shortage: {
@@ -5831,6 +5857,12 @@ export interface components {
             parts: components["schemas"]["Part"][];
             table: components["schemas"]["WhatIfTable"];
         };
+        /**
+         * @description What becomes of a thing in the days that take it along, when it is deleted from the locker.
+         * @default ask
+         * @enum {unknown}
+         */
+        WhenPlanned: "ask" | "keep" | "takeOut";
         /** @description How somebody works, kept with them: a new day is filled in by it, and a proposal that leaves it says so. */
         WorkHabits: {
             /**
@@ -5930,6 +5962,41 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShelveAssignment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

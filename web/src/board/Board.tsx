@@ -10,6 +10,7 @@ import {
 import { useCallback, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { KeysHelp } from "../shared/KeysHelp";
+import { focusMain, focusPanel } from "../shared/useFocusKept";
 import { useKeys } from "../shared/useKeys";
 import { useMediaQuery } from "../shared/useMediaQuery";
 import { boardKeyOf, boardKeys } from "./boardKeys";
@@ -17,6 +18,7 @@ import { BoardHeader } from "./BoardHeader";
 import { DayContext } from "../day/DayContext";
 import { DayGrid } from "./DayGrid";
 import { DayList } from "./DayList";
+import { DayStrip } from "./DayStrip";
 import { makeDay, setupOf } from "../day/dayModel";
 import { Inspector } from "../inspector/Inspector";
 import { NoticeBar } from "./NoticeBar";
@@ -25,7 +27,8 @@ import { Shelf } from "./Shelf";
 import { TrialBar, useTrialFromElsewhere } from "./TrialBar";
 import { useBoard } from "../day/useBoard";
 import { useDayUrl } from "../day/useDayUrl";
-import { VerdictBar } from "./VerdictBar";
+import { useShown } from "./useShown";
+import { DayActions, VerdictBar, VerdictDetails } from "./VerdictBar";
 
 // A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls. Made once:
 // with other options, however alike, everything that can be dragged is drawn anew.
@@ -50,6 +53,7 @@ export function Board() {
     (item: string, part?: string) => (pulling ? togglePull({ item, part }) : select({ kind: "item", item })),
     [pulling, togglePull, select],
   );
+  const togglePulling = () => setPulling((p) => !p);
   const escape = useCallback(() => {
     if (help) setHelp(false);
     else if (tried) endTrial();
@@ -60,15 +64,20 @@ export function Board() {
   }, [help, tried, endTrial, pulling, pulls.length, putAllBack, select]);
   useKeys(
     {
-      pull: () => setPulling((p) => !p),
+      pull: togglePulling,
       fewest: () => select({ kind: "setups" }),
       undo: () => step("undo"),
       redo: () => step("redo"),
       help: () => setHelp((h) => !h),
       escape,
+      panel: () => {
+        const inPanel = document.activeElement?.closest("[data-panel]");
+        if (inPanel || !focusPanel()) focusMain();
+      },
     },
     boardKeyOf,
   );
+  useShown(selection, !!day);
 
   // One value while nothing of it changes: a pending verdict must not draw the whole day anew.
   const actions = useMemo(
@@ -136,16 +145,29 @@ export function Board() {
           className={`flex h-full flex-col ${pulling ? "cursor-crosshair" : ""}`}
           data-revision={board.revision}
         >
-          <BoardHeader undo={() => step("undo")} redo={() => step("redo")} help={() => setHelp((h) => !h)} />
-          {trial && <TrialBar trial={trial} leave={endTrial} />}
-          <VerdictBar
-            pending={pending}
-            pulling={pulling}
-            togglePulling={() => setPulling((p) => !p)}
-            putAllBack={escape}
+          <BoardHeader
+            undo={() => step("undo")}
+            redo={() => step("redo")}
+            help={() => setHelp((h) => !h)}
+            pull={togglePulling}
           />
+          {trial && <TrialBar trial={trial} leave={endTrial} />}
+          <section
+            aria-label="Verdict"
+            aria-busy={pending}
+            className="flex flex-wrap items-start gap-x-6 gap-y-2 px-4 pt-2.5 pb-2 max-[700px]:py-1.5"
+          >
+            <VerdictBar pending={pending} pulling={pulling} phone={phone} />
+            {!phone && <DayActions pulling={pulling} togglePulling={togglePulling} putAllBack={escape} />}
+          </section>
+          {phone && <DayStrip />}
           {notice && <NoticeBar notice={notice} dismiss={dismiss} again={(edits) => edit(...edits)} />}
           <main className="min-h-0 flex-1 overflow-auto [contain:strict]">
+            {phone && (
+              <div className="px-4 pb-1">
+                <VerdictDetails pulling={pulling} />
+              </div>
+            )}
             {board.pull && <PullStrip pull={board.pull} />}
             {phone ? <DayList /> : <DayGrid />}
             <Shelf />
@@ -153,6 +175,11 @@ export function Board() {
           {help && <KeysHelp keys={boardKeys} close={() => setHelp(false)} />}
           {/* What is tried out or to be touched is to be seen, and a phone has no room for both. */}
           {selection && !(phone && (tried || pulling)) && <Inspector assignment={key} />}
+          {phone && !selection && (
+            <div className="border-t border-rule px-4 py-1.5 print:hidden">
+              <DayActions pulling={pulling} togglePulling={togglePulling} putAllBack={escape} />
+            </div>
+          )}
         </div>
       </DndContext>
     </DayContext>

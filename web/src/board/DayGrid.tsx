@@ -39,6 +39,7 @@ export const DayGrid = memo(function DayGrid() {
           onKeyDown={moveBetweenCells}
           role="group"
           aria-label="The day"
+          data-first-cell
         >
           <div className="pointer-events-none absolute inset-y-0 -z-10" aria-hidden>
             {widths.map((w, i) =>

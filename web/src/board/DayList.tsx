@@ -11,9 +11,9 @@ import { rulesOf } from "./PartHead";
 export const DayList = memo(function DayList() {
   const { day, select } = useDay();
   return (
-    <ol className="px-4">
+    <ol className="px-4" id="day-list">
       {day.parts.map((part, c) => (
-        <li key={part.id} className="border-b border-rule py-2">
+        <li key={part.id} data-part={part.id} className="scroll-mt-1 border-b border-rule py-2">
           <button
             className="flex min-h-[44px] w-full items-center gap-3 text-left"
             onClick={() => select({ kind: "part", part: part.id })}

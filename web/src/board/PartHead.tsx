@@ -30,6 +30,7 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
   return (
     <button
       data-cell={`0:${column}`}
+      data-part={part.id}
       tabIndex={column === 0 ? 0 : -1}
       aria-pressed={selected}
       title="Change times, light and rules"

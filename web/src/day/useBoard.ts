@@ -1,4 +1,11 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  queryOptions,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type QueryClient,
+} from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import type { Trial } from "./DayContext";
 import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
@@ -14,21 +21,25 @@ export interface Notice {
 
 type Change = { edits: PlanEdit[]; inForm?: boolean } | { step: "undo" | "redo" };
 
-/** The board of one assignment and every way of changing it. Each change is one round trip that brings the new verdict. */
-export function useBoard(key: string, pull: string[]) {
-  const client = useQueryClient();
-  const [notice, setNotice] = useState<Notice | null>(null);
-  const queryKey = ["board", key, pull];
-  const query = useQuery({
-    queryKey,
+/** The board of an assignment with what is pulled from it. */
+export const boardQuery = (client: QueryClient, key: string, pull: string[]) =>
+  queryOptions({
+    queryKey: ["board", key, pull],
     queryFn: async ({ signal }) => {
       // The plan travels only when the page does not have that revision.
       const known = latest(client, key);
       const params = { path: { key }, query: { pull, have: known?.revision } };
       return boardWithPlan(await answer(api.GET("/api/assignments/{key}/board", { params, signal })), known);
     },
-    placeholderData: keepPreviousData,
   });
+
+/** The board of one assignment and every way of changing it. Each change is one round trip that brings the new verdict. */
+export function useBoard(key: string, pull: string[]) {
+  const client = useQueryClient();
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const asked = boardQuery(client, key, pull);
+  const { queryKey } = asked;
+  const query = useQuery({ ...asked, placeholderData: keepPreviousData });
 
   const change = useMutation({
     // Changes wait for one another, so that each is made on the revision the one before it left.

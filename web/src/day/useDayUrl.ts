@@ -1,5 +1,5 @@
-import { useCallback, useMemo } from "react";
-import { useSearchParams } from "react-router";
+import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useLocation, useNavigate, useSearchParams } from "react-router";
 import { isSamePull, pullText, readPull, type Pull } from "./pulls";
 
 /** What the inspector shows. */
@@ -25,17 +25,35 @@ export function useDayUrl() {
   const pulls = useMemo(() => (pulled ? pulled.split("\n") : []), [pulled]);
   const selection = useMemo(() => readSelection(params), [params]);
 
+  const navigate = useNavigate();
+  const location = useLocation();
+  const latest = useRef({ location, pulled });
+  useEffect(() => {
+    latest.current = { location, pulled };
+  });
+
+  // A panel that opens is a step one can go back from; another in its place is not, and closing it is going back.
   const select = useCallback(
-    (next: Selection | null) =>
+    (next: Selection | null) => {
+      const { location, pulled } = latest.current;
+      const opened = (location.state as { opened?: string } | null)?.opened;
+      const isOpen = readSelection(new URLSearchParams(location.search)) !== null;
+      if (!next && opened === pulled) {
+        void navigate(-1);
+        return;
+      }
       setParams(
         (old) => {
           const now = new URLSearchParams(old.getAll("pull").map((p) => ["pull", p]));
           if (next) for (const [key, value] of writeSelection(next)) now.set(key, value);
           return now;
         },
-        { replace: true },
-      ),
-    [setParams],
+        next && !isOpen
+          ? { state: { opened: pulled } }
+          : { replace: true, state: next ? (location.state as unknown) : null },
+      );
+    },
+    [navigate, setParams],
   );
 
   const setPulls = useCallback(
@@ -48,7 +66,7 @@ export function useDayUrl() {
           next.forEach((p) => now.append("pull", p));
           return now;
         },
-        { replace: true },
+        { replace: true, state: latest.current.location.state as unknown },
       ),
     [setParams],
   );

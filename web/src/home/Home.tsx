@@ -1,7 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate, Link } from "react-router";
-import { answer, api, ProblemError } from "../api/client";
+import { useNavigate, Link, useLocation } from "react-router";
+import { answer, api, ProblemError, type AssignmentSummary, type Shelf } from "../api/client";
+import { useShelf } from "../assignment/useShelf";
+import { useActions } from "../find/actions";
+import { Entry, LinkEntry, Menu } from "../shared/Menu";
 import { StartDay } from "./StartDay";
 import { Strands } from "../marks/Strands";
 import { date } from "../shared/format";
@@ -19,59 +22,146 @@ export function Home() {
     // Verdicts that are still being worked out are asked for again until they are there.
     refetchInterval: ({ state }) => (state.data?.some((a) => !a.verdict) ? 1500 : false),
   });
+  const { search } = useLocation();
+  const on = (shelf: Shelf) => list.data?.filter((a) => a.shelf === shelf) ?? [];
+  useActions([{ name: "Start a day", run: () => document.getElementById("start-name")?.focus() }]);
   return (
     <div>
       <PageHeader view="Assignments" />
       <main className="mx-auto max-w-4xl px-4 py-5">
         <h1 className="text-xl font-semibold">
-          {!list.data ? "Opening …" : list.data.length === 0 ? "Plan your first day" : "Your assignments"}
+          {!list.data ? "Opening …" : on("current").length === 0 ? "Plan your first day" : "Your assignments"}
         </h1>
         {list.error && <p role="alert">{list.error.message}</p>}
+        <JustShelved />
         <ul className="mt-2">
-          {list.data?.map((a) => (
-            <li key={a.key} className="border-b border-rule">
-              <Link to={`/${a.key}/day`} className="flex items-center gap-4 py-3">
-                {a.strands == null ? (
-                  <span className="w-[34px]" aria-hidden />
-                ) : (
-                  <Strands count={a.strands} width={34} height={20} label={a.name} />
-                )}
-                <span className="min-w-0 flex-1">
-                  <span className="text-base font-bold">{a.name}</span>{" "}
-                  <span className="text-quiet">
-                    {date(a.start)}
-                    {a.people != null && (
-                      <>
-                        {" "}
-                        · {a.people} {a.people === 1 ? "photographer" : "photographers"} · {a.things} things
-                      </>
-                    )}
-                  </span>
-                  {a.verdict ? (
-                    <>
-                      <span className="block font-semibold">{a.verdict.headline}</span>
-                      <span className="line-clamp-2 max-w-prose text-quiet">
-                        {a.verdict.details.map((d) => d.text).join("")}
-                      </span>
-                    </>
-                  ) : (
-                    <span className="block text-quiet">The verdict is being worked out …</span>
-                  )}
-                </span>
-              </Link>
-            </li>
+          {on("current").map((a) => (
+            <AssignmentLine key={a.key} assignment={a} />
           ))}
         </ul>
-        {list.data?.length === 0 && (
+        {shelves.map(([shelf, word]) =>
+          on(shelf).length === 0 ? null : (
+            <details key={shelf} className="mt-2">
+              <summary className="cursor-pointer py-1.5">
+                {word}: {on(shelf).length}
+              </summary>
+              <ul>
+                {on(shelf).map((a) => (
+                  <AssignmentLine key={a.key} assignment={a} />
+                ))}
+              </ul>
+            </details>
+          ),
+        )}
+        {list.data && on("current").length === 0 && (
           <p className="mt-2 max-w-prose">
             Yoke Pair walks through a day of photographs part by part and tells you what one failure could
             cost. Put what you own into the locker, start a day from a usual one, or see it on a demo day.
           </p>
         )}
-        {list.data && <StartDay past={list.data} />}
+        {list.data && <StartDay key={search} past={list.data.filter((a) => a.shelf !== "deleted")} />}
         <Begin />
       </main>
     </div>
+  );
+}
+
+const shelves: [Shelf, string][] = [
+  ["archived", "Archived"],
+  ["deleted", "Deleted in the last 30 days"],
+];
+
+/** An assignment with its verdict, and what can be done with it. */
+function AssignmentLine({ assignment: a }: { assignment: AssignmentSummary }) {
+  const shelve = useShelf();
+  const put = (shelf: Shelf) => shelve.mutate({ key: a.key, shelf });
+  const gone = a.shelf === "deleted";
+  const known = (
+    <>
+      {a.strands == null ? (
+        <span className="w-[34px]" aria-hidden />
+      ) : (
+        <Strands count={a.strands} width={34} height={20} label={a.name} />
+      )}
+      <span className="min-w-0 flex-1">
+        <span className="text-base font-bold">{a.name}</span>{" "}
+        <span className="text-quiet">
+          {date(a.start)}
+          {a.people != null && (
+            <>
+              {" "}
+              · {a.people} {a.people === 1 ? "photographer" : "photographers"} · {a.things} things
+            </>
+          )}
+        </span>
+        {a.verdict && (
+          <>
+            <span className="block font-semibold">{a.verdict.headline}</span>
+            <span className="line-clamp-2 max-w-prose text-quiet">
+              {a.verdict.details.map((d) => d.text).join("")}
+            </span>
+          </>
+        )}
+        {!a.verdict && !gone && <span className="block text-quiet">The verdict is being worked out …</span>}
+      </span>
+    </>
+  );
+  return (
+    <li className="flex items-start gap-2 border-b border-rule">
+      {gone ? (
+        <span className="flex min-w-0 flex-1 items-center gap-4 py-3">{known}</span>
+      ) : (
+        <Link to={`/${a.key}/day`} className="flex min-w-0 flex-1 items-center gap-4 py-3">
+          {known}
+        </Link>
+      )}
+      <span className="flex shrink-0 py-2.5 [&_button]:max-[700px]:min-h-[44px]">
+        {a.shelf !== "current" && (
+          <button className="webbing" onClick={() => put("current")} aria-label={`Put ${a.name} back`}>
+            Put it back
+          </button>
+        )}
+        {!gone && (
+          <span className="[&_button]:min-w-[44px]">
+            <Menu label="More" named={`More for ${a.name}, ${date(a.start)}`}>
+              <LinkEntry>
+                <Link to={`/?${new URLSearchParams({ copy: a.key, name: a.name })}`}>
+                  Copy to another day
+                </Link>
+              </LinkEntry>
+              <LinkEntry>
+                <Link to={`/${a.key}/day?show=rules`}>Rename or move to another day</Link>
+              </LinkEntry>
+              {a.shelf === "current" && <Entry does={() => put("archived")}>Archive it</Entry>}
+              <Entry does={() => put("deleted")}>Delete it</Entry>
+            </Menu>
+          </span>
+        )}
+      </span>
+      {shelve.error && <Problem error={shelve.error} />}
+    </li>
+  );
+}
+
+/** What was put away from its own board, with the way back. */
+function JustShelved() {
+  const put = (useLocation().state as { put?: string; name?: string; shelf?: Shelf } | null) ?? {};
+  const navigate = useNavigate();
+  const shelve = useShelf();
+  const { put: key, name, shelf } = put;
+  if (!key || !shelf) return null;
+  return (
+    <p role="status" className="mt-1 flex flex-wrap items-center gap-3">
+      {name} is {shelf}.
+      <button
+        className="webbing"
+        onClick={() =>
+          shelve.mutate({ key, shelf: "current" }, { onSuccess: () => void navigate(`/${key}/day`) })
+        }
+      >
+        Undo
+      </button>
+    </p>
   );
 }
 

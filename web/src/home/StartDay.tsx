@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useId, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
@@ -10,7 +11,7 @@ import {
   type PartKind,
   type TimetableLine,
 } from "../api/client";
-import { time } from "../shared/format";
+import { date, time } from "../shared/format";
 import { Choose, Tick } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { withLine } from "../shared/lines";
@@ -27,13 +28,14 @@ const fromDay = "copy:";
 export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const navigate = useNavigate();
   const client = useQueryClient();
-  const ids = { name: useId(), day: useId(), from: useId(), style: useId(), text: useId() };
+  const ids = { name: "start-name", day: useId(), from: useId(), style: useId(), text: useId() };
   // A day that nobody has worked on yet may be started again.
   const [asked] = useSearchParams();
   const again = asked.get("again");
   const [name, setName] = useState(asked.get("name") ?? "");
   const [day, setDay] = useState(asked.get("day") ?? "");
-  const [from, setFrom] = useState("wedding-indoor");
+  const copyOf = asked.get("copy");
+  const [from, setFrom] = useState(copyOf ? fromDay + copyOf : "wedding-indoor");
   const [style, setStyle] = useState("two-primes");
   const [second, setSecond] = useState(false);
   const [assistant, setAssistant] = useState(false);
@@ -137,11 +139,11 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
         </label>
         <label htmlFor={ids.from} className="flex flex-col gap-0.5">
           From
-          <select
+          <Select
             id={ids.from}
             className="webbing font-normal"
             value={from}
-            onChange={(e) => setFrom(e.target.value)}
+            choose={(chosen) => setFrom(chosen)}
           >
             {/* All at once: with half of them there the list would show, as chosen, what nobody chose. */}
             {data && (
@@ -161,23 +163,23 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                   <option value={fromTimetable}>a timetable, pasted</option>
                   {past.map((a) => (
                     <option key={a.key} value={fromDay + a.key}>
-                      a copy of {a.name}
+                      a copy of {a.name}, {date(a.start)}
                     </option>
                   ))}
                 </optgroup>
               </>
             )}
-          </select>
+          </Select>
         </label>
         {!copied && (
           <>
             <label htmlFor={ids.style} className="flex flex-col gap-0.5">
               In the hands
-              <select
+              <Select
                 id={ids.style}
                 className="webbing font-normal"
                 value={style}
-                onChange={(e) => setStyle(e.target.value)}
+                choose={(chosen) => setStyle(chosen)}
               >
                 {data?.styles.map((s) => (
                   <option key={s.id} value={s.id}>
@@ -185,7 +187,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                   </option>
                 ))}
                 <option value="">nothing yet</option>
-              </select>
+              </Select>
             </label>
             <Tick label="with a second photographer" on={second} set={setSecond} />
             <Tick label="with an assistant" on={assistant} set={setAssistant} />
@@ -399,11 +401,11 @@ function ReadLine({
         <span className={l.kind ? "text-quiet" : "text-hangs"}>
           {l.kind ? "as" : "no needs known for it: choose, or add them on the board"}
         </span>
-        <select
+        <Select
           aria-label={`Kind of ${l.name}`}
           className="webbing font-normal"
           value={l.kind ?? ""}
-          onChange={(e) => choose(e.target.value)}
+          choose={(chosen) => choose(chosen)}
         >
           <option value="">none known</option>
           {kinds.map((k) => (
@@ -411,7 +413,7 @@ function ReadLine({
               {k.name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
     </li>
   );

@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Part, type SetupChoice } from "../api/client";
@@ -37,12 +38,12 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
       </h2>
       <label className="mt-1 mr-5 inline-flex items-center gap-2">
         Body
-        <select
+        <Select
           className="webbing font-normal"
           value={body}
-          onChange={(e) => {
-            setBody(e.target.value);
-            edit({ type: "mount", ...where, body: e.target.value, lens: setup?.lens });
+          choose={(chosen) => {
+            setBody(chosen);
+            edit({ type: "mount", ...where, body: chosen, lens: setup?.lens });
           }}
         >
           {bodies.map((b) => (
@@ -50,7 +51,7 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
               {day.name(b.id)}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {setup?.body && (
         <Equipment

@@ -6,6 +6,7 @@ import { KitPanel } from "../searches/KitPanel";
 import { NeedPanel } from "./NeedPanel";
 import { MostPinch } from "./Pinch";
 import { PartPanel } from "./PartPanel";
+import { Proposals } from "../searches/Proposals";
 import { RulesPanel } from "./RulesPanel";
 import { SetupsPanel } from "../searches/SetupsPanel";
 import { TeamPanel } from "./TeamPanel";
@@ -45,6 +46,7 @@ export function Inspector({ assignment }: { assignment: string }) {
         />
       )}
       {item && <ItemPanel key={item.id} item={item} />}
+      {(selection.kind === "setups" || selection.kind === "kit") && <Proposals shown={selection.kind} />}
       {selection.kind === "setups" && <SetupsPanel assignment={assignment} />}
       {selection.kind === "kit" && <KitPanel assignment={assignment} />}
       {selection.kind === "team" && <TeamPanel />}

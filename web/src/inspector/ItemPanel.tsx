@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import type { Item } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { Tick } from "../shared/Choose";
@@ -75,10 +76,10 @@ export function ItemPanel({ item }: { item: Item }) {
       <div className="flex flex-wrap items-end gap-4 pr-16">
         <label className="flex flex-col gap-0.5">
           Packed in
-          <select
+          <Select
             className="webbing font-normal"
             value={item.place ?? ""}
-            onChange={(e) => edit({ type: "moveItem", item: item.id, place: e.target.value })}
+            choose={(chosen) => edit({ type: "moveItem", item: item.id, place: chosen })}
           >
             {on && (
               <option value={item.place ?? ""}>
@@ -90,7 +91,7 @@ export function ItemPanel({ item }: { item: Item }) {
                 {place.name ?? place.id}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <button
           className="webbing"

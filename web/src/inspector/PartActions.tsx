@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Part } from "../api/client";
@@ -15,12 +16,12 @@ export function PartActions({ part }: { part: Part }) {
   const last = day.parts.at(-1)?.id === part.id;
   return (
     <div className="flex flex-wrap items-center gap-3">
-      <select
+      <Select
         aria-label="Add a need"
         className="webbing font-normal"
         value=""
-        onChange={(e) => {
-          const [kind, need] = e.target.value.split("/");
+        choose={(chosen) => {
+          const [kind, need] = chosen.split("/");
           const phrase = data?.kinds.find((k) => k.id === kind)?.needs.find((n) => n.id === need);
           if (phrase) edit({ type: "putNeed", part: part.id, need: { ...phrase, id: "" } });
         }}
@@ -37,12 +38,12 @@ export function PartActions({ part }: { part: Part }) {
               ))}
             </optgroup>
           ))}
-      </select>
-      <select
+      </Select>
+      <Select
         aria-label="Add a part after it"
         className="webbing font-normal"
         value=""
-        onChange={(e) => e.target.value && edit({ type: "addPart", after: part.id, kind: e.target.value })}
+        choose={(chosen) => chosen && edit({ type: "addPart", after: part.id, kind: chosen })}
       >
         <option value="">Add a part after it …</option>
         {data?.kinds.map((k) => (
@@ -50,7 +51,7 @@ export function PartActions({ part }: { part: Part }) {
             {k.name}, {k.minutes} min
           </option>
         ))}
-      </select>
+      </Select>
       <button className="webbing" onClick={() => edit({ type: "splitPart", part: part.id })}>
         Split in two
       </button>

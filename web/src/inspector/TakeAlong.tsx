@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { memo, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { useLocker } from "../locker/useLocker";
@@ -42,27 +43,27 @@ export function TakeAlong() {
       <label htmlFor="take" className="font-semibold">
         Take along
       </label>
-      <select
+      <Select
         id="take"
         className="webbing max-w-72 font-normal"
         value={thing}
-        onChange={(e) => setThing(e.target.value)}
+        choose={(chosen) => setThing(chosen)}
       >
         <option value="">something from the locker</option>
         <Kinds of={left} />
-      </select>
-      <select
+      </Select>
+      <Select
         aria-label="Into"
         className="webbing font-normal"
         value={place}
-        onChange={(e) => setPlace(e.target.value)}
+        choose={(chosen) => setPlace(chosen)}
       >
         {plan.places.map((p) => (
           <option key={p.id} value={p.id}>
             {p.name ?? p.id}
           </option>
         ))}
-      </select>
+      </Select>
       <button className="webbing" disabled={!thing}>
         Pack it
       </button>

@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { useState, type ReactNode } from "react";
 import type { LockerPage, ThingView } from "../api/client";
 import { Problem } from "../shared/Problem";
@@ -93,11 +94,11 @@ function Pick({
   options: [string, string][];
 }): ReactNode {
   return (
-    <select
+    <Select
       aria-label={label}
       className="webbing px-2 font-normal"
       value={value}
-      onChange={(e) => choose(e.target.value)}
+      choose={(chosen) => choose(chosen)}
     >
       <option value="">{label}: any</option>
       {options.map(([key, word]) => (
@@ -105,7 +106,7 @@ function Pick({
           {word}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }
 
@@ -136,11 +137,11 @@ function ChangeMany({ page, found, done }: { page: LockerPage; found: ThingView[
       }}
     >
       Set
-      <select
+      <Select
         aria-label="Figure"
         className="webbing font-normal"
         value={figure.name}
-        onChange={(e) => setName(e.target.value)}
+        choose={(chosen) => setName(chosen)}
       >
         {figures.map((f) => (
           <option key={f.name} value={f.name}>
@@ -148,20 +149,20 @@ function ChangeMany({ page, found, done }: { page: LockerPage; found: ThingView[
             {f.unit ? `, ${f.unit}` : ""}
           </option>
         ))}
-      </select>
+      </Select>
       to
       {figure.options.length > 0 ? (
-        <select
+        <Select
           aria-label="Value"
           className="webbing font-normal"
           value={text}
-          onChange={(e) => setText(e.target.value)}
+          choose={(chosen) => setText(chosen)}
         >
           <option value="">not said</option>
           {figure.options.map((o) => (
             <option key={o}>{o}</option>
           ))}
-        </select>
+        </Select>
       ) : (
         <input
           aria-label="Value"

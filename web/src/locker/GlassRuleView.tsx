@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { scaleLog } from "d3-scale";
 import { useMemo } from "react";
 import type { GlassRule, LockerPage, ThingView } from "../api/client";
@@ -32,10 +33,10 @@ export function GlassRuleView({ page, things, shown, selected, select, look }: P
         <h2 className="text-[15px] font-bold">Glass</h2>
         <label className="text-quiet">
           as seen on{" "}
-          <select
+          <Select
             className="border-b border-rule bg-transparent font-semibold text-ink"
             value={page.body ?? ""}
-            onChange={(e) => look(e.target.value)}
+            choose={(chosen) => look(chosen)}
           >
             <option value="">no body: real focal lengths</option>
             {bodies.map((b) => (
@@ -43,7 +44,7 @@ export function GlassRuleView({ page, things, shown, selected, select, look }: P
                 {b.name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <p className="min-w-0 flex-1">
           {glass.stretches.slice(0, 4).map((s) => (

@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Followed } from "./Followed";
@@ -208,11 +209,7 @@ function Column({
     <li className="w-44">
       <label className="flex flex-col gap-0.5">
         <strong className={c.figure ? "" : "text-hangs"}>{c.heading || `column ${at + 1}`}</strong>
-        <select
-          className="webbing font-normal"
-          value={c.figure ?? ""}
-          onChange={(e) => match(e.target.value)}
-        >
+        <Select className="webbing font-normal" value={c.figure ?? ""} choose={(chosen) => match(chosen)}>
           <option value="">left out</option>
           {meanings.map((m) => (
             <option key={m.name} value={m.name}>
@@ -222,7 +219,7 @@ function Column({
           {["id", "estimated"].map((own) => (
             <option key={own}>{own}</option>
           ))}
-        </select>
+        </Select>
       </label>
       <span className="block truncate text-[12px] text-quiet">
         {c.samples.join(" · ")}

@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { useState } from "react";
 import { PageHeader } from "../shared/PageHeader";
 import { useLocker } from "./useLocker";
@@ -18,17 +19,17 @@ export function Labels() {
           <h1 className="text-xl font-semibold" data-testid="verdict">
             {things.length} tags on {Math.ceil(things.length / 40)} {things.length > 40 ? "sheets" : "sheet"}
           </h1>
-          <select
+          <Select
             aria-label="Kind"
             className="webbing font-normal"
             value={kind}
-            onChange={(e) => setKind(e.target.value)}
+            choose={(chosen) => setKind(chosen)}
           >
             <option value="">every kind</option>
             {kinds.map((k) => (
               <option key={k}>{k}</option>
             ))}
-          </select>
+          </Select>
           <button className="webbing" onClick={() => print()}>
             Print
           </button>

@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { useDeferredValue, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { date } from "../shared/format";
@@ -106,10 +107,10 @@ export function Locker() {
             </h1>
             <label className="text-quiet">
               on{" "}
-              <select
+              <Select
                 className="border-b border-rule bg-transparent text-ink"
                 value={day ?? ""}
-                onChange={(e) => put("day", e.target.value || null)}
+                choose={(chosen) => put("day", chosen || null)}
               >
                 <option value="">{day ? "today" : `today, ${date(page.day)}`}</option>
                 {page.assignments
@@ -119,7 +120,7 @@ export function Locker() {
                       {a.name}, {date(a.day)}
                     </option>
                   ))}
-              </select>
+              </Select>
             </label>
             {report.alone.length > 0 && (
               <ul className="mt-1" aria-label="Alone of their kind">

@@ -1,3 +1,4 @@
+import { Select } from "../shared/Select";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useRef, useState } from "react";
 import { answer, api, type QuickLine } from "../api/client";
@@ -223,16 +224,16 @@ function KindGuess({
   return (
     <label className="ml-2 inline-block border border-dashed border-hangs px-1">
       <span className="text-quiet">taken for, {line.kindBecause}</span>{" "}
-      <select
+      <Select
         aria-label={`Kind of line ${line.at}`}
         className="bg-transparent font-normal"
         value={line.kind}
-        onChange={(e) => retype(`${e.target.value} ${line.line}`)}
+        choose={(chosen) => retype(`${chosen} ${line.line}`)}
       >
         {kinds.map((kind) => (
           <option key={kind}>{kind}</option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

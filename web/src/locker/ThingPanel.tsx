@@ -1,6 +1,7 @@
+import { Select } from "../shared/Select";
 import { weight } from "../shared/format";
 import { useState } from "react";
-import type { FigureValue, LockerPage, PairFit, ThingDetail } from "../api/client";
+import type { FigureValue, LockerPage, PairFit, ThingDetail, WhenPlanned } from "../api/client";
 import { answer, api, ProblemError } from "../api/client";
 import { Problem } from "../shared/Problem";
 import { TypedField } from "../shared/TypedField";
@@ -30,6 +31,8 @@ export function ThingPanel({ id, page, select }: Props) {
   const [copies, setCopies] = useState("1");
   const [all, setAll] = useState(false);
   const seen = { id, revision: page.revisions[id] ?? 0 };
+  const remove = (planned: WhenPlanned) =>
+    change.mutate(() => changes.remove([seen], planned), { onSuccess: () => select(null) });
   const planned =
     change.error instanceof ProblemError &&
     change.error.status === 409 &&
@@ -67,13 +70,11 @@ export function ThingPanel({ id, page, select }: Props) {
                 >
                   Retire it
                 </button>
-                <button
-                  className="webbing"
-                  onClick={() =>
-                    change.mutate(() => changes.remove([seen], true), { onSuccess: () => select(null) })
-                  }
-                >
-                  Delete all the same
+                <button className="webbing" onClick={() => remove("takeOut")}>
+                  Take it out and delete it
+                </button>
+                <button className="webbing" onClick={() => remove("keep")}>
+                  Delete it, the days keep it
                 </button>
               </>
             )}
@@ -118,12 +119,7 @@ export function ThingPanel({ id, page, select }: Props) {
           />
           more like it, numbered on
         </form>
-        <button
-          className="webbing"
-          onClick={() =>
-            change.mutate(() => changes.remove([seen], false), { onSuccess: () => select(null) })
-          }
-        >
+        <button className="webbing" onClick={() => remove("ask")}>
           Delete
         </button>
       </div>
@@ -166,11 +162,7 @@ function FigureField({ figure, commit }: { figure: FigureValue; commit: (text: s
   return (
     <label className="flex flex-col gap-0.5">
       <span>{label}</span>
-      <select
-        className="webbing px-2 font-normal"
-        value={figure.text}
-        onChange={(e) => commit(e.target.value)}
-      >
+      <Select className="webbing px-2 font-normal" value={figure.text} choose={(chosen) => commit(chosen)}>
         <option value="">{unsaid[figure.name] ?? "not said"}</option>
         {options
           .filter((o) => o !== "ready" || figure.text === "ready")
@@ -179,7 +171,7 @@ function FigureField({ figure, commit }: { figure: FigureValue; commit: (text: s
               {plainWords(o)}
             </option>
           ))}
-      </select>
+      </Select>
     </label>
   );
 }
@@ -243,18 +235,14 @@ function Around({ thing, select }: { thing: ThingDetail; select: (id: string) =>
             {all.length > 1 && !all[0]?.overruled && (
               <label className="ml-1 text-quiet">
                 <span className="sr-only">Overrule one of these</span>
-                <select
-                  className="bg-transparent underline"
-                  value=""
-                  onChange={(e) => setEditing(e.target.value)}
-                >
+                <Select className="bg-transparent underline" value="" choose={(chosen) => setEditing(chosen)}>
                   <option value="">overrule …</option>
                   {all.map((n) => (
                     <option key={n.id} value={n.id}>
                       {n.name}
                     </option>
                   ))}
-                </select>
+                </Select>
               </label>
             )}
             {all.some((n) => n.id === editing) && editing && (

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { answer, api } from "../api/client";
+import { answer, api, type WhenPlanned } from "../api/client";
 
 /** The locker on a day, its glass seen through a body. */
 export function useLocker(day: string | undefined, body: string | undefined) {
@@ -37,8 +37,8 @@ export const changes = {
   set: (things: { id: string; revision: number }[], set: Record<string, string>) =>
     answer(api.POST("/api/locker/figures", { body: { things, set } })),
   copy: (id: string, copies: number) => answer(api.POST("/api/locker/copies", { body: { id, copies } })),
-  remove: (things: { id: string; revision: number }[], evenIfPlanned: boolean) =>
-    answer(api.POST("/api/locker/removals", { body: { things, evenIfPlanned } })),
+  remove: (things: { id: string; revision: number }[], planned: WhenPlanned) =>
+    answer(api.POST("/api/locker/removals", { body: { things, planned } })),
   undo: () => answer(api.POST("/api/locker/undo")),
   redo: () => answer(api.POST("/api/locker/redo")),
   demo: () => answer(api.POST("/api/locker/demo")),

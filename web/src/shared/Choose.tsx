@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { Select } from "./Select";
 
 /** A labelled choice of one. The empty value stands first where nothing need be chosen. */
 export function Choose<T extends string>({
@@ -21,10 +22,10 @@ export function Choose<T extends string>({
 }) {
   return (
     <Labelled label={label} note={note} beside={beside}>
-      <select
+      <Select
         className="webbing max-w-[16rem] font-normal"
         value={value}
-        onChange={(e) => choose(e.target.value as T | "")}
+        choose={(chosen) => choose(chosen as T | "")}
       >
         {empty !== undefined && <option value="">{empty}</option>}
         {options.map(([key, word]) => (
@@ -32,7 +33,7 @@ export function Choose<T extends string>({
             {word}
           </option>
         ))}
-      </select>
+      </Select>
     </Labelled>
   );
 }

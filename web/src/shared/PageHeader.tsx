@@ -1,17 +1,23 @@
-import { useEffect, type ReactNode } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
-import { ThemeButton } from "./ThemeButton";
+import { setFinding } from "../find/actions";
+import { Entry, LinkEntry, Menu } from "./Menu";
+import { changeTheme, ThemeButton } from "./ThemeButton";
+import { changeUnits, unitsSaid } from "./units";
 import { UnitsButton } from "./UnitsButton";
 import { Wordmark } from "./Wordmark";
 
-/** The line at the top of every page: where one is, where else one can go, what can be done. */
+/** The program's own line at the top of every page: where else one can go, and the line that finds everything. */
 export function PageHeader({
   title,
+  phoneTitle,
   aside,
   view,
   children,
 }: {
   title?: string;
+  /** What stands here only where there is no room for it elsewhere. */
+  phoneTitle?: string;
   /** What is looked at, for the window's title. */
   view?: string;
   aside?: ReactNode;
@@ -21,21 +27,63 @@ export function PageHeader({
   useEffect(() => {
     document.title = tab;
   }, [tab]);
+  // The menu says what the theme is to become.
+  const [, drawAgain] = useState(0);
   return (
-    <header className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-4 py-1.5">
+    <header className="flex flex-wrap items-center gap-x-5 border-b border-rule px-4 py-1 max-[700px]:min-h-[44px] max-[700px]:gap-x-3 max-[700px]:py-0 print:hidden">
       <Wordmark />
-      {title && <span className="font-medium">{title}</span>}
-      {aside && <span className="text-quiet max-[700px]:hidden">{aside}</span>}
-      <span className="ml-auto flex flex-wrap items-center gap-x-4">
-        {children}
-        <Link to="/locker" className="py-1">
-          Locker
-        </Link>
+      <nav aria-label="Yoke Pair" className="flex gap-x-4 max-[700px]:hidden">
         <Link to="/" className="py-1">
           Assignments
         </Link>
-        <UnitsButton />
-        <ThemeButton />
+        <Link to="/locker" className="py-1">
+          Locker
+        </Link>
+      </nav>
+      {title && (
+        <span className="min-w-0 flex-1 truncate font-medium min-[701px]:flex-none">
+          {title} {aside && <span className="font-normal text-quiet max-[700px]:hidden">{aside}</span>}
+        </span>
+      )}
+      {phoneTitle && (
+        <span aria-hidden className="min-w-0 flex-1 truncate font-bold min-[701px]:hidden">
+          {phoneTitle}
+        </span>
+      )}
+      {children && (
+        <span className="flex items-center gap-x-4 max-[700px]:order-last max-[700px]:w-full max-[700px]:overflow-x-auto min-[701px]:ml-auto max-[700px]:[&>*]:min-h-[44px] max-[700px]:[&>*]:shrink-0 max-[700px]:[&>a]:inline-flex max-[700px]:[&>a]:items-center">
+          {children}
+        </span>
+      )}
+      <span
+        className={`flex items-center gap-x-4 max-[700px]:ml-auto max-[700px]:[&_button]:min-h-[44px] ${children ? "" : "ml-auto"}`}
+      >
+        <button className="py-1 max-[700px]:min-w-[44px]" onClick={() => setFinding(true)}>
+          Find <kbd className="text-quiet max-[700px]:hidden">/</kbd>
+        </button>
+        <span className="contents max-[700px]:hidden">
+          <UnitsButton />
+          <ThemeButton />
+        </span>
+        <span className="min-[701px]:hidden [&_button]:min-w-[44px]">
+          <Menu label="Menu">
+            <LinkEntry>
+              <Link to="/">Assignments</Link>
+            </LinkEntry>
+            <LinkEntry>
+              <Link to="/locker">Locker</Link>
+            </LinkEntry>
+            <Entry does={changeUnits}>Figures in {unitsSaid}; change</Entry>
+            <Entry
+              does={() => {
+                changeTheme();
+                drawAgain((n) => n + 1);
+              }}
+            >
+              Hall or table light
+            </Entry>
+          </Menu>
+        </span>
       </span>
     </header>
   );

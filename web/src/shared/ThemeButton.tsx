@@ -1,17 +1,21 @@
 import { useState } from "react";
 
+const themeNow = () => document.documentElement.dataset.theme ?? "table";
+
 /** Table (light) or hall (dim); remembered, and put on before anything is drawn (public/theme.js). */
+export function changeTheme() {
+  const other = themeNow() === "hall" ? "table" : "hall";
+  document.documentElement.dataset.theme = other;
+  localStorage.setItem("theme", other);
+  return other;
+}
+
 export function ThemeButton() {
-  const [theme, setTheme] = useState(document.documentElement.dataset.theme ?? "table");
+  const [theme, setTheme] = useState(themeNow());
   const other = theme === "hall" ? "table" : "hall";
-  const change = () => {
-    document.documentElement.dataset.theme = other;
-    localStorage.setItem("theme", other);
-    setTheme(other);
-  };
   return (
     <button
-      onClick={change}
+      onClick={() => setTheme(changeTheme())}
       className="py-1"
       title={other === "hall" ? "Dim, for dark rooms" : "Light, for the kitchen table"}
     >

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
+import { AssignmentBar } from "../assignment/AssignmentBar";
 import { answer, api, type LossKind, type WhatIfRow, type WhatIfView } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { LossChains } from "./LossChains";
@@ -47,37 +48,38 @@ export function WhatIf() {
   const rows = all ? table.rows : harmful;
   return (
     <div className="flex h-full flex-col">
-      <PageHeader title={data.name} aside="what if" view="What if">
-        <Link to={`/${key}/day`} className="py-1">
-          Day
-        </Link>
+      <PageHeader view={`${data.name} · What if`} phoneTitle={data.name} />
+      <AssignmentBar assignment={key} name={data.name} view="what-if">
         <button className="py-1" onClick={() => print()}>
           Print
         </button>
-      </PageHeader>
+      </AssignmentBar>
       <main className="min-h-0 flex-1 overflow-auto px-4 py-3">
-        <h1 className="max-w-[62rem] text-xl leading-tight font-semibold" data-testid="verdict">
+        <p className="max-w-[62rem] text-xl leading-tight font-semibold" data-testid="verdict">
           {table.headline}
-        </h1>
+        </p>
         <p className="text-quiet">
           A broken line: a picture that matters would be lost or late. A thin line: it would be second best.
           Touch one for the reason; tick several rows to pull them together.
         </p>
         <StillToGet things={table.toGet} assignment={key} />
         <div className="relative mt-2 overflow-x-auto">
-          <table className="w-full border-collapse text-left">
+          <table className="w-full table-fixed border-collapse text-left max-[1000px]:min-w-[64rem]">
             <thead>
               <tr className="border-b border-ink align-bottom">
-                <th scope="col" className="sticky left-0 bg-ground py-1 pr-3">
+                <th
+                  scope="col"
+                  className="sticky left-0 w-[11.5rem] bg-ground py-1 pr-3 max-[700px]:w-[8rem]"
+                >
                   If this goes
                 </th>
                 {parts.map((p) => (
-                  <th key={p.id} scope="col" className="narrow min-w-[4.4rem] px-1 font-semibold">
+                  <th key={p.id} scope="col" className="narrow px-1 font-semibold wrap-anywhere">
                     {p.name ?? p.id}
                     <span className="block font-normal text-quiet">{time(p.start)}</span>
                   </th>
                 ))}
-                <th scope="col" className="px-1">
+                <th scope="col" className="w-[5.6rem] px-1">
                   Costs
                 </th>
               </tr>
@@ -204,7 +206,7 @@ function Row({
         const mark = (
           <>
             <Strands count={bad ? 0 : 1} outcome={bad ? undefined : "thins"} width={34} height={12} />
-            <span className="narrow block max-w-[7rem] truncate text-[11.5px]">
+            <span className="narrow block w-full truncate text-[11.5px]">
               {outcomeWord[cell.worst]}: {needs[0]}
               {needs.length > 1 && ` + ${needs.length - 1}`}
             </span>
@@ -214,7 +216,7 @@ function Row({
           <td key={cell.part} className="px-1" title={says}>
             {row.kind !== "item" ? (
               <button
-                className="flex min-h-[26px] flex-col items-start justify-center text-left"
+                className="flex min-h-[26px] w-full flex-col items-start justify-center text-left max-[700px]:min-h-[44px]"
                 aria-expanded={asked === cell.part}
                 onClick={() => setAsked(asked === cell.part ? null : cell.part)}
               >
@@ -222,7 +224,10 @@ function Row({
                 <span className="sr-only">, {says}</span>
               </button>
             ) : (
-              <Link to={`/${assignment}/day?${query}`} className="flex min-h-[26px] flex-col justify-center">
+              <Link
+                to={`/${assignment}/day?${query}`}
+                className="flex min-h-[26px] w-full flex-col justify-center max-[700px]:min-h-[44px]"
+              >
                 {mark}
                 <span className="sr-only">, {says}</span>
               </Link>

@@ -1,0 +1,33 @@
+using YokePair.Core.Optics;
+
+namespace YokePair.Core.Ways;
+
+/// <summary>A rig with some help, as a way takes it.</summary>
+/// <param name="Rig">With its small parts and a choice among what is alike; null when a piece cannot be had.</param>
+/// <param name="Together">How its pieces get on with one another.</param>
+internal readonly record struct AidedRig(Rig? Rig, Quality Together);
+
+/// <summary>One rig with each of the lights that can help it, made once for all needs of a part: they differ in which serve, not in what those are.</summary>
+/// <param name="part">The part.</param>
+/// <param name="plain">The rig without.</param>
+internal sealed class AidedRigs(PartWays part, Rig plain)
+{
+    private readonly AidedRig?[] flashes = new AidedRig?[part.Kit.FlashKinds.Length];
+    private readonly Dictionary<LightSet, AidedRig>[] lights = new Dictionary<LightSet, AidedRig>[part.LightsFor(plain.Actor).Senders.Count];
+
+    /// <summary>With a flash in the shoe.</summary>
+    /// <param name="kind">Position among the kit's kinds of flash.</param>
+    public AidedRig WithFlash(int kind) => flashes[kind] ??= part.Whole(
+        part.Kit.FlashKinds[kind] is var flash && part.PowerFor(plain.Actor, flash) is { } cells ? plain.WithFlash(part.Kit, part.Layout, flash, cells) : null);
+
+    /// <summary>Firing lights in the room.</summary>
+    /// <param name="sender">Position among what the person can fire them by.</param>
+    /// <param name="set">The lights.</param>
+    public AidedRig WithLights(int sender, LightSet set)
+    {
+        var known = lights[sender] ??= [];
+        if (!known.TryGetValue(set, out var with))
+            known.Add(set, with = part.Whole(plain.WithLights(part.Kit, part.Layout, part.LightsFor(plain.Actor).Senders[sender], set)));
+        return with;
+    }
+}

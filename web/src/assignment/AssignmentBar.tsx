@@ -1,0 +1,57 @@
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+
+type View = "day" | "what-if" | "proposals";
+
+const views: [View, string, path: string][] = [
+  ["day", "Day", "day"],
+  ["what-if", "What if", "what-if"],
+  ["proposals", "Proposals", "day?show=setups"],
+];
+
+/** The line of one assignment: what it is, its views, and what can be done with it. */
+export function AssignmentBar({
+  assignment,
+  name,
+  aside,
+  view,
+  query,
+  children,
+}: {
+  assignment: string;
+  name: string;
+  aside?: ReactNode;
+  view: View;
+  /** What is pulled, which stays so from view to view of the day. */
+  query?: URLSearchParams;
+  children?: ReactNode;
+}) {
+  const pulled = query?.getAll("pull").map((p): [string, string] => ["pull", p]) ?? [];
+  const to = (path: string) => {
+    const [at = "", more] = path.split("?");
+    const rest = new URLSearchParams(more);
+    if (at === "day") pulled.forEach(([key, value]) => rest.append(key, value));
+    return `/${assignment}/${at}${rest.size > 0 ? `?${rest}` : ""}`;
+  };
+  return (
+    <div className="flex items-center gap-x-5 border-b border-rule px-4 max-[700px]:gap-x-3 print:hidden">
+      <h1 className="min-w-0 truncate text-[15px] font-bold max-[700px]:sr-only">{name}</h1>
+      {aside && <span className="text-quiet max-[900px]:hidden">{aside}</span>}
+      <nav aria-label={`Views of ${name}`} className="flex shrink-0 gap-x-1">
+        {views.map(([is, word, path]) => (
+          <Link
+            key={is}
+            to={to(path)}
+            aria-current={is === view ? "page" : undefined}
+            className={`flex min-h-[32px] items-center border-b-[3px] px-2 max-[700px]:min-h-[44px] ${is === view ? "border-double border-ink font-bold" : "border-transparent"}`}
+          >
+            {word}
+          </Link>
+        ))}
+      </nav>
+      <span className="ml-auto flex items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
+        {children}
+      </span>
+    </div>
+  );
+}
