@@ -9,6 +9,8 @@ const floors = [
     "shared",
     "marks",
     "day",
+    "assignment",
+    "find",
     "bench",
     "locker",
     "pulls",

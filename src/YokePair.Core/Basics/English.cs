@@ -21,6 +21,11 @@ internal static class English
         : seconds < 120 ? FormattableString.Invariant($"{seconds:0.#} s")
         : FormattableString.Invariant($"{seconds / 60:0.#} min");
 
+    /// <summary>How a time of the clock moves, as a difference, which every clock shows alike: "15 min later".</summary>
+    public static string Moved(TimeSpan? by) => by is not { } moved ? "at another time"
+        : moved == TimeSpan.Zero ? "as it did"
+        : $"{Minutes(moved.Duration())} {(moved > TimeSpan.Zero ? "later" : "earlier")}";
+
     /// <summary>A stretch of time: 25 min, 1 h 30 min, 2 h.</summary>
     public static string Minutes(TimeSpan time)
     {

@@ -13,6 +13,21 @@ public sealed record AddPart : PlanEdit
     /// <summary>Kind of part, as in the phrase library.</summary>
     public required string Kind { get; init; }
 
+    /// <summary>When it starts; null = at the end of the part it follows, and what comes after moves on.</summary>
+    [JsonConverter(typeof(LocalTimeConverter))] public DateTime? Start { get; init; }
+
+    /// <summary>When it ends; null = as such parts usually do.</summary>
+    [JsonConverter(typeof(LocalTimeConverter))] public DateTime? End { get; init; }
+
+    /// <summary>What it is called; null = as its kind is.</summary>
+    public string? Name { get; init; }
+
+    /// <summary>Where it is, in words.</summary>
+    public string? Location { get; init; }
+
+    /// <summary>UID of the calendar event it is.</summary>
+    public string? Uid { get; init; }
+
     /// <summary>The kind itself where it is the user's own, looked up by whoever has the locker.</summary>
     [JsonIgnore] public PartKind? Found { get; init; }
 
@@ -23,11 +38,24 @@ public sealed record AddPart : PlanEdit
             "kind", $"there is no kind of part \"{Kind}\"; there are {string.Join(", ", PartKind.All.Select(k => k.Id))}");
         var order = Day.InOrder(plan).ToList();
         var before = After is null ? order.LastOrDefault() : order.FirstOrDefault(p => p.Id == After);
-        if (before?.End is not { } start) return Refuse("after", $"there is no part \"{After}\" with an end to follow");
-        var id = ItemIds.New("part", kind.Name, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal));
-        var part = kind.Make(id, start, start.AddMinutes(kind.Minutes)) with { Setups = before.Setups, Lights = before.Lights, Present = before.Present, Unreachable = before.Unreachable };
-        var moved = PlanChanges.MoveOn(plan, start, part.End!.Value, except: before.Id);
-        return new EditResult(moved with { Parts = [.. Day.InOrder(moved).TakeWhile(p => p.Start < start), part, .. Day.InOrder(moved).SkipWhile(p => p.Start < start)] }, $"{part.Label} after {before.Label}", []);
+        if (Start is { } said) before = order.LastOrDefault(p => p.Start <= said) ?? order.FirstOrDefault();
+        if (before?.End is not { } end) return Refuse("after", $"there is no part \"{After}\" with an end to follow");
+        var start = Start ?? end;
+        var id = ItemIds.New("part", Name ?? kind.Name, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal));
+        var part = kind.Make(id, start, End ?? start.AddMinutes(kind.Minutes), Name, Location) with
+        {
+            Uid = Uid,
+            Setups = before.Setups,
+            Lights = before.Lights,
+            Present = before.Present,
+            Unreachable = before.Unreachable,
+        };
+        // Whoever says when it is has seen what else is then.
+        var moved = Start is null ? PlanChanges.MoveOn(plan, start, part.End!.Value, except: before.Id) : plan;
+        var later = Day.InOrder(moved).ToList();
+        return new EditResult(
+            moved with { Parts = [.. later.TakeWhile(p => p.Start < start), part, .. later.SkipWhile(p => p.Start < start)] },
+            Start is null ? $"{part.Label} after {before.Label}" : $"{part.Label} added", []);
     }
 }
 

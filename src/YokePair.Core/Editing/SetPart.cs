@@ -17,6 +17,9 @@ public sealed record SetPart : PlanEdit
     /// <summary>New location, in words.</summary>
     public string? Location { get; init; }
 
+    /// <summary>New UID of the calendar event it is.</summary>
+    public string? Uid { get; init; }
+
     /// <summary>New list of people who are there.</summary>
     public IReadOnlyList<string>? Present { get; init; }
 
@@ -92,6 +95,7 @@ public sealed record SetPart : PlanEdit
     {
         Name = Name ?? part.Name,
         Location = Location ?? part.Location,
+        Uid = Uid ?? part.Uid,
         Present = Present ?? part.Present,
         Start = Start ?? part.Start,
         End = End ?? part.End,
@@ -117,8 +121,8 @@ public sealed record SetPart : PlanEdit
         if (Name is not null) yield return $"called {changed.Label}";
         if (Location is not null) yield return $"at {changed.Location}";
         if (Present is not null) yield return changed.Present?.Count > 0 ? $"with {string.Join(", ", changed.Present)}" : "nobody there";
-        if (Start is not null) yield return $"starts {Moved(changed.Start - part.Start)}";
-        if (End is not null) yield return $"ends {Moved(changed.End - part.End)}";
+        if (Start is not null) yield return $"starts {English.Moved(changed.Start - part.Start)}";
+        if (End is not null) yield return $"ends {English.Moved(changed.End - part.End)}";
         if (Noted is not null) yield return FormattableString.Invariant($"light EV {changed.Ev} from a noted exposure");
         if (LedBands is not null) yield return changed.LedBands == true ? "LED light that bands" : "no light that bands";
         if (Gel is not null) yield return changed.Gel is null ? "no gel asked" : $"gel {changed.Gel}";
@@ -142,11 +146,6 @@ public sealed record SetPart : PlanEdit
             part.Ceiling ?? new Bounce { CeilingM = height }) with
         { CeilingM = height, Colour = CeilingColour ?? part.Ceiling?.Colour ?? BounceColour.White }
         : null;
-
-    // Told as a difference, which every clock shows alike.
-    private static string Moved(TimeSpan? by) => by is not { } moved ? "at another time"
-        : moved == TimeSpan.Zero ? "as it did"
-        : $"{English.Minutes(moved.Duration())} {(moved > TimeSpan.Zero ? "later" : "earlier")}";
 
     private bool Cleared(string field) => Clear?.Contains(field) == true;
 

@@ -38,6 +38,9 @@ public sealed record Part
     /// <summary>Kind of part, as in the phrase library; null = of no known kind.</summary>
     public string? Kind { get; init; }
 
+    /// <summary>UID of the calendar event it was made of (RFC 5545, 3.8.4.7), by which a later calendar knows it; null = of none.</summary>
+    public string? Uid { get; init; }
+
     /// <summary>Where it happens, in the photographer's words.</summary>
     public string? Location { get; init; }
 

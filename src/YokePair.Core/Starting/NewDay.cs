@@ -15,10 +15,11 @@ namespace YokePair.Core.Starting;
 /// <param name="Assistant">Whether an assistant comes along.</param>
 /// <param name="TimeZone">IANA zone of its times; null = not said.</param>
 /// <param name="Habits">How one works; null = as most do.</param>
+/// <param name="Events">The events of the calendar that the timetable was read from.</param>
 /// <param name="Again">Key of a day that nobody has worked on yet, which it takes the place of; null = a new one.</param>
 public sealed record NewDayRequest(
     string Name, DateOnly Day, string? Template, string? Timetable, string? Style, bool Second, int? Days = null, bool Assistant = false,
-    string? TimeZone = null, Habits? Habits = null, string? Again = null);
+    string? TimeZone = null, Habits? Habits = null, string? Again = null, IReadOnlyList<TimetableEvent>? Events = null);
 
 /// <summary>Makes a day from a template or timetable and the owner's locker.</summary>
 public static class NewDay
@@ -109,7 +110,8 @@ public static class NewDay
             problems.AddRange(wrong);
             foreach (var line in lines)
                 parts.Add((kinds.FirstOrDefault(k => k.Id == line.Kind) ?? PartKind.All[^1])
-                    .Make(Fresh(line.Name), line.Start, line.End, line.Name, line.Location));
+                    .Make(Fresh(line.Name), line.Start, line.End, line.Name, line.Location) with
+                { Uid = TimetableEvent.UidOf(request.Events, line) });
             return parts;
         }
         if (DayTemplate.All.FirstOrDefault(t => t.Id == request.Template) is not { } template)

@@ -3,6 +3,7 @@ using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
 using YokePair.Core.Plans;
+using YokePair.Core.Starting;
 
 namespace YokePair.Data.Calendar;
 
@@ -11,7 +12,8 @@ namespace YokePair.Data.Calendar;
 /// <param name="Name">Name of the calendar, or of an event that lasts all day.</param>
 /// <param name="Timetable">One line for each event; a line with a date begins each day after the first.</param>
 /// <param name="Notes">What is no part of the timetable: cancelled events, those that last all day, those beyond the days an assignment may have.</param>
-public sealed record CalendarDay(DateOnly Day, string? Name, string Timetable, IReadOnlyList<string> Notes);
+/// <param name="Events">The events by their UIDs, so that a later calendar changes the parts made of them instead of adding more.</param>
+public sealed record CalendarDay(DateOnly Day, string? Name, string Timetable, IReadOnlyList<string> Notes, IReadOnlyList<TimetableEvent> Events);
 
 /// <summary>iCalendar (RFC 5545) files in and out.</summary>
 public static class DayCalendar
@@ -32,7 +34,7 @@ public static class DayCalendar
             if (part.Start is not { } start || part.End is not { } end) continue;
             calendar.Events.Add(new CalendarEvent
             {
-                Uid = $"{part.Id}@{plan.Assignment.Id}",
+                Uid = TimetableDiff.ExportedAs(plan, part),
                 Summary = part.Label,
                 Location = part.Location,
                 Start = At(start, plan.Assignment.TimeZone),
@@ -85,12 +87,13 @@ public static class DayCalendar
         if (times.Count == 0) return (null, new PlanProblem("", "there is no event with a time in this calendar"));
         var first = times[0];
         var day = DateOnly.FromDateTime(first.Start);
-        var kept = times.Where(t => Nightly(t).DayNumber - day.DayNumber < Core.Starting.NewDay.MostDays).ToList();
-        if (times.Count - kept.Count is > 0 and var left) notes.Add($"{left} {(left == 1 ? "event" : "events")} beyond {Core.Starting.NewDay.MostDays} days left out");
+        var kept = times.Where(t => Nightly(t).DayNumber - day.DayNumber < NewDay.MostDays).ToList();
+        if (times.Count - kept.Count is > 0 and var left) notes.Add($"{left} {(left == 1 ? "event" : "events")} beyond {NewDay.MostDays} days left out");
         var lines = kept.GroupBy(Nightly).OrderBy(g => g.Key).SelectMany(
             g => (g.Key == day ? [] : new[] { g.Key.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture) }).Concat(g.Select(Line)));
         var name = allDay.Select(e => e.Summary).FirstOrDefault() ?? calendar.Properties.Get<string>("X-WR-CALNAME");
-        return (new CalendarDay(day, name, string.Join('\n', lines), notes), null);
+        return (new CalendarDay(day, name, string.Join('\n', lines), notes,
+            [.. kept.Where(t => t.Uid is not null).Select(t => new TimetableEvent(t.Uid!, t.Start, NameOf(t)))]), null);
 
         // A night belongs to the day before it, but for an event that begins the calendar.
         DateOnly Nightly(EventTime t) => t == first || t.Start.Hour >= 6 ? DateOnly.FromDateTime(t.Start)
@@ -98,7 +101,7 @@ public static class DayCalendar
     }
 
     /// <summary>An event, or one time of an event that comes again, in the assignment's zone.</summary>
-    private sealed record EventTime(DateTime Start, DateTime End, string Name, string? Location);
+    private sealed record EventTime(DateTime Start, DateTime End, string Name, string? Location, string? Uid);
 
     private static bool IsCancelled(CalendarEvent e) => string.Equals(e.Status, "CANCELLED", StringComparison.OrdinalIgnoreCase);
 
@@ -113,13 +116,15 @@ public static class DayCalendar
     private static IEnumerable<EventTime> TimesOf(CalendarEvent e, DateTime first, IEnumerable<DateTime> moved, string? zone)
     {
         var begin = first.Date;
-        var beyond = begin.AddDays(Core.Starting.NewDay.MostDays + 1);
+        var beyond = begin.AddDays(NewDay.MostDays + 1);
         foreach (var one in e.GetOccurrences(new CalDateTime(begin.AddDays(-1))).TakeWhile(o => In(o.Period.StartTime, zone) < beyond))
         {
             var start = In(one.Period.StartTime, zone);
             if (start < begin || moved.Contains(start)) continue;
             var end = one.Period.EffectiveEndTime is { } until ? In(until, zone) : start;
-            yield return new EventTime(start, end, Flat(e.Summary ?? "Part"), e.Location);
+            var uid = e.RecurrenceRule is null && e.RecurrenceIdentifier is null ? e.Uid
+                : string.Create(CultureInfo.InvariantCulture, $"{e.Uid}#{In(e.RecurrenceIdentifier?.StartTime ?? one.Period.StartTime, zone):yyyyMMdd'T'HHmm}");
+            yield return new EventTime(start, end, Flat(e.Summary ?? "Part"), e.Location, e.Uid is null ? null : uid);
         }
     }
 
@@ -130,11 +135,12 @@ public static class DayCalendar
     {
         var minutes = (int)(e.End - e.Start).TotalMinutes;
         var where = string.IsNullOrWhiteSpace(e.Location) ? "" : $", {Flat(e.Location)}";
-        // A comma sets off the place, and brackets a kind.
-        var name = e.Name.Replace(',', ' ').Replace('[', '(').Replace(']', ')');
         return string.Create(CultureInfo.InvariantCulture,
-            $"{e.Start:HH:mm} {Flat(name)}{where.Replace('[', '(').Replace(']', ')')}{(minutes is > 0 and < 1000 ? $" {minutes} min" : "")}");
+            $"{e.Start:HH:mm} {NameOf(e)}{where.Replace('[', '(').Replace(']', ')')}{(minutes is > 0 and < 1000 ? $" {minutes} min" : "")}");
     }
+
+    /// <summary>In a line a comma sets off the place, and brackets a kind.</summary>
+    private static string NameOf(EventTime e) => Flat(e.Name.Replace(',', ' ').Replace('[', '(').Replace(']', ')'));
 
     private static string Flat(string text) => string.Join(' ', text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
 

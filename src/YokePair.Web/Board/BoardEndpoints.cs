@@ -8,6 +8,12 @@ using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Board;
 
+/// <summary>What a need would come to, were it as it is typed.</summary>
+/// <param name="Asked">What it would ask.</param>
+/// <param name="Report">How it would stand.</param>
+/// <param name="First">What one would choose; null when nothing is there to be weighed.</param>
+public sealed record NeedTried(Asked Asked, NeedReport Report, Weighed? First);
+
 /// <summary>A line of what is said of a need: why it stands as it does, then, where it is exposed, what would mend it.</summary>
 /// <param name="Explanation">Why; null in the second line.</param>
 /// <param name="Mends">What would mend it; null in the first line.</param>
@@ -43,6 +49,8 @@ internal static class BoardEndpoints
         Change(one.MapPost("/undo", Undo).WithName("UndoEdit"));
         Change(one.MapPost("/redo", Redo).WithName("RedoEdit"));
         one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapPost("/parts/{part}/needs/{need}/weigh", Weigh).WithName("WeighNeed").Produces<NeedTried>()
+            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         one.MapPost("/preview", Preview).WithName("PreviewEdits").Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         one.MapGet("/pinch", Most).WithName("WhatCarriesMost").Produces<Pinch>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/losses/{kind}/{id}/mends", LossMends).WithName("MendLoss").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -87,6 +95,16 @@ internal static class BoardEndpoints
             tell(new NeedAnswer(null, mends, first.Then is { } mended ? pinch?.With(mended, first.Label) : null));
         }, cancel);
         return Results.Empty;
+    }
+
+    private static async Task<IResult> Weigh(string key, string part, string need, PutNeed typed, Days days, CancellationToken cancel)
+    {
+        if (await days.FindAsync(key, null, cancel) is not { } session) return Problems.NotFound("assignment");
+        var result = EditResult.Apply(session.Plan, [typed]);
+        if (result.Plan is not { } then) return Problems.Unprocessable("This cannot be reckoned.", result.Problems);
+        return session.Whole.Trying(then, cancel).Explain(part, need) is { } why
+            ? Results.Ok(new NeedTried(why.Asked, why.Report, why.Weighed is [var first, ..] ? first : null))
+            : Problems.NotFound("need");
     }
 
     private static Task<IResult> Most(string key, string? part, string[]? pull, Days days, CancellationToken cancel) =>

@@ -35,6 +35,12 @@ public sealed record KeptKind(string Id, string Name);
 /// <summary>A timetable, read.</summary>
 public sealed record TimetableRead(IReadOnlyList<TimetableLine> Lines, IReadOnlyList<PlanProblem> Problems);
 
+/// <summary>A timetable to be held against a day that exists, with the events it was read from.</summary>
+public sealed record TimetableForDay(string Text, IReadOnlyList<TimetableEvent>? Events = null);
+
+/// <summary>What a timetable would change on a day, and the lines that cannot be read.</summary>
+public sealed record TimetableCompared(IReadOnlyList<TimetableChange> Changes, int Lines, IReadOnlyList<PlanProblem> Problems);
+
 /// <summary>A copy of an assignment for another day.</summary>
 public sealed record CopyDay(string Name, DateOnly Day);
 
@@ -45,6 +51,8 @@ internal static class StartingEndpoints
     {
         api.MapGet("/starting", Points).WithName("StartingPoints").Produces<StartingPoints>();
         api.MapPost("/starting/timetable", ReadTimetable).WithName("ReadTimetable").Produces<TimetableRead>();
+        api.MapPost("/assignments/{key}/timetable", Compare).WithName("CompareTimetable").Produces<TimetableCompared>().ProducesProblem(
+            StatusCodes.Status404NotFound);
         api.MapPost("/kinds", KeepKind).WithName("KeepKind").Produces<KeptKind>(StatusCodes.Status201Created).ProducesProblem(
             StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapDelete("/kinds/{id}", DropKind).WithName("DropKind").Produces<KeptKind>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -71,6 +79,14 @@ internal static class StartingEndpoints
     {
         var (lines, problems) = Timetable.Read(text.Text, text.Day, (await lockers.ThingsAsync(cancel)).Kinds);
         return Results.Ok(new TimetableRead(lines, problems));
+    }
+
+    private static async Task<IResult> Compare(string key, TimetableForDay text, PlanStore store, LockerStore lockers, CancellationToken cancel)
+    {
+        if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
+        var day = DateOnly.FromDateTime(stored.Plan.Parts.Min(p => p.Start) ?? DateTime.Today);
+        var (lines, problems) = Timetable.Read(text.Text, day, (await lockers.ThingsAsync(cancel)).Kinds);
+        return Results.Ok(new TimetableCompared(lines.Count == 0 ? [] : TimetableDiff.Of(stored.Plan, lines, text.Events), lines.Count, problems));
     }
 
     /// <summary>Keeps a part of a day as a kind of part of the user's own.</summary>

@@ -148,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/timetable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["CompareTimetable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kinds": {
         parameters: {
             query?: never;
@@ -350,6 +366,22 @@ export interface paths {
         get: operations["ExplainNeed"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/parts/{part}/needs/{need}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["WeighNeed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -870,6 +902,8 @@ export interface components {
             timetable: string;
             /** @description What is no part of the timetable: cancelled events, those that last all day, those beyond the days an assignment may have. */
             notes: string[];
+            /** @description The events by their UIDs, so that a later calendar changes the parts made of them instead of adding more. */
+            events: components["schemas"]["TimetableEvent"][];
         };
         /** @description A card slot of a body. */
         CardSlot: {
@@ -4006,6 +4040,14 @@ export interface components {
              */
             strands: number;
         };
+        /** @description What a need would come to, were it as it is typed. */
+        NeedTried: {
+            /** @description What it would ask. */
+            asked: components["schemas"]["Asked"];
+            /** @description How it would stand. */
+            report: components["schemas"]["NeedReport"];
+            first: null | components["schemas"]["Weighed"];
+        };
         /** @description How another thing gets on with the one shown. */
         Neighbour: {
             id: string;
@@ -4048,6 +4090,8 @@ export interface components {
             habits?: null | components["schemas"]["Habits"];
             /** @description Key of a day that nobody has worked on yet, which it takes the place of; null = a new one. */
             again?: null | string;
+            /** @description The events of the calendar that the timetable was read from. */
+            events?: null | components["schemas"]["TimetableEvent"][];
         };
         /** @description An exposure somebody noted in a place, from which its light follows. */
         NotedExposure: {
@@ -4156,6 +4200,8 @@ export interface components {
             name?: null | string;
             /** @description Kind of part, as in the phrase library; null = of no known kind. */
             kind?: null | string;
+            /** @description UID of the calendar event it was made of (RFC 5545, 3.8.4.7), by which a later calendar knows it; null = of none. */
+            uid?: null | string;
             /** @description Where it happens, in the photographer's words. */
             location?: null | string;
             /** @description Local time it starts. */
@@ -4402,6 +4448,16 @@ export interface components {
             after?: null | string;
             /** @description Kind of part, as in the phrase library. */
             kind: string;
+            /** @description When it starts; null = at the end of the part it follows, and what comes after moves on. */
+            start?: null | string;
+            /** @description When it ends; null = as such parts usually do. */
+            end?: null | string;
+            /** @description What it is called; null = as its kind is. */
+            name?: null | string;
+            /** @description Where it is, in words. */
+            location?: null | string;
+            /** @description UID of the calendar event it is. */
+            uid?: null | string;
         };
         /** @description Gives a person one more camera, in every part in which they are there and that camera is in no other hand. */
         PlanEditAddPosition: {
@@ -4638,6 +4694,8 @@ export interface components {
             name?: null | string;
             /** @description New location, in words. */
             location?: null | string;
+            /** @description New UID of the calendar event it is. */
+            uid?: null | string;
             /** @description New list of people who are there. */
             present?: null | string[];
             /** @description Whether what follows moves by as much as the end does. */
@@ -4885,6 +4943,40 @@ export interface components {
             items: string[];
             /** @description Ids of the parts in which it is out. */
             parts: string[];
+        };
+        /** @description Adds a need to a part, or replaces the one of its id. Words of the craft may stand in for figures. */
+        PutNeed: {
+            /** @description Part id. */
+            part: string;
+            /** @description The need; an id that the part does not have yet adds it. */
+            need: components["schemas"]["Need"];
+            subject?: null | components["schemas"]["Subject"];
+            /**
+             * Format: double
+             * @description Nearest place to stand, metres.
+             */
+            nearM?: null | number;
+            /**
+             * Format: double
+             * @description Farthest place to stand, metres.
+             */
+            farM?: null | number;
+            /**
+             * Format: int32
+             * @description For a group: how many people.
+             */
+            people?: null | number;
+            /**
+             * Format: int32
+             * @description For a group: in how many rows.
+             */
+            rows?: null | number;
+            /**
+             * Format: double
+             * @description For a room: how wide it is, metres.
+             */
+            roomM?: null | number;
+            motion?: null | components["schemas"]["Motion"];
         };
         /**
          * @description How well something serves a need.
@@ -5642,6 +5734,43 @@ export interface components {
             estimates: number;
             keep: null | components["schemas"]["Keep"];
         };
+        /** @description One change of a day by a timetable. */
+        TimetableChange: {
+            /** @description What it is. */
+            kind: components["schemas"]["TimetableChangeKind"];
+            /** @description The part of the day; null where it is new. */
+            part: null | string;
+            /** @description In words. */
+            says: string;
+            /** @description What would be done. */
+            edit: components["schemas"]["PlanEdit"];
+        };
+        /**
+         * @description What a timetable changes on a day.
+         * @enum {unknown}
+         */
+        TimetableChangeKind: "changed" | "added" | "missing";
+        /** @description What a timetable would change on a day, and the lines that cannot be read. */
+        TimetableCompared: {
+            changes: components["schemas"]["TimetableChange"][];
+            /** Format: int32 */
+            lines: number;
+            problems: components["schemas"]["PlanProblem"][];
+        };
+        /** @description A calendar event that a line of a timetable was made of. */
+        TimetableEvent: {
+            /** @description Its UID; of one that comes again with the time of this one behind it. */
+            uid: string;
+            /** @description When it starts. */
+            start: string;
+            /** @description What its line calls it. */
+            name: string;
+        };
+        /** @description A timetable to be held against a day that exists, with the events it was read from. */
+        TimetableForDay: {
+            text: string;
+            events?: null | components["schemas"]["TimetableEvent"][];
+        };
         /** @description A line of a timetable, read. */
         TimetableLine: {
             /**
@@ -6165,6 +6294,41 @@ export interface operations {
             };
         };
     };
+    CompareTimetable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimetableForDay"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimetableCompared"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     KeepKind: {
         parameters: {
             query?: never;
@@ -6673,6 +6837,52 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    WeighNeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                part: string;
+                need: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutNeed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeedTried"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -2,7 +2,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import { useShelf } from "../assignment/useShelf";
 import { useDay } from "../day/DayContext";
-import { useActions } from "../find/actions";
+import { useActions } from "../shared/actions";
 import { date } from "../shared/format";
 import { Entry, LinkEntry, Menu } from "../shared/Menu";
 import { PageHeader } from "../shared/PageHeader";
@@ -40,6 +40,7 @@ export function BoardHeader({ undo, redo, help, pull }: Props) {
       { onSuccess: () => void navigate("/", { state: { put: key, name, shelf } }) },
     );
   const reckons = () => select({ kind: "rules" });
+  const newer = () => select({ kind: "timetable" });
   useActions([
     { name: "Pull test", hint: "take a thing away and see what breaks", run: pull },
     { name: "Undo", hint: undoes ?? "nothing to undo", run: undo },
@@ -50,6 +51,7 @@ export function BoardHeader({ undo, redo, help, pull }: Props) {
     { name: "What if", hint: "every loss against every part", run: () => void navigate(`/${key}/what-if`) },
     { name: "How it reckons", hint: "name, day, waits, hands, house rules", run: reckons },
     { name: "The team", hint: "who photographs, and how", run: () => select({ kind: "team" }) },
+    { name: "A newer timetable", hint: "held against the day", run: newer },
     { name: "Copy to another day", run: () => void navigate(copy) },
     { name: "Archive this assignment", hint: "it can be put back", run: () => put("archived") },
     { name: "Delete this assignment", hint: "it can be put back for 30 days", run: () => put("deleted") },
@@ -107,6 +109,7 @@ export function BoardHeader({ undo, redo, help, pull }: Props) {
               </a>
             </LinkEntry>
           ))}
+          <Entry does={newer}>A newer timetable</Entry>
           <Entry does={reckons}>Rename or move to another day</Entry>
           <LinkEntry>
             <Link to={copy}>Copy to another day</Link>

@@ -12,7 +12,8 @@ export type Selection =
   | { kind: "kit" }
   | { kind: "team" }
   | { kind: "rules" }
-  | { kind: "most" };
+  | { kind: "most" }
+  | { kind: "timetable" };
 
 /** How the ways of a need are laid out. */
 export type Bench = "framing" | "light";
@@ -101,7 +102,14 @@ function readSelection(params: URLSearchParams): Selection | null {
   const [part, need, hand, item, show, bench] = ["part", "need", "hand", "item", "show", "bench"].map((key) =>
     params.get(key),
   );
-  if (show === "setups" || show === "kit" || show === "team" || show === "rules" || show === "most")
+  if (
+    show === "setups" ||
+    show === "kit" ||
+    show === "team" ||
+    show === "rules" ||
+    show === "most" ||
+    show === "timetable"
+  )
     return { kind: show };
   if (item) return { kind: "item", item };
   if (!part) return null;
@@ -124,6 +132,7 @@ function writeSelection(selection: Selection): [string, string][] {
     case "team":
     case "rules":
     case "most":
+    case "timetable":
       return [["show", selection.kind]];
     case "item":
       return [["item", selection.item]];

@@ -8,7 +8,7 @@ import { boardQuery } from "../day/useBoard";
 import { Strands } from "../marks/Strands";
 import { focusOpened } from "../shared/useFocusKept";
 import { useKeys } from "../shared/useKeys";
-import { allActions, setFinding, useFinding } from "./actions";
+import { allActions, setFinding, useFinding } from "../shared/actions";
 import { found, findsOf, findsOfActions, findsOfList, findsOfLocker, type Find } from "./finds";
 
 const most = 40;

@@ -2,7 +2,7 @@ import type { AssignmentSummary, LockerPage } from "../api/client";
 import type { Day } from "../day/dayModel";
 import { date, time } from "../shared/format";
 import { outcomeWord, strandWord } from "../shared/words";
-import type { Action } from "./actions";
+import type { Action } from "../shared/actions";
 
 /** Something that can be gone to or done. */
 export interface Find {

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useNavigate, Link, useLocation } from "react-router";
 import { answer, api, ProblemError, type AssignmentSummary, type Shelf } from "../api/client";
 import { useShelf } from "../assignment/useShelf";
-import { useActions } from "../find/actions";
+import { useActions } from "../shared/actions";
 import { Entry, LinkEntry, Menu } from "../shared/Menu";
 import { StartDay } from "./StartDay";
 import { Strands } from "../marks/Strands";

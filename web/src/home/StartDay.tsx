@@ -5,12 +5,12 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import {
   answer,
   api,
-  asItIs,
   type AssignmentSummary,
   type Habits,
   type PartKind,
   type TimetableLine,
 } from "../api/client";
+import { useCalendar } from "../shared/useCalendar";
 import { date, time } from "../shared/format";
 import { Choose, Tick } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
@@ -59,20 +59,10 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   };
   const template = data?.templates.find((t) => t.id === from);
   const copied = from.startsWith(fromDay) ? from.slice(fromDay.length) : null;
-  const calendar = useMutation({
-    mutationFn: (file: File) =>
-      answer(
-        api.POST("/api/starting/calendar", {
-          params: { query: { zone: Intl.DateTimeFormat().resolvedOptions().timeZone } },
-          body: file as never,
-          ...asItIs,
-        }),
-      ),
-    onSuccess: (read) => {
-      setText(read.timetable);
-      setDay(read.day);
-      if (!name && read.name) setName(read.name);
-    },
+  const calendar = useCalendar((read) => {
+    setText(read.timetable);
+    setDay(read.day);
+    if (!name && read.name) setName(read.name);
   });
   const start = useMutation({
     mutationFn: () =>
@@ -96,6 +86,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 days: Number(days),
                 habits,
                 again,
+                events: from === fromTimetable ? calendar.data?.events : null,
                 timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
               },
             }),
@@ -202,7 +193,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
       {template && <p className="mt-1 text-quiet">{template.parts.join(" · ")}</p>}
       {from === fromTimetable && (
         <>
-          <FileButton accept=".ics,text/calendar" choose={(file) => calendar.mutate(file)}>
+          <FileButton accept=".ics,text/calendar" choose={(file) => calendar.mutate({ file })}>
             From a calendar file
           </FileButton>
           {calendar.data?.notes.map((note) => (

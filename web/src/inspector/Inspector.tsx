@@ -10,6 +10,7 @@ import { Proposals } from "../searches/Proposals";
 import { RulesPanel } from "./RulesPanel";
 import { SetupsPanel } from "../searches/SetupsPanel";
 import { TeamPanel } from "./TeamPanel";
+import { TimetablePanel } from "./TimetablePanel";
 
 /** What is selected, in figures, with what can be done about it. Docked, so that the board stays in view. */
 export function Inspector({ assignment }: { assignment: string }) {
@@ -21,6 +22,7 @@ export function Inspector({ assignment }: { assignment: string }) {
     selection.kind === "most" ||
     selection.kind === "kit" ||
     selection.kind === "team" ||
+    selection.kind === "timetable" ||
     selection.kind === "rules";
   const part = "part" in selection ? day.parts.find((p) => p.id === selection.part) : undefined;
   const need = selection.kind === "need" ? part?.needs.find((n) => n.id === selection.need) : undefined;
@@ -51,6 +53,7 @@ export function Inspector({ assignment }: { assignment: string }) {
       {selection.kind === "kit" && <KitPanel assignment={assignment} />}
       {selection.kind === "team" && <TeamPanel />}
       {selection.kind === "rules" && <RulesPanel />}
+      {selection.kind === "timetable" && <TimetablePanel assignment={assignment} />}
       {selection.kind === "most" && (
         <>
           <h2 className="text-[15px] font-bold">What carries most</h2>

@@ -1,4 +1,6 @@
 import { useState, type ReactNode } from "react";
+import { Question } from "../shared/Question";
+import { AsTyped, useTried } from "./AsTyped";
 import type { Computed, Need, Part, Subject } from "../api/client";
 import { Choose, Tick, Typing } from "../shared/Choose";
 import { fNumber, focal, number, seconds, shutter } from "../shared/format";
@@ -10,7 +12,7 @@ import { colours, depths, fieldOf, forms, lightKinds, motions, subjects, text, w
 export function NeedForm({
   part,
   need,
-  computed,
+  computed: asIs,
   done,
 }: {
   part: Part;
@@ -67,16 +69,14 @@ export function NeedForm({
       {...options}
     />
   );
-  const change = async () => {
-    const values = await fields.read();
-    if (!values) return;
+  const editOf = (values: (key: string) => number[]) => {
     const of = (key: string) => values(key)[0] ?? null;
     const range = (key: string): [number, number] | null => {
       const [low, high] = values(key);
       return low === undefined ? null : [low, high ?? low];
     };
     const [width, height] = values("print");
-    const edit = {
+    return {
       type: "putNeed" as const,
       part: part.id,
       need: {
@@ -125,12 +125,20 @@ export function NeedForm({
       roomM: subject === "room" ? of("room") : null,
       motion: draft.motion !== need.motion ? draft.motion : null,
     };
-    editThen([edit], done, (error) => {
+  };
+  const change = async () => {
+    const values = await fields.read();
+    if (!values) return;
+    editThen([editOf(values)], done, (error) => {
       const at = error.fields.map((f) => [fieldOf(f.field), f.message] as const);
       fields.refuse(Object.fromEntries(at.filter(([name]) => name)));
       setOther(at.filter(([name]) => !name).map(([, message]) => message));
     });
   };
+  /** What is typed, or wrong, is not folded away. */
+  const holds = (...keys: string[]) => keys.some((key) => typed[key] || fields.problem(key));
+  const tried = useTried(day.board.key, part.id, need.id, fields.now ? editOf(fields.now) : null);
+  const computed = tried?.asked.computed ?? asIs;
   return (
     <form
       aria-label="Change the need"
@@ -140,7 +148,34 @@ export function NeedForm({
         void change();
       }}
     >
-      <Row asks="What, and who takes it">
+      <Question
+        asks="What, and who takes it"
+        says="a moment it shares, a thing that must be there, a camera left alone"
+        open={!!draft.moment || !!draft.role || !!draft.unattended}
+        more={
+          <>
+            <Typing
+              label="Moment it shares"
+              value={draft.moment ?? ""}
+              type={(moment) => put({ moment: moment || null })}
+              width="w-28"
+              placeholder="none"
+            />
+            <Typing
+              label="A thing that must be there"
+              value={draft.role ?? ""}
+              type={(role) => put({ role: role || null })}
+              width="w-36"
+              placeholder="audio recorder …"
+            />
+            <Tick
+              label="a camera left alone may take it"
+              on={!!draft.unattended}
+              set={(on) => put({ unattended: on || null })}
+            />
+          </>
+        }
+      >
         <Typing label="Called" value={draft.name ?? ""} type={(name) => put({ name })} width="w-44" />
         <Choose
           label="Worth"
@@ -159,29 +194,32 @@ export function NeedForm({
           ]}
           choose={(who) => put({ who: who || "any" })}
         />
-        <Typing
-          label="Moment it shares"
-          value={draft.moment ?? ""}
-          type={(moment) => put({ moment: moment || null })}
-          width="w-28"
-          placeholder="none"
-        />
-        <Typing
-          label="A thing that must be there"
-          value={draft.role ?? ""}
-          type={(role) => put({ role: role || null })}
-          width="w-36"
-          placeholder="audio recorder …"
-        />
-        <Tick
-          label="a camera left alone may take it"
-          on={!!draft.unattended}
-          set={(on) => put({ unattended: on || null })}
-        />
-      </Row>
+      </Question>
       {!draft.role && (
         <>
-          <Row asks="The frame">
+          <Question
+            asks="The frame"
+            says="what is still fine, all along, megapixels"
+            open={draft.covers === "all" || holds("tallest", "smallest", "accept", "megapixels")}
+            more={
+              <>
+                <Tick
+                  label="must be covered all along"
+                  on={draft.covers === "all"}
+                  set={(on) => put({ covers: on ? "all" : null })}
+                />
+                {draft.framing &&
+                  field("tallest", "still the picture up to, m high", { placeholder: "no more" })}
+                {draft.framing && field("smallest", "and down to, m", { placeholder: "no less" })}
+                {field("accept", "or still fine, mm", {
+                  width: "w-28",
+                  placeholder: "from the frame",
+                  note: computed.acceptMm && `the frame allows ${focal(computed.acceptMm)}`,
+                })}
+                {field("megapixels", "or MP", { placeholder: "by rule" })}
+              </>
+            }
+          >
             <Choose
               label="In the frame"
               value={subject}
@@ -213,18 +251,7 @@ export function NeedForm({
               placeholder: "from the frame",
               note: computed.focalMm && `the frame asks ${focal(computed.focalMm)}`,
             })}
-            <Tick
-              label="must be covered all along"
-              on={draft.covers === "all"}
-              set={(on) => put({ covers: on ? "all" : null })}
-            />
-            {draft.framing && field("tallest", "still the picture up to, m high", { placeholder: "no more" })}
-            {draft.framing && field("smallest", "and down to, m", { placeholder: "no less" })}
-            {field("accept", "or still fine, mm", {
-              width: "w-28",
-              placeholder: "from the frame",
-              note: computed.acceptMm && `the frame allows ${focal(computed.acceptMm)}`,
-            })}
+
             {field("close", "Close-up, mm wide", { placeholder: "none" })}
             {typed.close && field("closeMax", "still fine, mm wide", { placeholder: "no wider" })}
             {field("print", "Print, cm", {
@@ -232,9 +259,24 @@ export function NeedForm({
               placeholder: "60 × 40",
               note: computed.megapixels && `asks ${number(computed.megapixels)} MP`,
             })}
-            {field("megapixels", "or MP", { placeholder: "by rule" })}
-          </Row>
-          <Row asks="Still and sharp">
+          </Question>
+          <Question
+            asks="Still and sharp"
+            says="a blur, stitching, sharp from and to, a soft background"
+            open={draft.static || holds("blur", "depthM", "soft")}
+            more={
+              <>
+                {field("blur", "blurred: no faster than", { width: "w-24", placeholder: "any" })}
+                <Tick
+                  label="stands still, can be stitched"
+                  on={draft.static}
+                  set={(on) => put({ static: on })}
+                />
+                {field("depthM", "or sharp from–to, m", { width: "w-28", placeholder: "3–3.5" })}
+                {field("soft", "soft beyond: f/ at most", { placeholder: "any" })}
+              </>
+            }
+          >
             <Choose
               label="Moves"
               value={draft.motion ?? ""}
@@ -247,8 +289,7 @@ export function NeedForm({
               note:
                 computed.shutterSeconds && `${draft.motion ?? ""} asks ${shutter(computed.shutterSeconds)}`,
             })}
-            {field("blur", "blurred: no faster than", { width: "w-24", placeholder: "any" })}
-            <Tick label="stands still, can be stitched" on={draft.static} set={(on) => put({ static: on })} />
+
             {field("fps", "Frames a second")}
             <Choose
               label="Depth"
@@ -261,10 +302,8 @@ export function NeedForm({
               placeholder: "by depth",
               note: computed.fNumber && `depth asks ${fNumber(computed.fNumber)}`,
             })}
-            {field("depthM", "or sharp from–to, m", { width: "w-28", placeholder: "3–3.5" })}
-            {field("soft", "soft beyond: f/ at most", { placeholder: "any" })}
-          </Row>
-          <Row asks="By what light">
+          </Question>
+          <Question asks="By what light">
             <fieldset>
               <legend>By</legend>
               <div className="flex flex-wrap gap-x-4">
@@ -307,7 +346,7 @@ export function NeedForm({
                 {field("lightLoss", "stops lost in modifiers", { placeholder: "0" })}
               </>
             )}
-          </Row>
+          </Question>
         </>
       )}
       {other.map((message) => (
@@ -315,7 +354,7 @@ export function NeedForm({
           {message}
         </p>
       ))}
-      <Row asks="When">
+      <Question asks="When">
         {field("wait", "Can wait, s", {
           placeholder: "by worth",
           note:
@@ -325,24 +364,15 @@ export function NeedForm({
         })}
         {field("lasts", "The moment lasts, s")}
         {field("warning", "warned before, s")}
+      </Question>
+      {/* In view however long the form is: what it would come to, and the way out. */}
+      <div className="sticky -bottom-2.5 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-ink bg-raised py-1.5">
+        <AsTyped tried={tried} />
         <button className="webbing">Change it</button>
         <button type="button" className="webbing" onClick={done}>
           Leave it
         </button>
-      </Row>
-    </form>
-  );
-}
-
-/** The fields of one question. */
-function Row({ asks, children }: { asks: string; children: ReactNode }) {
-  return (
-    <fieldset className="border-t border-rule">
-      <legend className="pr-2 text-[12px] text-quiet">{asks}</legend>
-      {/* A tick has no label above it. */}
-      <div className="flex flex-wrap items-start gap-x-3 gap-y-2 [&>button]:mt-5 [&>label:has([type=checkbox])]:mt-5">
-        {children}
       </div>
-    </fieldset>
+    </form>
   );
 }

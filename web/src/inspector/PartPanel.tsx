@@ -5,7 +5,8 @@ import { TypedField } from "../shared/TypedField";
 import { useDay } from "../day/DayContext";
 import { Cautions } from "./Cautions";
 import { PartActions } from "./PartActions";
-import { LightLevel, Place, Reach } from "./PartPlace";
+import { Question } from "../shared/Question";
+import { Frames, LightLevel, MoreLight, moreLight, MoreRules, moreRules, Reach } from "./PartPlace";
 import { MostPinch } from "./Pinch";
 import { RoomLights } from "./RoomLights";
 
@@ -21,14 +22,7 @@ export function PartPanel({ part }: { part: Part }) {
       <h2 className="text-[15px] font-bold">{part.name ?? part.id}</h2>
       <MostPinch part={part.id} />
       <PartActions part={part} />
-      <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
-        <TypedField label="Called" value={part.name ?? ""} commit={(name) => set({ name })} />
-        <TypedField
-          label="Where"
-          value={part.location ?? ""}
-          mayBeEmpty
-          commit={(location) => set({ location })}
-        />
+      <Question asks="When and where">
         <TypedField
           label="Starts"
           type="datetime-local"
@@ -45,7 +39,18 @@ export function PartPanel({ part }: { part: Part }) {
           <input type="checkbox" checked={ripple} onChange={(e) => setRipple(e.target.checked)} />
           the rest moves along
         </label>
+        <TypedField label="Called" value={part.name ?? ""} commit={(name) => set({ name })} />
+        <TypedField
+          label="Where"
+          value={part.location ?? ""}
+          mayBeEmpty
+          commit={(location) => set({ location })}
+        />
+      </Question>
+      <Question asks="Light" more={<MoreLight part={part} set={set} />} says={moreLight(part)}>
         <LightLevel part={part} set={set} />
+      </Question>
+      <Question asks="Rules" more={<MoreRules part={part} set={set} />} says={moreRules(part)}>
         <Choice
           label="Flash"
           value={part.flash}
@@ -63,6 +68,8 @@ export function PartPanel({ part }: { part: Part }) {
             The celebrant asks for silence
           </button>
         )}
+      </Question>
+      <Question asks="Who and what is in reach">
         {everyone.length > 1 && (
           <fieldset>
             <legend>There</legend>
@@ -87,8 +94,10 @@ export function PartPanel({ part }: { part: Part }) {
           </fieldset>
         )}
         <Reach part={part} />
-      </div>
-      <Place part={part} set={set} />
+      </Question>
+      <Question asks="How much">
+        <Frames part={part} set={set} />
+      </Question>
       <RoomLights part={part} />
       <Cautions part={part} />
     </div>

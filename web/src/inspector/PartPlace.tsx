@@ -131,37 +131,10 @@ export function Reach({ part }: { part: Part }) {
   );
 }
 
-/** What else the place is like, and how many frames it will take. */
-export function Place({ part, set }: { part: Part; set: Set }) {
-  const { day } = useDay();
-  const frames = day.board.report.frames.find((f) => f.part === part.id);
-  const count = frames?.count;
-  const typed = (which: "low" | "likely" | "high") => (text: string) => {
-    if (text === "") set({ clear: ["frames"] });
-    else if (count)
-      set({
-        frames: order(
-          { low: count.low, likely: count.likely, high: count.high, [which]: Number(text) },
-          which,
-        ),
-      });
-  };
+/** What else the light is like. */
+export function MoreLight({ part, set }: { part: Part; set: Set }) {
   return (
-    <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-      <TypedField
-        label="Stay behind a line, m off"
-        form="metres"
-        mayBeEmpty
-        value={part.stayBehindM == null ? "" : String(part.stayBehindM)}
-        commit={(m) => set({ stayBehindM: Number(m || 0) })}
-      />
-      <TypedField
-        label={`Temperature, ${temperatureUnit}`}
-        form="number"
-        mayBeEmpty
-        value={part.temperatureC == null ? "" : String(Math.round(fromCelsius(part.temperatureC) * 10) / 10)}
-        commit={(c) => set(c === "" ? { clear: ["temperatureC"] } : { temperatureC: toCelsius(Number(c)) })}
-      />
+    <>
       <TypedField
         label="Ceiling, m high"
         form="metres"
@@ -177,8 +150,6 @@ export function Place({ part, set }: { part: Part; set: Set }) {
           choose={(ceilingColour) => ceilingColour && set({ ceilingColour })}
         />
       )}
-      <Tick label="rain" on={!!part.rain} set={(rain) => set({ rain })} />
-      <Tick label="a socket" on={!!part.socket} set={(socket) => set({ socket })} />
       <Tick label="LED light that bands" on={!!part.ledBands} set={(ledBands) => set({ ledBands })} />
       <TypedField label="Gel that matches" mayBeEmpty value={part.gel ?? ""} commit={(gel) => set({ gel })} />
       <TypedField
@@ -187,6 +158,74 @@ export function Place({ part, set }: { part: Part; set: Set }) {
         value={part.whiteBalance ?? ""}
         commit={(whiteBalance) => set({ whiteBalance })}
       />
+    </>
+  );
+}
+
+/** The same in a few words, while it is folded. */
+export const moreLight = (part: Part) =>
+  [
+    part.ceiling && `ceiling ${number(part.ceiling.ceilingM)} m`,
+    part.ledBands && "banding LED",
+    part.gel && `gel ${part.gel}`,
+    part.whiteBalance && `white balance ${part.whiteBalance}`,
+  ]
+    .filter(Boolean)
+    .join(", ") || "ceiling, banding, gel, white balance";
+
+/** What else the place asks of one. */
+export function MoreRules({ part, set }: { part: Part; set: Set }) {
+  return (
+    <>
+      <TypedField
+        label="Stay behind a line, m off"
+        form="metres"
+        mayBeEmpty
+        value={part.stayBehindM == null ? "" : String(part.stayBehindM)}
+        commit={(m) => set({ stayBehindM: Number(m || 0) })}
+      />
+      <TypedField
+        label={`Temperature, ${temperatureUnit}`}
+        form="number"
+        mayBeEmpty
+        value={part.temperatureC == null ? "" : String(Math.round(fromCelsius(part.temperatureC) * 10) / 10)}
+        commit={(c) => set(c === "" ? { clear: ["temperatureC"] } : { temperatureC: toCelsius(Number(c)) })}
+      />
+      <Tick label="rain" on={!!part.rain} set={(rain) => set({ rain })} />
+      <Tick label="a socket" on={!!part.socket} set={(socket) => set({ socket })} />
+    </>
+  );
+}
+
+/** The same in a few words, while it is folded. */
+export const moreRules = (part: Part) =>
+  [
+    part.stayBehindM && `a line ${number(part.stayBehindM)} m off`,
+    part.temperatureC != null && `${number(fromCelsius(part.temperatureC))} ${temperatureUnit}`,
+    part.rain && "rain",
+    part.socket && "a socket",
+  ]
+    .filter(Boolean)
+    .join(", ") || "a line to stay behind, temperature, rain, a socket";
+
+/** How many frames it will take. */
+export function Frames({ part, set }: { part: Part; set: Set }) {
+  const { day } = useDay();
+  const frames = day.board.report.frames.find((f) => f.part === part.id);
+  const count = frames?.count;
+  const typed = (which: "low" | "likely" | "high") => (text: string) => {
+    if (text === "") set({ clear: ["frames"] });
+    else if (count)
+      set({
+        frames: order(
+          { low: count.low, likely: count.likely, high: count.high, [which]: Number(text) },
+          which,
+        ),
+      });
+  };
+
+  return (
+    <>
       {count && (
         <fieldset className="flex items-end gap-1.5 [&_input]:w-20">
           <legend>
@@ -206,7 +245,7 @@ export function Place({ part, set }: { part: Part; set: Set }) {
           <span className="py-1.5 text-quiet">{number(count.high)} to be ready for</span>
         </fieldset>
       )}
-    </div>
+    </>
   );
 }
 

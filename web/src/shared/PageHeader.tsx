@@ -1,6 +1,6 @@
 import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
-import { setFinding } from "../find/actions";
+import { setFinding } from "./actions";
 import { Entry, LinkEntry, Menu } from "./Menu";
 import { changeTheme, ThemeButton } from "./ThemeButton";
 import { changeUnits, unitsSaid } from "./units";

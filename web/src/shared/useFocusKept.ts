@@ -53,8 +53,8 @@ export function useFocusKept() {
       // A page that is being opened has its board a moment later.
       if (at?.matches("main") && firstCell()) return focus(firstCell()!);
       if (at && at !== document.body) return;
-      // Whoever touched bare page meant to have nothing in focus.
-      if (last && isThere(last)) return;
+      // Nothing had it yet, or whoever touched bare page meant to have nothing in focus.
+      if (!last || isThere(last)) return;
       if (panel?.isConnected) focusPanel();
       else focusMain();
     };

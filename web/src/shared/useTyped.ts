@@ -35,6 +35,8 @@ export function useTyped(forms: Forms, initial: Record<string, string>) {
     },
     problem: (name: string) => refused[name] || (data?.find((f) => f.name === name)?.problem ?? undefined),
     refuse: setRefused,
+    /** All of it as far as it is typed; null while something cannot be read. */
+    now: data && !data.some((f) => f.problem) ? valuesOf(data) : null,
     /** All of it, read; null while something cannot be. */
     read: async () => {
       const read = await client.fetchQuery(reading(forms, texts)).catch((error: Error) => {
@@ -43,7 +45,10 @@ export function useTyped(forms: Forms, initial: Record<string, string>) {
         return null;
       });
       if (!read || read.some((f) => f.problem)) return null;
-      return (name: string) => read.find((f) => f.name === name)?.values ?? [];
+      return valuesOf(read);
     },
   };
 }
+
+const valuesOf = (read: { name: string; values: number[] }[]) => (name: string) =>
+  read.find((f) => f.name === name)?.values ?? [];
