@@ -5,8 +5,6 @@ namespace YokePair.Core.Editing;
 /// <summary>Calls the assignment something else, or moves it to another day. What is not given stays as it is.</summary>
 public sealed record SetAssignment : PlanEdit
 {
-    private const int MostLetters = 120;
-
     /// <summary>New name.</summary>
     public string? Name { get; init; }
 
@@ -16,13 +14,11 @@ public sealed record SetAssignment : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (Name is { } name && (string.IsNullOrWhiteSpace(name) || name.Length > MostLetters)) return Refuse(
-            "name", $"say what it is called, in at most {MostLetters} letters");
+        if (PlanLimits.Name("name", Name) is { } unnamed) return new EditResult(null, "", [unnamed]);
         var next = plan with { Assignment = plan.Assignment with { Name = Name?.Trim() ?? plan.Assignment.Name } };
         if (Day is { } day)
         {
-            if (day.Year is < 2000 or > 2200) return Refuse(
-                "day", FormattableString.Invariant($"{day:yyyy-MM-dd} is no day one photographs on; write it as 2027-06-12"));
+            if (PlanLimits.Day("day", day) is { } unlikely) return new EditResult(null, "", [unlikely]);
             next = Plans.Day.MovedTo(next, day);
             // On the night the clocks go forward a time of the old day may not exist.
             if (Clock.Problems(next).FirstOrDefault() is { } wrong) return Refuse("day", wrong.Message);

@@ -27,6 +27,7 @@ public static class LockerFigures
             return null;
         }
         if (FigureCatalogue.Find(kind, name) is not { } figure) return new PlanProblem(name, $"a {kind} has no such figure");
+        if (figure.Name == "name" && text.Length > 0 && PlanLimits.Name("name", text) is { } unnamed) return unnamed;
         if (text.Trim().Length == 0) thing.Remove(figure.Name);
         else
         {

@@ -35,6 +35,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         thing["kind"] = Kind;
         for (var at = 0; at < words.Count; at++) Take(words[at], at);
         if (name.Count > 0) thing["name"] = string.Join(' ', name);
+        if (PlanLimits.Name("name", thing["name"]?.GetValue<string>()) is { } unnamed) problems.Add(unnamed);
         Assume();
         return QuickAdd.Finish(line, found, thing, copies, numbers, understood, problems);
     }

@@ -38,7 +38,8 @@ public static class NewDay
     public static PlanReading From(NewDayRequest request, IReadOnlyList<Item> locker, IReadOnlyList<PartKind>? kinds = null, UsualWays? usual = null)
     {
         var problems = new List<PlanProblem>();
-        if (string.IsNullOrWhiteSpace(request.Name)) problems.Add(new PlanProblem("name", "is empty; say what the day is called"));
+        if (PlanLimits.Name("name", request.Name) is { } unnamed) problems.Add(unnamed);
+        if (PlanLimits.Day("day", request.Day) is { } unlikely) problems.Add(unlikely);
         kinds ??= PartKind.All;
         var parts = Parts(request, kinds, problems);
         var style = StartingStyle.All.FirstOrDefault(s => s.Id == request.Style);
@@ -91,7 +92,7 @@ public static class NewDay
         if (habits.Light is not (Illumination.Available or Illumination.Continuous)) plan = StandingLights.Placed(plan);
         if (style is not null) plan = WhatComesAlong.Of(BestSensor.InTheMostUsedHand(plan));
         for (var day = 1; day < request.Days; day++) plan = new Editing.AddDay().Apply(plan).Plan!;
-        List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan)];
+        List<PlanProblem> wrong = [.. PlanCheck.Usable(plan), .. Clock.Problems(plan), .. PlanLimits.Beyond(plan)];
         return wrong.Count > 0 ? new PlanReading(null, wrong) : new PlanReading(plan, []);
     }
 

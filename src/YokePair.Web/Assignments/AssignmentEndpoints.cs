@@ -76,7 +76,7 @@ internal static class AssignmentEndpoints
     private static async Task<IResult> AddAsync(byte[] file, PlanStore store, CancellationToken cancel)
     {
         var reading = PlanFile.Read(file);
-        var problems = reading.Plan is null ? reading.Problems : PlanCheck.Complete(reading.Plan);
+        var problems = reading.Plan is { } plan ? [.. PlanCheck.Complete(plan), .. PlanLimits.Beyond(plan)] : reading.Problems;
         if (problems.Count > 0) return Problems.Unprocessable("This file is not a plan that can be kept. Nothing was imported.", problems);
         var stored = await store.AddAsync(reading.Plan!, cancel);
         return Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));

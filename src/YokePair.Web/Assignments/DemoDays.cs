@@ -18,14 +18,20 @@ internal static class DemoDays
     public static async Task<byte[]?> ReadAsync(AppSettings settings, string name, CancellationToken cancel = default) =>
         Names(settings).Contains(name) ? await File.ReadAllBytesAsync(Path.Combine(settings.DemoDirectory!, name + Suffix), cancel) : null;
 
+    /// <summary>Whether there is a demo locker.</summary>
+    public static bool HasLocker(AppSettings settings) => LockerFileOf(settings) is not null;
+
     /// <summary>The demo locker; null when there is none.</summary>
     public static async Task<byte[]?> LockerAsync(AppSettings settings, CancellationToken cancel = default) =>
-        settings.DemoDirectory is { } directory && Path.Combine(directory, "locker.yoke-locker.json") is var file && File.Exists(file) ? await File.ReadAllBytesAsync(file, cancel) : null;
+        LockerFileOf(settings) is { } file ? await File.ReadAllBytesAsync(file, cancel) : null;
+
+    private static string? LockerFileOf(AppSettings settings) =>
+        settings.DemoDirectory is { } directory && Path.Combine(directory, "locker.yoke-locker.json") is var file && File.Exists(file) ? file : null;
 
     /// <summary>Fills an empty database; one that holds anything is left as it is.</summary>
     public static async Task SeedAsync(AppSettings settings, PlanStore store, LockerStore lockers)
     {
-        if ((await store.SummariesAsync()).Count > 0) return;
+        if ((await store.SummariesWithDeletedAsync()).Count > 0) return;
         foreach (var name in Names(settings))
             if (PlanFile.Read((await ReadAsync(settings, name))!).Plan is { } plan)
                 await store.AddAsync(plan);

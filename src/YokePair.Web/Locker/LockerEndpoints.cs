@@ -4,6 +4,7 @@ using YokePair.Core.Library;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Data;
+using YokePair.Web.Assignments;
 using YokePair.Data.Csv;
 
 namespace YokePair.Web.Locker;
@@ -25,14 +26,16 @@ internal static class LockerEndpoints
         locker.MapLockerImport();
     }
 
-    private static async Task<Ok<LockerPage>> Show(DateOnly? day, string? body, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<LockerPage>> Show(
+        DateOnly? day, string? body, LockerStore store, PlanStore plans, AppSettings settings, TimeProvider clock, CancellationToken cancel)
     {
         var locker = await store.LoadAsync(cancel);
         var on = day ?? DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         var compatibility = new Compatibility(locker.Things, locker.Pairs);
         var through = locker.Things.OfType<Body>().FirstOrDefault(b => b.Id == body);
         return TypedResults.Ok(new LockerPage(on, LockerReport.Of(locker.Things, compatibility, on), GlassRule.Lay(locker.Things, compatibility, through, on), through?.Id,
-            locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All, [.. (await plans.SummariesAsync(cancel)).Select(s => new AssignmentDay(s.Key, s.Name, s.Start is { } start ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All));
+            locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All, [.. (await plans.SummariesAsync(cancel)).Select(s => new AssignmentDay(s.Key, s.Name, s.Start is { } start ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All,
+            DemoDays.HasLocker(settings)));
     }
 
     private static async Task<IResult> Detail(string id, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)

@@ -149,7 +149,8 @@ internal static class StartingEndpoints
     private static async Task<IResult> Copy(string key, CopyDay request, PlanStore store, CancellationToken cancel)
     {
         if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
-        if (string.IsNullOrWhiteSpace(request.Name)) return Problems.Unprocessable("The day was not copied.", [new PlanProblem("name", "is empty; say what the day is called")]);
+        List<PlanProblem> said = [.. new[] { PlanLimits.Name("name", request.Name), PlanLimits.Day("day", request.Day) }.OfType<PlanProblem>()];
+        if (said.Count > 0) return Problems.Unprocessable("The day was not copied.", said);
         var named = stored.Plan.Assignment with { Id = request.Name, Name = request.Name.Trim() };
         var copy = Core.Plans.Day.MovedTo(stored.Plan with { Assignment = named }, request.Day);
         // On the night the clocks go forward a time of the old day may not exist.

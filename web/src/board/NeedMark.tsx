@@ -43,7 +43,7 @@ const Mark = memo(function Mark({ part, need, cell, report, was, selected, selec
       data-need={`${part.id}/${need.id}`}
       data-strands={count}
       aria-pressed={selected}
-      title={`${name} · ${need.importance} · ${said}`}
+      title={`${name}, ${need.importance}: ${said}`}
       onClick={() => select(selected ? null : { kind: "need", part: part.id, need: need.id })}
       className={`narrow flex min-h-[21px] w-full items-start gap-1.5 px-1 py-0.5 text-left leading-[1.15] max-[700px]:min-h-[44px] max-[700px]:items-center max-[700px]:text-[15px] ${selected ? "bg-ink text-ground" : ""} ${changed ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""} ${count < 2 && need.importance !== "nice" ? "font-bold" : ""}`}
     >

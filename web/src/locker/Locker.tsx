@@ -4,6 +4,8 @@ import { Link, useSearchParams } from "react-router";
 import { date } from "../shared/format";
 import { useKeys } from "../shared/useKeys";
 import { KeysHelp } from "../shared/KeysHelp";
+import { few } from "../shared/words";
+import { useActions } from "../shared/actions";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { Bodies, Tokens } from "./BodiesAndTokens";
@@ -54,6 +56,13 @@ export function Locker() {
     },
     lockerKeyOf,
   );
+
+  useActions([
+    { name: "Add a thing", run: () => document.getElementById("quick")?.focus() },
+    { name: "Find in the locker", run: () => document.getElementById("find")?.focus() },
+    { name: "Undo", hint: page?.undo ?? "nothing to undo", run: () => change.mutate(changes.undo) },
+    { name: "Redo", hint: page?.redo ?? "nothing to redo", run: () => change.mutate(changes.redo) },
+  ]);
 
   if (error && !page)
     return (
@@ -131,7 +140,7 @@ export function Locker() {
                     </button>{" "}
                     {a.why}
                     {a.idle.length > 0 &&
-                      `; without it ${a.idle.map((i) => byId.get(i)?.name ?? i).join(" and ")} ${a.idle.length === 1 ? "lies" : "lie"} idle`}
+                      `; without it ${few(a.idle.map((i) => byId.get(i)?.name ?? i))} ${a.idle.length === 1 ? "lies" : "lie"} idle`}
                   </li>
                 ))}
                 {report.alone.length > 6 && (

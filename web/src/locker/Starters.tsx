@@ -17,7 +17,7 @@ export function Starters({ page, write }: { page: LockerPage; write: (line: stri
           </li>
         ))}
       </ul>
-      {empty && (
+      {empty && page.hasDemo && (
         <p className="mt-2">
           Or{" "}
           <button className="underline" onClick={() => change.mutate(changes.demo)}>

@@ -6,6 +6,7 @@ import { answer, api, ProblemError } from "../api/client";
 import { Problem } from "../shared/Problem";
 import { TypedField } from "../shared/TypedField";
 import { changes, useLockerChange, useThing } from "./useLocker";
+import { few } from "../shared/words";
 import { Docked } from "../shared/Docked";
 import { Followed } from "./Followed";
 
@@ -50,13 +51,12 @@ export function ThingPanel({ id, page, select }: Props) {
         {shown?.away && <span className="font-semibold text-hangs">{shown.away}</span>}
         {thing && thing.idle.length > 0 && (
           <span>
-            without it{" "}
-            {thing.idle.map((i) => page.report.things.find((t) => t.id === i)?.name ?? i).join(" and ")}{" "}
+            without it {few(thing.idle.map((i) => page.report.things.find((t) => t.id === i)?.name ?? i))}{" "}
             {thing.idle.length === 1 ? "lies" : "lie"} idle
           </span>
         )}
         {thing && thing.plans.length > 0 && (
-          <span className="text-quiet">planned for {thing.plans.map((p) => p.name).join(", ")}</span>
+          <span className="text-quiet">planned for {few(thing.plans.map((p) => p.name))}</span>
         )}
       </div>
       {change.error && (

@@ -2,7 +2,7 @@
 
 import { fromGrams, locale, weightUnit } from "./units";
 
-const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 1 });
+const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 1, useGrouping: false });
 const clock = new Intl.DateTimeFormat(locale, { hour: "numeric", minute: "2-digit" });
 const day = new Intl.DateTimeFormat(locale, {
   weekday: "short",
@@ -11,7 +11,14 @@ const day = new Intl.DateTimeFormat(locale, {
   year: "numeric",
 });
 
-export const number = (value: number) => plain.format(value);
+/** From five figures on they are set off in threes by a thin space, which no country reads as a decimal mark; so does the server. */
+const setOff = (text: string) =>
+  text.replace(
+    /^(-?)(\d{5,})/,
+    (_, sign: string, whole: string) => sign + whole.replace(/\B(?=(\d{3})+$)/g, "\u202f"),
+  );
+
+export const number = (value: number) => setOff(plain.format(value));
 
 export const weight = (grams: number) => `${number(fromGrams(grams))} ${weightUnit}`;
 
@@ -41,17 +48,14 @@ export function shutter(value: number) {
 
 export const fNumber = (value: number) => `f/${number(value)}`;
 
-const setOff = (value: number) =>
-  value < 10_000 ? String(value) : value.toLocaleString("en").replaceAll(",", "\u202f");
-
 /** ISO a picture asks, in two significant figures; the third would pretend to more than light meters know. */
 export function isoAsked(value: number) {
   const unit = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(value, 1))) - 1);
-  return setOff(Math.round(value / unit) * unit);
+  return number(Math.round(value / unit) * unit);
 }
 
 /** ISO as set on a dial. */
-export const isoSet = (value: number) => setOff(Math.round(value));
+export const isoSet = (value: number) => number(Math.round(value));
 
 export function focal([low, high]: number[]) {
   const mm = (n: number | undefined) => number(Math.round(n ?? 0));

@@ -31,6 +31,12 @@ const one: Record<string, string> = {
 export const countOf = (kind: string, count: number) =>
   `${count} ${count === 1 ? (one[kind] ?? kind) : (several[kind] ?? `${kind}s`)}`;
 
+/** Names in a row, no more than one reads: the others are counted. */
+export const few = (names: string[], most = 3) =>
+  names.length <= most + 1
+    ? names.join(" and ")
+    : `${names.slice(0, most).join(", ")} and ${names.length - most} more`;
+
 /** What the strand mark of a need, part or item says to those who do not see it. */
 export const strandWord = [
   "not covered",

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { ProblemError } from "../api/client";
+import { ProblemError, type WhatIfRow } from "../api/client";
+import { few } from "../shared/words";
 import { useBoard } from "../day/useBoard";
 import { Choose, Typing } from "../shared/Choose";
 import { Problem } from "../shared/Problem";
@@ -7,12 +8,13 @@ import { Problem } from "../shared/Problem";
 const nothing: string[] = [];
 
 /** What the photographer fears beyond what is tried anyway: things that go together, from one part on, until another. */
-export function OwnEvents({ assignment }: { assignment: string }) {
+export function OwnEvents({ assignment, rows }: { assignment: string; rows: WhatIfRow[] }) {
   const { board, edit, editThen, notice, pending } = useBoard(assignment, nothing);
   const [name, setName] = useState("");
   const [items, setItems] = useState<string[]>([]);
   const [from, setFrom] = useState("");
   const [until, setUntil] = useState("");
+  const [missing, setMissing] = useState("");
   if (!board) return null;
   const { plan } = board;
   const label = (id: string) => plan.items.find((i) => i.id === id)?.name ?? id;
@@ -23,7 +25,8 @@ export function OwnEvents({ assignment }: { assignment: string }) {
       <ul>
         {plan.events?.map((event) => (
           <li key={event.id}>
-            <strong>{event.name ?? event.id}</strong>: {event.items.map(label).join(", ")}{" "}
+            <strong>{event.name ?? event.id}</strong>, {few(event.items.map(label))}:{" "}
+            {costs(rows.find((r) => r.kind === "own" && r.id === event.id)?.costs)}{" "}
             <button className="underline" onClick={() => edit({ type: "removeEvent", event: event.id })}>
               Take it out
             </button>
@@ -36,6 +39,12 @@ export function OwnEvents({ assignment }: { assignment: string }) {
         className="flex flex-wrap items-end gap-3"
         onSubmit={(e) => {
           e.preventDefault();
+          const lacks = [
+            !name.trim() && "what might happen",
+            items.length === 0 && "what goes with it",
+          ].filter((lack) => lack !== false);
+          setMissing(lacks.length > 0 ? `Say ${lacks.join(", and ")}.` : "");
+          if (lacks.length > 0) return;
           const event = { id: "", name, items, fromPart: from || null, untilPart: until || null };
           editThen([{ type: "putEvent", event }], () => {
             setItems([]);
@@ -73,7 +82,19 @@ export function OwnEvents({ assignment }: { assignment: string }) {
         <button className="webbing" disabled={pending}>
           Try it
         </button>
+        {missing && (
+          <p role="alert" className="w-full text-broken">
+            {missing}
+          </p>
+        )}
       </form>
     </section>
   );
 }
+
+const costs = (pictures?: number) =>
+  pictures === undefined
+    ? "working it out …"
+    : pictures === 0
+      ? "no picture that matters is lost or late."
+      : `${pictures} ${pictures === 1 ? "picture that matters" : "pictures that matter"} lost or late.`;

@@ -131,7 +131,7 @@ export function WhatIf() {
             </ul>
           </section>
         )}
-        <OwnEvents assignment={key} />
+        <OwnEvents assignment={key} rows={table.rows} />
       </main>
     </div>
   );

@@ -1,0 +1,53 @@
+namespace YokePair.Core.Plans;
+
+/// <summary>
+/// Bounds on what is newly said. What was stored before they were drawn can still be read and worked on: an edit is refused only for what
+/// it adds.
+/// </summary>
+public static class PlanLimits
+{
+    /// <summary>Most letters of a name.</summary>
+    public const int NameLetters = 120;
+
+    /// <summary>Most letters of a place in words.</summary>
+    public const int PlaceLetters = 300;
+
+    private const int FirstYear = 2000, LastYear = 2200;
+
+    /// <summary>What is beyond the bounds.</summary>
+    public static IEnumerable<PlanProblem> Beyond(Plan plan)
+    {
+        var found = new List<PlanProblem?> { Name("assignment.name", plan.Assignment.Name) };
+        for (var i = 0; i < plan.Parts.Count; i++)
+        {
+            var (part, at) = (plan.Parts[i], $"parts[{i}]");
+            found.Add(Name($"{at}.name", part.Name));
+            if (part.Location is { Length: > PlaceLetters } place) found.Add(new PlanProblem($"{at}.location", TooLong(place, PlaceLetters)));
+            found.Add(Time($"{at}.start", part.Start));
+            found.Add(Time($"{at}.end", part.End));
+            for (var n = 0; n < part.Needs.Count; n++) found.Add(Name($"{at}.needs[{n}].name", part.Needs[n].Name));
+        }
+        for (var i = 0; i < plan.People.Count; i++) found.Add(Name($"people[{i}].name", plan.People[i].Name));
+        for (var i = 0; i < plan.Places.Count; i++) found.Add(Name($"places[{i}].name", plan.Places[i].Name));
+        for (var i = 0; i < plan.Items.Count; i++) found.Add(Name($"items[{i}].name", plan.Items[i].Name));
+        return found.OfType<PlanProblem>();
+    }
+
+    /// <summary>What is wrong with a name; null when it is none, or a good one.</summary>
+    public static PlanProblem? Name(string field, string? name) => name switch
+    {
+        null => null,
+        _ when string.IsNullOrWhiteSpace(name) => new PlanProblem(field, "is blank; say what it is called"),
+        { Length: > NameLetters } => new PlanProblem(field, TooLong(name, NameLetters)),
+        _ => null,
+    };
+
+    /// <summary>What is wrong with a day; null when one may photograph on it.</summary>
+    public static PlanProblem? Day(string field, DateOnly day) => day.Year is < FirstYear or > LastYear
+        ? new PlanProblem(field, FormattableString.Invariant($"{day:yyyy-MM-dd} is no day one photographs on; write it as 2027-06-12"))
+        : null;
+
+    private static PlanProblem? Time(string field, DateTime? time) => time is { } at ? Day(field, DateOnly.FromDateTime(at)) : null;
+
+    private static string TooLong(string text, int most) => $"\"{text[..30]}…\" has {text.Length} letters; say it in at most {most}";
+}
