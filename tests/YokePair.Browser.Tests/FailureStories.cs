@@ -130,6 +130,7 @@ public sealed class FailureStories
         using var page = new Page(site).Open("/steamer-wedding/day");
         const string Spare = "[aria-label='What may stay at home']";
         var verdict = page.Verdict;
+        page.Button("Proposals").Click();
         page.Button("Lighter kit").Click();
         page.Until(() => page.Text(Spare).Contains("No heavier choice leaves every picture as it is", StringComparison.Ordinal), "the proof");
         Assert.Contains("Tripod", page.Text(Spare), StringComparison.Ordinal);
@@ -151,6 +152,7 @@ public sealed class FailureStories
         page.Until(() => page.Text(Inspector).Contains("kept", StringComparison.Ordinal), "how the rules stand");
         page.Button("two working bodies each").Click();
         page.Until(() => page.Button("Undo").GetAttribute("title")?.Contains("Rules of the house", StringComparison.Ordinal) == true, "a rule switched off");
+        page.Button("Proposals").Click();
         page.Button("Lighter kit").Click();
         page.Until(() => page.Text(Spare).Contains("Always along, as you said", StringComparison.Ordinal), "what is kept");
         Assert.Empty(page.Complaints());

@@ -90,7 +90,7 @@ public sealed class LockerStories
         Assert.Contains("Between 200 and 300 nothing reaches.", page.Text("section[aria-label=Glass]"), StringComparison.Ordinal);
         Assert.Contains("rented out until 2027-06-14", page.Thing("z70r", "thing").GetDomProperty("textContent")!, StringComparison.Ordinal);
         page.TabTo("section[aria-label=Glass] select");
-        page.Press("Orrin");
+        page.Press("Orrin", Keys.Enter);
         page.Until(() => page.Path.Contains("body=b4", StringComparison.Ordinal), "the body in the address");
         page.Until(() => page.Thing("l300", "thing").GetDomProperty("textContent")!.Contains("450 mm", StringComparison.Ordinal), "the 300 as seen on a crop body");
         page.TabTo("section[aria-label=Glass] li button");
@@ -191,7 +191,7 @@ public sealed class LockerStories
         page.VerdictBecomes("Two needs");
         page.Until(() => page.Has("#take option[value=l300]"), "what is in the locker");
         var take = page.Find("#take");
-        take.SendKeys("85 f/1.8 no. 2");
+        take.SendKeys("85 f/1.8 no. 2" + Keys.Enter);
         Assert.Contains("It is in repair until 2027-06-20", page.Text("form[aria-label='Take along']"), StringComparison.Ordinal);
         take.FindElement(By.CssSelector("option[value=l300]")).Click();
         page.Button("Pack it").Click();

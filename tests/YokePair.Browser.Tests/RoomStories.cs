@@ -76,6 +76,8 @@ public sealed class RoomStories
         using var page = new Page(site).Open(Page.Wedding);
         page.Need("boarding/gangway").Click();
         page.Button("Change what it asks").Click();
+        page.Find(Inspector + " fieldset:nth-of-type(2) summary").Click();
+        page.Driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", page.Button("must be covered all along"));
         page.Button("must be covered all along").Click();
         Type(page, "or mm", "85–1200");
         page.Button("Change it").Click();
@@ -188,13 +190,13 @@ public sealed class RoomStories
         using var page = new Page(site).Open(Page.Wedding);
         page.Button("2 photographers").Click();
         page.Find(Inspector + " form[aria-label='Somebody else'] input").SendKeys("Ned" + Keys.Enter);
-        page.Until(() => page.Text("header").Contains("and 1 assistant", StringComparison.Ordinal), "an assistant in the header");
+        page.Until(() => page.Text("div:has(> h1)").Contains("and 1 assistant", StringComparison.Ordinal), "an assistant in the header");
         Assert.Contains("what they carry costs the others 10 s", page.Text("[role=group][aria-label=Ned]"), StringComparison.Ordinal);
         page.Button("Add a day like the last").Click();
-        page.Until(() => page.Text("header").Contains("2 days", StringComparison.Ordinal), "two days");
+        page.Until(() => page.Text("div:has(> h1)").Contains("2 days", StringComparison.Ordinal), "two days");
         Assert.Contains("13 Sun", page.Text("button[data-cell='0:12']"), StringComparison.Ordinal);
         page.Button("Undo").Click();
-        page.Until(() => !page.Text("header").Contains("2 days", StringComparison.Ordinal), "one day again");
+        page.Until(() => !page.Text("div:has(> h1)").Contains("2 days", StringComparison.Ordinal), "one day again");
 
         // Toast from half past one on: the second goes there, the lead stays with the vows.
         page.Open(Page.Wedding + "?part=toast");

@@ -242,6 +242,7 @@ public sealed class Stories
         Assert.True(choice.Size.Height >= 44, $"a touch target of {choice.Size.Height} px");
         choice.Click();
         page.Until(() => page.Find("[data-revision]").GetAttribute("data-revision") == "2", "the edit");
+        page.Find("section[aria-label=Inspector] > button").Click();
         page.Button("Pull test").Click();
         page.Driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", page.Thing("z70"));
         page.Thing("z70").Click();

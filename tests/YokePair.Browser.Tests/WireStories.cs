@@ -16,18 +16,18 @@ public sealed class WireStories
         // With nothing open. Twice, as what a page remembers of an earlier pull must not cost later edits anything.
         for (var round = 0; round < 2; round++)
         {
-            var edit = Wire(page, () => page.Drag(page.Thing("m60"), page.Hand("details", "lead", "right")));
+            var edit = Wire(page, () => page.Drag(page.Thing("m60"), page.Hand("details", "lead", "right")), atLeast: 1);
             Assert.Equal(["edits"], edit.Paths);
             Assert.InRange(edit.Bytes, 1000, 12_000);
-            var undo = Wire(page, () => page.Button("Undo").Click());
+            var undo = Wire(page, () => page.Button("Undo").Click(), atLeast: 1);
             Assert.Equal(["undo"], undo.Paths);
             Assert.InRange(undo.Bytes, 1000, 12_000);
             page.Button("Pull test").Click();
-            var pull = Wire(page, () => page.Thing("ad1").Click());
+            var pull = Wire(page, () => page.Thing("ad1").Click(), atLeast: 1);
             Assert.Equal(["board"], pull.Paths);
             // The plan is on the page already, and stays out of it.
             Assert.InRange(pull.Bytes, 500, 9_000);
-            Assert.Equal(["board"], Wire(page, () => page.Press(OpenQA.Selenium.Keys.Escape)).Paths);
+            Assert.Equal(["board"], Wire(page, () => page.Press(OpenQA.Selenium.Keys.Escape), atLeast: 1).Paths);
         }
 
         // With the panel of a need open.

@@ -16,16 +16,19 @@ const most = 40;
 /** Whether the line was closed by going somewhere. */
 let went = false;
 
-/** One line, on every screen, that finds parts, needs, things, people, days and actions by name, and says how each stands. */
+/**
+ * One line, on every screen, that finds parts, needs, things, people, days and actions by name, and says how each stands.
+ * Not modal: what would keep the page behind from scrolling writes styles into it, which the page's own rules forbid.
+ */
 export function FindLine() {
   const open = useFinding();
   useKeys({ find: () => setFinding(true) }, (event, typing) =>
     event.key === "/" && !typing && !event.ctrlKey && !event.metaKey && !event.altKey ? "find" : undefined,
   );
   return (
-    <Dialog.Root open={open} onOpenChange={setFinding}>
+    <Dialog.Root open={open} onOpenChange={setFinding} modal={false}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/20" />
+        <div aria-hidden className="fixed inset-0 z-30 bg-ink/20" />
         <Dialog.Content
           aria-describedby={undefined}
           onCloseAutoFocus={(e) => {

@@ -21,7 +21,7 @@ export function Docked({
       aria-label="Inspector"
       data-panel
       tabIndex={-1}
-      className={`relative ${heights[height]} shrink-0 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 print:hidden`}
+      className={`relative ${heights[height]} shrink-0 scroll-pb-20 overflow-auto border-t-2 border-ink bg-raised px-4 py-2.5 print:hidden`}
     >
       <button
         className="absolute top-1 right-3 px-1 py-1 max-[700px]:min-h-[44px] max-[700px]:min-w-[44px]"
