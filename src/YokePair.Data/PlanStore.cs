@@ -57,7 +57,8 @@ public sealed class PlanMemory : IDisposable
 /// <param name="Summary">What was worked out of it; null = nothing yet.</param>
 /// <param name="SummaryOf">Revisions of plan and locker that this was worked out of.</param>
 /// <param name="Shelf">Where it is.</param>
-public sealed record StoredSummary(string Key, string Name, DateTime? Start, int Revision, byte[]? Summary, SummaryState? SummaryOf, Shelf Shelf = Shelf.Current);
+public sealed record StoredSummary(string Key, string Name, DateTime? Start, int Revision, byte[]? Summary, SummaryState? SummaryOf,
+    Shelf Shelf = Shelf.Current);
 
 /// <summary>Where an assignment is in the list.</summary>
 public enum Shelf
@@ -117,7 +118,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
     private static async Task<IReadOnlyList<StoredSummary>> SummariesOf(IQueryable<AssignmentRow> rows, CancellationToken cancel) =>
         await rows.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name)
             .Select(a => new StoredSummary(
-                a.Key, a.Name, a.Start, a.Revision, a.Summary, a.SummaryRevision == null ? null : new SummaryState(a.SummaryRevision.Value, a.SummaryLocker ?? 0),
+                a.Key, a.Name, a.Start, a.Revision, a.Summary, a.SummaryRevision == null ? null
+                    : new SummaryState(a.SummaryRevision.Value, a.SummaryLocker ?? 0),
                 a.DeletedAt != null ? Shelf.Deleted : a.Archived ? Shelf.Archived : Shelf.Current))
             .ToListAsync(cancel);
 
@@ -233,7 +235,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
 
     /// <summary>Takes things out of every day yet to come that has them, each as one edit.</summary>
     /// <returns>Names of the days that changed; and what is in the way, where one cannot.</returns>
-    public async Task<(IReadOnlyList<string> Days, IReadOnlyList<PlanProblem> Problems)> TakeOutAsync(IReadOnlyCollection<string> things, DateOnly today, CancellationToken cancel = default)
+    public async Task<(IReadOnlyList<string> Days, IReadOnlyList<PlanProblem> Problems)> TakeOutAsync(IReadOnlyCollection<string> things,
+        DateOnly today, CancellationToken cancel = default)
     {
         var days = new List<string>();
         foreach (var stored in await UsingAsync(things, cancel))

@@ -94,6 +94,23 @@ public sealed class PageStories
     }
 
     [Fact]
+    public void A_value_that_is_refused_says_so_at_its_field_and_does_not_stand_as_if_it_were_true()
+    {
+        using var page = new Page(Site.Shared).Open(Page.Wedding + "?part=vows");
+        page.Find(Panel + " input[inputmode=decimal]");
+        By field = By.XPath("//label[normalize-space(text())='Light, EV at ISO 100']/following-sibling::input");
+        var light = page.Driver.FindElement(field);
+        light.SendKeys(Keys.Control + "a");
+        light.SendKeys("999" + Keys.Enter);
+        page.Until(() => page.Driver.FindElement(field).GetAttribute("aria-invalid") == "true", "the field marked");
+        Assert.Contains("expected an exposure value", page.Text(Panel + " [role=alert]"), StringComparison.Ordinal);
+        light.SendKeys(Keys.Control + "a");
+        light.SendKeys("9" + Keys.Enter);
+        page.Until(() => page.Find("[data-revision]").GetAttribute("data-revision") == "2", "the edit");
+        page.Until(() => page.Driver.FindElement(field).GetAttribute("aria-invalid") == "false", "no mark");
+    }
+
+    [Fact]
     public void An_assignment_is_archived_deleted_and_put_back()
     {
         using var site = new Site(seed: true);
@@ -191,9 +208,15 @@ public sealed class PageStories
         if (path != "/") Assert.True((bool)page.Driver.ExecuteScript("return document.documentElement.scrollHeight <= innerHeight")!, "more page than view");
         Assert.Equal(1L, page.Driver.ExecuteScript("return document.querySelectorAll('h1').length"));
         if (!path.Contains("/day", StringComparison.Ordinal)) return;
-        Assert.True((bool)page.Driver.ExecuteScript("return document.querySelector('nav[aria-label=\"Parts of the day\"]').getBoundingClientRect().top <= innerHeight / 5")!, "a head of more than a fifth");
+        Assert.True((bool)page.Driver.ExecuteScript("""
+            return document.querySelector("nav[aria-label='Parts of the day']").getBoundingClientRect().top <= innerHeight / 5;
+            """)!, "a head of more than a fifth");
         if (path.Contains("need", StringComparison.Ordinal))
-            Assert.True((bool)page.Driver.ExecuteScript("const m = document.querySelector('main').getBoundingClientRect(), n = document.querySelector('[data-need=\"vows/rings\"]').getBoundingClientRect(); return n.top >= m.top && n.bottom <= m.bottom")!, "the need out of view");
+            Assert.True((bool)page.Driver.ExecuteScript("""
+                const room = document.querySelector("main").getBoundingClientRect();
+                const need = document.querySelector("[data-need='vows/rings']").getBoundingClientRect();
+                return need.top >= room.top && need.bottom <= room.bottom;
+                """)!, "the need out of view");
     }
 
     [Fact]
@@ -208,7 +231,10 @@ public sealed class PageStories
         }
         page.Open("/steamer-wedding/what-if").Find("tbody tr");
         Assert.Equal(14, page.Driver.FindElements(By.CssSelector("thead th")).Count - 2);
-        Assert.True((bool)page.Driver.ExecuteScript("const t = document.querySelector('table'); return t.offsetWidth <= t.parentElement.clientWidth")!, "the table wider than its room");
+        Assert.True((bool)page.Driver.ExecuteScript("""
+            const table = document.querySelector("table");
+            return table.offsetWidth <= table.parentElement.clientWidth;
+            """)!, "the table wider than its room");
     }
 
     private static void Find(Page page, string line)

@@ -50,6 +50,7 @@ public sealed class RoomStories
 
         page.Need("lanterns/launch").Click();
         page.Button("Change what it asks").Click();
+        page.Driver.ExecuteScript("arguments[0].scrollIntoView({block: 'center'})", page.Button("lights in the room"));
         page.Button("lights in the room").Click();
         Type(page, "Lights asked", "1");
         Type(page, "m from the subject", "4");

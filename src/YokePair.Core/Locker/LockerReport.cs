@@ -152,7 +152,8 @@ internal static class ThingLine
             Battery b => [b.Type, b.WattHours is { } wh ? $"{English.Tenths(wh)} Wh" : null],
             Cells c => [c.Type, c.CellCount is { } n ? $"{English.Tenths(n)} {(n == 1 ? "cell" : "cells")}" : null],
             Card c => [c.Type, c.Gigabytes is { } gb ? $"{English.Tenths(gb)} GB" : null],
-            Charger c => [string.Join('+', c.BatteryTypes ?? []), c.Bays is { } bays ? $"{English.Tenths(bays)} {(bays == 1 ? "bay" : "bays")}" : null, c.Hours is { } hours ? $"{English.Tenths(hours)} h" : null],
+            Charger c => [string.Join('+', c.BatteryTypes ?? []), c.Bays is { } bays ? $"{English.Tenths(bays)} {(bays == 1 ? "bay" : "bays")}"
+                : null, c.Hours is { } hours ? $"{English.Tenths(hours)} h" : null],
             CardReader r => [string.Join('+', r.CardTypes ?? [])],
             Drive d => [d.Gigabytes is { } gb ? $"{English.Tenths(gb)} GB" : null],
             PowerBank p => [p.WattHours is { } wh ? $"{English.Tenths(wh)} Wh" : null],

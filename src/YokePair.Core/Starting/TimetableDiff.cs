@@ -59,7 +59,8 @@ public static class TimetableDiff
         Take((line, part) => part.Label.Equals(line.Name, StringComparison.OrdinalIgnoreCase));
         Take((line, part) => line.Kind is not null && line.Kind == part.Kind && Apart(line, part) < Near);
         Take((line, part) => line.Start == part.Start);
-        var changes = lines.Select(line => (line.Start, Change: taken.TryGetValue(line, out var part) ? Changed(part, line, uids[line]) : Added(line, uids[line])))
+        var changes = lines.Select(line => (line.Start, Change: taken.TryGetValue(line, out var part) ? Changed(part, line, uids[line])
+            : Added(line, uids[line])))
             .Concat(parts.Where(p => !taken.ContainsValue(p)).Select(p => (Start: p.Start ?? default, Change: (TimetableChange?)Missing(p))));
         return [.. changes.Where(c => c.Change is not null).OrderBy(c => c.Start).Select(c => c.Change!)];
 
@@ -109,5 +110,6 @@ public static class TimetableDiff
         TimetableChangeKind.Added, null, $"{line.Name} is new{(line.Location is null ? "" : $", at {line.Location}")}",
         new AddPart { Kind = line.Kind ?? PartKind.All[^1].Id, Start = line.Start, End = line.End, Name = line.Name, Location = line.Location, Uid = uid });
 
-    private static TimetableChange Missing(Part part) => new(TimetableChangeKind.Missing, part.Id, $"{part.Label} is not in it", new RemovePart { Part = part.Id });
+    private static TimetableChange Missing(Part part) => new(TimetableChangeKind.Missing, part.Id, $"{part.Label} is not in it",
+        new RemovePart { Part = part.Id });
 }

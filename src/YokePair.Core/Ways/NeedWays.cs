@@ -37,7 +37,8 @@ internal sealed class NeedWays
         else FindRigs();
         // The part's rigs come quickest first; only aided and unattended ways stand out of order.
         for (var i = 1; i < candidates.Count; i++)
-            if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return new(need, need.ToleranceSeconds(rules), [.. candidates.OrderBy(c => c.Rig.Seconds)]);
+            if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return new(need, need.ToleranceSeconds(rules),
+                [.. candidates.OrderBy(c => c.Rig.Seconds)]);
         return new(need, need.ToleranceSeconds(rules), [.. candidates]);
 
         void FindRigs()
@@ -121,7 +122,8 @@ internal sealed class AidedWays
         {
             if (steady < without)
                 foreach (var on in ways)
-                    if (part.Whole(on).Rig is { } whole) candidates.Add(new Candidate(whole, on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady));
+                    if (part.Whole(on).Rig is { } whole) candidates.Add(new Candidate(whole,
+                        on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady));
             if (glass.Lens.NeedsSupport == true) (rig, without) = (ways[0], steady);
         }
         if (without == Quality.Full) return;
@@ -142,7 +144,8 @@ internal sealed class AidedWays
             var quality = NeedFit.Ambient(kit.Plan.Rules, part.Part, need, glass, new Aids(rig.Supported, stops)).Quality;
             if (quality >= without) continue;
             foreach (var chain in ThreadChains(index, filter, glass.Lens))
-                Add(part.Whole(rig.WithFilter(kit, part.Layout, chain)), chain.Any(i => kit.Items[i].Doubtful) ? Quality.SecondBest : quality, without, candidates);
+                Add(part.Whole(rig.WithFilter(kit, part.Layout, chain)), chain.Any(i => kit.Items[i].Doubtful) ? Quality.SecondBest : quality,
+                    without, candidates);
         }
     }
 

@@ -11,7 +11,8 @@ using YokePair.Web.Sessions;
 namespace YokePair.Web.Assignments;
 
 /// <summary>An assignment in the list, with what the day is worth.</summary>
-public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int? People, int? Things, int? Strands, VerdictText? Verdict, Shelf Shelf);
+public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int? People, int? Things, int? Strands,
+    VerdictText? Verdict, Shelf Shelf);
 
 /// <summary>Where an added assignment is found.</summary>
 public sealed record Added(string Key, string Name);
@@ -60,7 +61,8 @@ internal static class AssignmentEndpoints
     private static AssignmentSummary Summarised(StoredSummary stored, bool fresh)
     {
         var known = Summaries.Read(stored.Summary);
-        return new AssignmentSummary(stored.Key, stored.Name, known?.Kind, stored.Start, known?.End, known?.People, known?.Things, fresh ? known?.Strands : null, fresh ? known?.Verdict : null, stored.Shelf);
+        return new AssignmentSummary(stored.Key, stored.Name, known?.Kind, stored.Start, known?.End, known?.People, known?.Things, fresh
+            ? known?.Strands : null, fresh ? known?.Verdict : null, stored.Shelf);
     }
 
     private static async Task<IResult> Shelve(string key, ShelveRequest request, PlanStore store, CancellationToken cancel) =>

@@ -17,7 +17,9 @@ public sealed record AssignmentDay(string Key, string Name, DateOnly? Day);
 /// <param name="Starters">Generic kinds to begin with.</param>
 /// <param name="Assignments">Days one may look at.</param>
 /// <param name="Figures">Every figure things can have.</param>
-public sealed record LockerPage(DateOnly Day, LockerReport Report, GlassRule Glass, string? Body, IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo, IReadOnlyList<Starter> Starters, IReadOnlyList<AssignmentDay> Assignments, IReadOnlyList<Figure> Figures,
+/// <param name="HasDemo">Whether there is a made-up locker to look at.</param>
+public sealed record LockerPage(DateOnly Day, LockerReport Report, GlassRule Glass, string? Body, IReadOnlyDictionary<string, int> Revisions,
+    string? Undo, string? Redo, IReadOnlyList<Starter> Starters, IReadOnlyList<AssignmentDay> Assignments, IReadOnlyList<Figure> Figures,
     bool HasDemo);
 
 /// <summary>One figure of a thing, to be read and typed over.</summary>

@@ -82,16 +82,27 @@ internal static class LockerChanges
         if (request.Planned == WhenPlanned.Ask)
         {
             var planned = await plans.UsingAsync([.. names.Keys], cancel);
-            if (planned.Count > 0)
-                return Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "It is planned, so it was not deleted.",
-                    detail: string.Join("\n", planned.Select(p => $"{p.Plan.Assignment.Name} takes {string.Join(", ", p.Plan.Items.Where(i => names.ContainsKey(i.Id)).Select(i => i.Label))} along")) + "\nRetired, it stays there and is shown as missing. Taken out, it is left at home on every day yet to come.",
-                    extensions: new Dictionary<string, object?> { ["planned"] = true });
+            if (planned.Count > 0) return Planned(planned, names.Keys);
         }
         var (days, problems) = request.Planned == WhenPlanned.TakeOut
             ? await plans.TakeOutAsync([.. names.Keys], DateOnly.FromDateTime(clock.GetLocalNow().DateTime), cancel)
             : ([], []);
         if (problems.Count > 0) return Problems.Unprocessable("It cannot be taken out of a day, so it was not deleted.", problems);
-        return await Made(store.ChangeAsync(names.Count == 1 ? $"{names.Values.First()} deleted" : $"{names.Count} things deleted", [.. request.Things.Select(s => new LockerChange(s.Id, s.Revision, null))], cancel), request.Things.Select(t => t.Id), days);
+        return await Made(store.ChangeAsync(names.Count == 1 ? $"{names.Values.First()} deleted" : $"{names.Count} things deleted",
+            [.. request.Things.Select(s => new LockerChange(s.Id, s.Revision, null))], cancel), request.Things.Select(t => t.Id), days);
+    }
+
+    /// <summary>Which days take it along, and what may be done about it.</summary>
+    private static IResult Planned(IReadOnlyList<StoredPlan> days, IReadOnlyCollection<string> things)
+    {
+        var said = days.Select(d => (
+            d.Plan.Assignment.Name, Things: string.Join(", ", d.Plan.Items.Where(i => things.Contains(i.Id)).Select(i => i.Label))));
+        return Results.Problem(
+            statusCode: StatusCodes.Status409Conflict,
+            title: "It is planned, so it was not deleted.",
+            detail: string.Join("\n", said.Select(d => $"{d.Name} takes {d.Things} along"))
+                + "\nRetired, it stays there and is shown as missing. Taken out, it is left at home on every day yet to come.",
+            extensions: new Dictionary<string, object?> { ["planned"] = true });
     }
 
     private static async Task<IResult> SetPair(PairRequest request, LockerStore store, CancellationToken cancel)

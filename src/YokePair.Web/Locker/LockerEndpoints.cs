@@ -34,7 +34,9 @@ internal static class LockerEndpoints
         var compatibility = new Compatibility(locker.Things, locker.Pairs);
         var through = locker.Things.OfType<Body>().FirstOrDefault(b => b.Id == body);
         return TypedResults.Ok(new LockerPage(on, LockerReport.Of(locker.Things, compatibility, on), GlassRule.Lay(locker.Things, compatibility, through, on), through?.Id,
-            locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All, [.. (await plans.SummariesAsync(cancel)).Select(s => new AssignmentDay(s.Key, s.Name, s.Start is { } start ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All,
+            locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All,
+                [.. (await plans.SummariesAsync(cancel)).Select(s => new AssignmentDay(s.Key, s.Name, s.Start is { } start
+                ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All,
             DemoDays.HasLocker(settings)));
     }
 

@@ -29,6 +29,7 @@ export type ThingView = Schemas["ThingView"];
 export type ThingDetail = Schemas["ThingDetail"];
 export type FigureValue = Schemas["FigureValue"];
 export type Figure = Schemas["Figure"];
+export type TimetableCompared = Schemas["TimetableCompared"];
 export type TimetableChange = Schemas["TimetableChange"];
 export type TimetableLine = Schemas["TimetableLine"];
 export type TypedForm = Schemas["TypedForm"];

@@ -26,6 +26,29 @@ export function AssignmentBar({
   query?: URLSearchParams;
   children?: ReactNode;
 }) {
+  return (
+    <div className="flex items-center gap-x-5 border-b border-rule px-4 max-[700px]:gap-x-3 print:hidden">
+      <h1 className="min-w-0 truncate text-[15px] font-bold max-[700px]:sr-only">{name}</h1>
+      {aside && <span className="text-quiet max-[900px]:hidden">{aside}</span>}
+      <Views assignment={assignment} name={name} view={view} query={query} />
+      <span className="ml-auto flex items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
+        {children}
+      </span>
+    </div>
+  );
+}
+
+function Views({
+  assignment,
+  name,
+  view,
+  query,
+}: {
+  assignment: string;
+  name: string;
+  view: View;
+  query?: URLSearchParams;
+}) {
   const pulled = query?.getAll("pull").map((p): [string, string] => ["pull", p]) ?? [];
   const to = (path: string) => {
     const [at = "", more] = path.split("?");
@@ -34,24 +57,17 @@ export function AssignmentBar({
     return `/${assignment}/${at}${rest.size > 0 ? `?${rest}` : ""}`;
   };
   return (
-    <div className="flex items-center gap-x-5 border-b border-rule px-4 max-[700px]:gap-x-3 print:hidden">
-      <h1 className="min-w-0 truncate text-[15px] font-bold max-[700px]:sr-only">{name}</h1>
-      {aside && <span className="text-quiet max-[900px]:hidden">{aside}</span>}
-      <nav aria-label={`Views of ${name}`} className="flex shrink-0 gap-x-1">
-        {views.map(([is, word, path]) => (
-          <Link
-            key={is}
-            to={to(path)}
-            aria-current={is === view ? "page" : undefined}
-            className={`flex min-h-[32px] items-center border-b-[3px] px-2 max-[700px]:min-h-[44px] ${is === view ? "border-double border-ink font-bold" : "border-transparent"}`}
-          >
-            {word}
-          </Link>
-        ))}
-      </nav>
-      <span className="ml-auto flex items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
-        {children}
-      </span>
-    </div>
+    <nav aria-label={`Views of ${name}`} className="flex shrink-0 gap-x-1">
+      {views.map(([is, word, path]) => (
+        <Link
+          key={is}
+          to={to(path)}
+          aria-current={is === view ? "page" : undefined}
+          className={`flex min-h-[32px] items-center border-b-[3px] px-2 max-[700px]:min-h-[44px] ${is === view ? "border-double border-ink font-bold" : "border-transparent"}`}
+        >
+          {word}
+        </Link>
+      ))}
+    </nav>
   );
 }

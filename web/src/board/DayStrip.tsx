@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import type { Part } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { time } from "../shared/format";
 import { useDay } from "../day/DayContext";
@@ -6,24 +7,7 @@ import { useDay } from "../day/DayContext";
 /** The whole day in one strip that one swipes: how each part stands, and the way to it. */
 export function DayStrip() {
   const { day } = useDay();
-  const [here, setHere] = useState(day.parts[0]?.id);
-  useEffect(() => {
-    const list = document.getElementById("day-list");
-    if (!list) return;
-    // The part whose head has gone by last is the one that is looked at.
-    const watch = new IntersectionObserver(
-      (seen) => {
-        const first = seen.filter((s) => s.isIntersecting).at(-1);
-        if (first) setHere((first.target as HTMLElement).dataset.part);
-      },
-      { rootMargin: "-30% 0px -65% 0px" },
-    );
-    list.querySelectorAll("[data-part]").forEach((part) => watch.observe(part));
-    return () => watch.disconnect();
-  }, [day.parts]);
-  useEffect(() => {
-    document.getElementById(`strip-${here}`)?.scrollIntoView({ inline: "nearest", block: "nearest" });
-  }, [here]);
+  const here = useHere(day.parts);
   return (
     <nav
       aria-label="Parts of the day"
@@ -48,4 +32,27 @@ export function DayStrip() {
       ))}
     </nav>
   );
+}
+
+/** The part that is looked at. */
+function useHere(parts: Part[]) {
+  const [here, setHere] = useState(parts[0]?.id);
+  useEffect(() => {
+    const list = document.getElementById("day-list");
+    if (!list) return;
+    // The part whose head has gone by last is the one that is looked at.
+    const watch = new IntersectionObserver(
+      (seen) => {
+        const first = seen.filter((s) => s.isIntersecting).at(-1);
+        if (first) setHere((first.target as HTMLElement).dataset.part);
+      },
+      { rootMargin: "-30% 0px -65% 0px" },
+    );
+    list.querySelectorAll("[data-part]").forEach((part) => watch.observe(part));
+    return () => watch.disconnect();
+  }, [parts]);
+  useEffect(() => {
+    document.getElementById(`strip-${here}`)?.scrollIntoView({ inline: "nearest", block: "nearest" });
+  }, [here]);
+  return here;
 }

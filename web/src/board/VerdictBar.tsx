@@ -1,5 +1,8 @@
 import { useDay } from "../day/DayContext";
+import type { Report } from "../api/client";
 import { useLate } from "../shared/useLate";
+
+type VerdictPiece = Report["verdictParts"]["details"][number];
 
 /** The one sentence above all: what could cost a picture. */
 export function VerdictBar({
@@ -30,36 +33,14 @@ export function VerdictBar({
 
 /** The same thing by thing, each linked to where it is. */
 export function VerdictDetails({ pulling }: { pulling: boolean }) {
-  const { day, select, touchItem } = useDay();
-  const { report, pull } = day.board;
+  const { report, pull } = useDay().day.board;
   return (
     <>
       {!pull && (
         <p className="mt-1 max-w-[62rem]">
-          {report.verdictParts.details.map((piece, i) => {
-            const { item, part, need } = piece;
-            if (item)
-              return (
-                <button
-                  key={i}
-                  className="font-semibold underline underline-offset-2"
-                  onClick={() => touchItem(item)}
-                >
-                  {piece.text}
-                </button>
-              );
-            if (part && need)
-              return (
-                <button
-                  key={i}
-                  className="underline underline-offset-2"
-                  onClick={() => select({ kind: "need", part, need })}
-                >
-                  {piece.text}
-                </button>
-              );
-            return <span key={i}>{piece.text}</span>;
-          })}
+          {report.verdictParts.details.map((piece, i) => (
+            <Piece key={i} piece={piece} />
+          ))}
         </p>
       )}
       {pulling && (
@@ -70,6 +51,23 @@ export function VerdictDetails({ pulling }: { pulling: boolean }) {
       )}
     </>
   );
+}
+
+function Piece({ piece: { item, part, need, text } }: { piece: VerdictPiece }) {
+  const { select, touchItem } = useDay();
+  if (item)
+    return (
+      <button className="font-semibold underline underline-offset-2" onClick={() => touchItem(item)}>
+        {text}
+      </button>
+    );
+  if (part && need)
+    return (
+      <button className="underline underline-offset-2" onClick={() => select({ kind: "need", part, need })}>
+        {text}
+      </button>
+    );
+  return <span>{text}</span>;
 }
 
 /** What is done from here most: beside the verdict, and under the thumb on a phone. */

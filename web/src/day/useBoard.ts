@@ -9,6 +9,7 @@ import {
 import { useCallback, useState } from "react";
 import type { Trial } from "./DayContext";
 import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
+import { refused } from "../shared/refusals";
 import { boardWithPlan, hasSameItems, latest } from "./boardAnswers";
 
 /** Something the photographer must know about a change that was not made. */
@@ -69,6 +70,7 @@ export function useBoard(key: string, pull: string[]) {
       const stale = problem.status === 409;
       // A form shows at its fields what is wrong with them.
       if ("edits" in wanted && wanted.inForm && problem.fields.length > 0) return;
+      refused(problem.fields[0]?.message ?? problem.lines[0] ?? problem.message);
       setNotice({
         title: problem.message,
         lines: problem.lines,

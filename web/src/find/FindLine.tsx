@@ -66,67 +66,98 @@ function Finder() {
   useEffect(() => {
     document.getElementById(`find-${chosen}`)?.scrollIntoView({ block: "nearest" });
   }, [chosen]);
-  const steps: Record<string, number> = { ArrowDown: 1, ArrowUp: -1, PageDown: 8, PageUp: -8 };
   return (
     <>
-      <input
-        autoFocus
-        role="combobox"
-        aria-label="Find a part, a need, a thing, a person, a day, or what to do"
-        aria-expanded
-        aria-controls="finds"
-        aria-activedescendant={list.length > 0 ? `find-${chosen}` : undefined}
-        placeholder="a part, a need, a thing, a person, a day, or what to do"
-        className="border-b border-rule bg-transparent px-4 py-3 text-base outline-none"
+      <Line
         value={line}
-        onChange={(e) => {
-          setLine(e.target.value);
+        write={(text) => {
+          setLine(text);
           setAt(0);
         }}
-        onKeyDown={(e) => {
-          const step = steps[e.key];
-          if (step) setAt(Math.max(0, Math.min(list.length - 1, chosen + step)));
-          else if (e.key === "Enter") take(list[chosen]);
-          else return;
-          e.preventDefault();
-        }}
+        active={list.length > 0 ? `find-${chosen}` : undefined}
+        step={(by) => setAt(Math.max(0, Math.min(list.length - 1, chosen + by)))}
+        take={() => take(list[chosen])}
       />
-      <ul id="finds" role="listbox" aria-label="Found" className="min-h-0 overflow-auto py-1">
-        {list.map((find, i) => (
-          <li
-            key={find.id}
-            id={`find-${i}`}
-            role="option"
-            aria-selected={i === chosen}
-            onClick={() => take(find)}
-            className={`flex cursor-pointer items-center gap-3 px-4 py-1.5 max-[700px]:min-h-[44px] ${i === chosen ? "bg-ink text-ground" : ""}`}
-          >
-            <span className={`shrink-0 ${i === chosen ? "rounded-sm bg-ground" : ""}`}>
-              {find.strands == null ? (
-                <span className="inline-block w-5" />
-              ) : (
-                <Strands count={find.strands} width={20} height={12} />
-              )}
-            </span>
-            <span className="min-w-0 flex-1">
-              <span className="font-semibold">{find.name}</span>{" "}
-              <span className={i === chosen ? "" : "text-quiet"}>{find.kind}</span>
-            </span>
-            <span
-              className={`max-w-[45%] truncate text-right ${i === chosen ? "" : "text-quiet"}`}
-              title={find.says}
-            >
-              {find.says}
-            </span>
-          </li>
-        ))}
-      </ul>
+      <List finds={list} chosen={chosen} take={take} />
       {list.length === 0 && (
         <p role="status" className="px-4 pb-3 text-quiet">
           Nothing here is called that. Things that are not packed are in the locker.
         </p>
       )}
     </>
+  );
+}
+
+const steps: Record<string, number> = { ArrowDown: 1, ArrowUp: -1, PageDown: 8, PageUp: -8 };
+
+function Line({
+  value,
+  write,
+  active,
+  step,
+  take,
+}: {
+  value: string;
+  write: (text: string) => void;
+  active?: string;
+  step: (by: number) => void;
+  take: () => void;
+}) {
+  return (
+    <input
+      autoFocus
+      role="combobox"
+      aria-label="Find a part, a need, a thing, a person, a day, or what to do"
+      aria-expanded
+      aria-controls="finds"
+      aria-activedescendant={active}
+      placeholder="a part, a need, a thing, a person, a day, or what to do"
+      className="border-b border-rule bg-transparent px-4 py-3 text-base outline-none"
+      value={value}
+      onChange={(e) => write(e.target.value)}
+      onKeyDown={(e) => {
+        const by = steps[e.key];
+        if (by) step(by);
+        else if (e.key === "Enter") take();
+        else return;
+        e.preventDefault();
+      }}
+    />
+  );
+}
+
+function List({ finds, chosen, take }: { finds: Find[]; chosen: number; take: (find: Find) => void }) {
+  return (
+    <ul id="finds" role="listbox" aria-label="Found" className="min-h-0 overflow-auto py-1">
+      {finds.map((find, i) => (
+        <li
+          key={find.id}
+          id={`find-${i}`}
+          role="option"
+          aria-selected={i === chosen}
+          onClick={() => take(find)}
+          className={`flex cursor-pointer items-center gap-3 px-4 py-1.5 max-[700px]:min-h-[44px] ${i === chosen ? "bg-ink text-ground" : ""}`}
+        >
+          <span className={`shrink-0 ${i === chosen ? "rounded-sm bg-ground" : ""}`}>
+            {find.strands == null ? (
+              <span className="inline-block w-5" />
+            ) : (
+              <Strands count={find.strands} width={20} height={12} />
+            )}
+          </span>
+          <span className="min-w-0 flex-1">
+            <span className="font-semibold">{find.name}</span>{" "}
+            <span className={i === chosen ? "" : "text-quiet"}>{find.kind}</span>
+          </span>
+          <span
+            className={`max-w-[45%] truncate text-right ${i === chosen ? "" : "text-quiet"}`}
+            title={find.says}
+          >
+            {find.says}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
 

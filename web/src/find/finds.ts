@@ -1,4 +1,4 @@
-import type { AssignmentSummary, LockerPage } from "../api/client";
+import type { AssignmentSummary, Item, LockerPage, Need, Part, Person } from "../api/client";
 import type { Day } from "../day/dayModel";
 import { date, time } from "../shared/format";
 import { outcomeWord, strandWord } from "../shared/words";
@@ -19,49 +19,55 @@ export interface Find {
 
 /** What a day holds by name: its parts, needs, things and people, each with how it stands. */
 export function findsOf(day: Day): Find[] {
-  const path = `/${day.board.key}/day`;
-  const at = (query: Record<string, string>) => `${path}?${new URLSearchParams(query)}`;
   return [
-    ...day.parts.map((part) => ({
-      id: `part ${part.id}`,
-      name: part.name ?? part.id,
-      kind: "part",
-      says: `${time(part.start)}, ${strandWord[day.partStrands(part.id)]}`,
-      to: at({ part: part.id }),
-      strands: day.partStrands(part.id),
-    })),
-    ...day.parts.flatMap((part) =>
-      part.needs.map((need) => {
-        const report = day.needReport(part.id, need.id);
-        return {
-          id: `need ${part.id}/${need.id}`,
-          name: need.name ?? need.id,
-          kind: `need in ${part.name ?? part.id}`,
-          says: report ? `${outcomeWord[report.baseline]}, ${strandWord[report.strands]}` : "",
-          to: at({ part: part.id, need: need.id }),
-          strands: report?.strands,
-        };
-      }),
-    ),
-    ...day.board.plan.items.map((item) => ({
-      id: `item ${item.id}`,
-      name: item.name || item.id,
-      kind: item.kind ?? "thing",
-      says: [`in ${day.name(day.placeOf(item) ?? "")}`, hanging(day, item.id)].filter(Boolean).join(", "),
-      to: at({ item: item.id }),
-      strands: day.itemStrands(item.id),
-    })),
-    ...day.board.plan.people.map((person) => {
-      const there = day.parts.filter((p) => p.present?.includes(person.id) ?? true).length;
-      return {
-        id: `person ${person.id}`,
-        name: person.name ?? person.id,
-        kind: "person",
-        says: `in ${there} of ${day.parts.length} parts`,
-        to: at({ show: "team" }),
-      };
-    }),
+    ...day.parts.map((part) => partFind(day, part)),
+    ...day.parts.flatMap((part) => part.needs.map((need) => needFind(day, part, need))),
+    ...day.board.plan.items.map((item) => itemFind(day, item)),
+    ...day.board.plan.people.map((person) => personFind(day, person)),
   ];
+}
+
+const at = (day: Day, query: Record<string, string>) => `/${day.board.key}/day?${new URLSearchParams(query)}`;
+
+const partFind = (day: Day, part: Part): Find => ({
+  id: `part ${part.id}`,
+  name: part.name ?? part.id,
+  kind: "part",
+  says: `${time(part.start)}, ${strandWord[day.partStrands(part.id)]}`,
+  to: at(day, { part: part.id }),
+  strands: day.partStrands(part.id),
+});
+
+function needFind(day: Day, part: Part, need: Need): Find {
+  const report = day.needReport(part.id, need.id);
+  return {
+    id: `need ${part.id}/${need.id}`,
+    name: need.name ?? need.id,
+    kind: `need in ${part.name ?? part.id}`,
+    says: report ? `${outcomeWord[report.baseline]}, ${strandWord[report.strands]}` : "",
+    to: at(day, { part: part.id, need: need.id }),
+    strands: report?.strands,
+  };
+}
+
+const itemFind = (day: Day, item: Item): Find => ({
+  id: `item ${item.id}`,
+  name: item.name || item.id,
+  kind: item.kind ?? "thing",
+  says: [`in ${day.name(day.placeOf(item) ?? "")}`, hanging(day, item.id)].filter(Boolean).join(", "),
+  to: at(day, { item: item.id }),
+  strands: day.itemStrands(item.id),
+});
+
+function personFind(day: Day, person: Person): Find {
+  const there = day.parts.filter((p) => p.present?.includes(person.id) ?? true).length;
+  return {
+    id: `person ${person.id}`,
+    name: person.name ?? person.id,
+    kind: "person",
+    says: `in ${there} of ${day.parts.length} parts`,
+    to: at(day, { show: "team" }),
+  };
 }
 
 function hanging(day: Day, item: string) {
@@ -116,7 +122,7 @@ export function found(line: string, all: Find[], most: number): Find[] {
   if (asked.length === 0) return all.slice(0, most);
   const whole = asked.join(" ");
   return all
-    .map((find, at) => {
+    .map((find, place) => {
       const name = plain(find.name);
       const words = wordsOf(find.name);
       const rest = plain(find.kind);
@@ -124,10 +130,10 @@ export function found(line: string, all: Find[], most: number): Find[] {
         words.some((w) => w.startsWith(word)) ? 1 : name.includes(word) ? 2 : rest.includes(word) ? 3 : 9,
       );
       const worst = Math.max(...ranks);
-      return { find, at, rank: worst === 9 ? 9 : name.startsWith(whole) ? 0 : worst };
+      return { find, place, rank: worst === 9 ? 9 : name.startsWith(whole) ? 0 : worst };
     })
     .filter((f) => f.rank < 9)
-    .sort((a, b) => a.rank - b.rank || a.at - b.at)
+    .sort((a, b) => a.rank - b.rank || a.place - b.place)
     .slice(0, most)
     .map((f) => f.find);
 }

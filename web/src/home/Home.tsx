@@ -76,7 +76,50 @@ function AssignmentLine({ assignment: a }: { assignment: AssignmentSummary }) {
   const shelve = useShelf();
   const put = (shelf: Shelf) => shelve.mutate({ key: a.key, shelf });
   const gone = a.shelf === "deleted";
-  const known = (
+  return (
+    <li className="flex items-start gap-2 border-b border-rule">
+      {gone ? (
+        <span className="flex min-w-0 flex-1 items-center gap-4 py-3">
+          <Known assignment={a} />
+        </span>
+      ) : (
+        <Link to={`/${a.key}/day`} className="flex min-w-0 flex-1 items-center gap-4 py-3">
+          <Known assignment={a} />
+        </Link>
+      )}
+      <span className="flex shrink-0 py-2.5 [&_button]:max-[700px]:min-h-[44px]">
+        {a.shelf !== "current" && (
+          <button className="webbing" onClick={() => put("current")} aria-label={`Put ${a.name} back`}>
+            Put it back
+          </button>
+        )}
+        {!gone && <LineMenu assignment={a} put={put} />}
+      </span>
+      {shelve.error && <Problem error={shelve.error} />}
+    </li>
+  );
+}
+
+function LineMenu({ assignment: a, put }: { assignment: AssignmentSummary; put: (shelf: Shelf) => void }) {
+  return (
+    <span className="[&_button]:min-w-[44px]">
+      <Menu label="More" named={`More for ${a.name}, ${date(a.start)}`}>
+        <LinkEntry>
+          <Link to={`/?${new URLSearchParams({ copy: a.key, name: a.name })}`}>Copy to another day</Link>
+        </LinkEntry>
+        <LinkEntry>
+          <Link to={`/${a.key}/day?show=rules`}>Rename or move to another day</Link>
+        </LinkEntry>
+        {a.shelf === "current" && <Entry does={() => put("archived")}>Archive it</Entry>}
+        <Entry does={() => put("deleted")}>Delete it</Entry>
+      </Menu>
+    </span>
+  );
+}
+
+/** What is known of an assignment without opening it. */
+function Known({ assignment: a }: { assignment: AssignmentSummary }) {
+  return (
     <>
       {a.strands == null ? (
         <span className="w-[34px]" aria-hidden />
@@ -102,44 +145,11 @@ function AssignmentLine({ assignment: a }: { assignment: AssignmentSummary }) {
             </span>
           </>
         )}
-        {!a.verdict && !gone && <span className="block text-quiet">The verdict is being worked out …</span>}
+        {!a.verdict && a.shelf !== "deleted" && (
+          <span className="block text-quiet">The verdict is being worked out …</span>
+        )}
       </span>
     </>
-  );
-  return (
-    <li className="flex items-start gap-2 border-b border-rule">
-      {gone ? (
-        <span className="flex min-w-0 flex-1 items-center gap-4 py-3">{known}</span>
-      ) : (
-        <Link to={`/${a.key}/day`} className="flex min-w-0 flex-1 items-center gap-4 py-3">
-          {known}
-        </Link>
-      )}
-      <span className="flex shrink-0 py-2.5 [&_button]:max-[700px]:min-h-[44px]">
-        {a.shelf !== "current" && (
-          <button className="webbing" onClick={() => put("current")} aria-label={`Put ${a.name} back`}>
-            Put it back
-          </button>
-        )}
-        {!gone && (
-          <span className="[&_button]:min-w-[44px]">
-            <Menu label="More" named={`More for ${a.name}, ${date(a.start)}`}>
-              <LinkEntry>
-                <Link to={`/?${new URLSearchParams({ copy: a.key, name: a.name })}`}>
-                  Copy to another day
-                </Link>
-              </LinkEntry>
-              <LinkEntry>
-                <Link to={`/${a.key}/day?show=rules`}>Rename or move to another day</Link>
-              </LinkEntry>
-              {a.shelf === "current" && <Entry does={() => put("archived")}>Archive it</Entry>}
-              <Entry does={() => put("deleted")}>Delete it</Entry>
-            </Menu>
-          </span>
-        )}
-      </span>
-      {shelve.error && <Problem error={shelve.error} />}
-    </li>
   );
 }
 

@@ -142,14 +142,7 @@ export function MoreLight({ part, set }: { part: Part; set: Set }) {
         value={part.ceiling == null ? "" : String(part.ceiling.ceilingM)}
         commit={(m) => set({ ceilingM: Number(m || 0) })}
       />
-      {part.ceiling && (
-        <Choose
-          label="and its colour"
-          value={part.ceiling.colour ?? "white"}
-          options={colours}
-          choose={(ceilingColour) => ceilingColour && set({ ceilingColour })}
-        />
-      )}
+      <CeilingColour part={part} set={set} />
       <Tick label="LED light that bands" on={!!part.ledBands} set={(ledBands) => set({ ledBands })} />
       <TypedField label="Gel that matches" mayBeEmpty value={part.gel ?? ""} commit={(gel) => set({ gel })} />
       <TypedField
@@ -159,6 +152,18 @@ export function MoreLight({ part, set }: { part: Part; set: Set }) {
         commit={(whiteBalance) => set({ whiteBalance })}
       />
     </>
+  );
+}
+
+function CeilingColour({ part, set }: { part: Part; set: Set }) {
+  if (!part.ceiling) return null;
+  return (
+    <Choose
+      label="and its colour"
+      value={part.ceiling.colour ?? "white"}
+      options={colours}
+      choose={(ceilingColour) => ceilingColour && set({ ceilingColour })}
+    />
   );
 }
 

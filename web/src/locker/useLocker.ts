@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { answer, api, type WhenPlanned } from "../api/client";
+import { refused } from "../shared/refusals";
+import { answer, api, ProblemError, type WhenPlanned } from "../api/client";
 
 /** The locker on a day, its glass seen through a body. */
 export function useLocker(day: string | undefined, body: string | undefined) {
@@ -25,6 +26,8 @@ export function useLockerChange() {
   return useMutation({
     scope: { id: "locker" },
     mutationFn: (change: () => Promise<{ followed?: string[] | null } | void>) => change(),
+    onError: (error) =>
+      refused(error instanceof ProblemError ? (error.fields[0]?.message ?? error.message) : error.message),
     onSettled: () =>
       Promise.all(
         [["locker"], ["locker-thing"], ["board"]].map((queryKey) => client.invalidateQueries({ queryKey })),

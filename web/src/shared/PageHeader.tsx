@@ -1,4 +1,4 @@
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, type ReactNode } from "react";
 import { Link } from "react-router";
 import { setFinding } from "./actions";
 import { Entry, LinkEntry, Menu } from "./Menu";
@@ -27,19 +27,10 @@ export function PageHeader({
   useEffect(() => {
     document.title = tab;
   }, [tab]);
-  // The menu says what the theme is to become.
-  const [, drawAgain] = useState(0);
   return (
     <header className="flex flex-wrap items-center gap-x-5 border-b border-rule px-4 py-1 max-[700px]:min-h-[44px] max-[700px]:gap-x-3 max-[700px]:py-0 print:hidden">
       <Wordmark />
-      <nav aria-label="Yoke Pair" className="flex gap-x-4 max-[700px]:hidden">
-        <Link to="/" className="py-1">
-          Assignments
-        </Link>
-        <Link to="/locker" className="py-1">
-          Locker
-        </Link>
-      </nav>
+      <Places />
       {title && (
         <span className="min-w-0 flex-1 truncate font-medium min-[701px]:flex-none">
           {title} {aside && <span className="font-normal text-quiet max-[700px]:hidden">{aside}</span>}
@@ -65,26 +56,35 @@ export function PageHeader({
           <UnitsButton />
           <ThemeButton />
         </span>
-        <span className="min-[701px]:hidden [&_button]:min-w-[44px]">
-          <Menu label="Menu">
-            <LinkEntry>
-              <Link to="/">Assignments</Link>
-            </LinkEntry>
-            <LinkEntry>
-              <Link to="/locker">Locker</Link>
-            </LinkEntry>
-            <Entry does={changeUnits}>Figures in {unitsSaid}; change</Entry>
-            <Entry
-              does={() => {
-                changeTheme();
-                drawAgain((n) => n + 1);
-              }}
-            >
-              Hall or table light
-            </Entry>
-          </Menu>
-        </span>
+        <PhoneMenu />
       </span>
     </header>
   );
 }
+
+const Places = () => (
+  <nav aria-label="Yoke Pair" className="flex gap-x-4 max-[700px]:hidden">
+    <Link to="/" className="py-1">
+      Assignments
+    </Link>
+    <Link to="/locker" className="py-1">
+      Locker
+    </Link>
+  </nav>
+);
+
+/** What a phone has no room for beside the rest. */
+const PhoneMenu = () => (
+  <span className="min-[701px]:hidden [&_button]:min-w-[44px]">
+    <Menu label="Menu">
+      <LinkEntry>
+        <Link to="/">Assignments</Link>
+      </LinkEntry>
+      <LinkEntry>
+        <Link to="/locker">Locker</Link>
+      </LinkEntry>
+      <Entry does={changeUnits}>Figures in {unitsSaid}; change</Entry>
+      <Entry does={changeTheme}>Hall or table light</Entry>
+    </Menu>
+  </span>
+);

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useId, useState, type ReactNode } from "react";
 import type { TypedForm } from "../api/client";
 import { AtField } from "./Choose";
+import { useRefusals } from "./refusals";
 import { reading } from "./useTyped";
 
 interface Typed {
@@ -55,21 +56,38 @@ function useTypedField({ form, value, commit, mayBeEmpty }: Omit<Typed, "label" 
   const [typed, setTyped] = useState(value);
   const [seen, setSeen] = useState(value);
   const [problem, setProblem] = useState("");
+  const sending = useSending(typed !== value, setProblem);
   if (seen !== value) {
     setSeen(value);
     setTyped(value);
     setProblem("");
+    sending.forget();
   }
   const done = async () => {
     if (typed === value || (!mayBeEmpty && typed === "")) return;
     const figure = form && typed !== "" ? await read(form, typed) : typed;
     // The same figure, written otherwise.
     if (figure === value) setTyped(value);
-    else if (figure !== null) commit(figure);
+    else if (figure !== null) {
+      sending.begin();
+      commit(figure);
+    }
   };
   const change = (text: string) => {
     setTyped(text);
     setProblem("");
   };
   return { typed, problem, change, done };
+}
+
+/** Hears when what was sent is refused, as long as it is not what stands there. */
+function useSending(differs: boolean, tell: (why: string) => void) {
+  // How often anything had been refused when it was sent.
+  const [sent, setSent] = useState<number | null>(null);
+  const refusals = useRefusals();
+  if (sent !== null && refusals.count > sent && differs) {
+    setSent(null);
+    tell(refusals.why);
+  }
+  return { begin: () => setSent(refusals.count), forget: () => setSent(null) };
 }
