@@ -4,8 +4,8 @@ using YokePair.Core.Library;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Data;
-using YokePair.Web.Assignments;
 using YokePair.Data.Csv;
+using YokePair.Web.Assignments;
 
 namespace YokePair.Web.Locker;
 
