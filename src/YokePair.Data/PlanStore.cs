@@ -115,13 +115,19 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
     /// <summary>Every assignment that is not deleted.</summary>
     private IQueryable<AssignmentRow> There => db.Assignments.Where(a => a.DeletedAt == null);
 
-    private static async Task<IReadOnlyList<StoredSummary>> SummariesOf(IQueryable<AssignmentRow> rows, CancellationToken cancel) =>
-        await rows.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name)
+    private static async Task<IReadOnlyList<StoredSummary>> SummariesOf(IQueryable<AssignmentRow> rows, CancellationToken cancel)
+    {
+        var all = await rows.AsNoTracking().OrderBy(a => a.Start).ThenBy(a => a.Name).ThenBy(a => a.Key)
             .Select(a => new StoredSummary(
                 a.Key, a.Name, a.Start, a.Revision, a.Summary, a.SummaryRevision == null ? null
                     : new SummaryState(a.SummaryRevision.Value, a.SummaryLocker ?? 0),
                 a.DeletedAt != null ? Shelf.Deleted : a.Archived ? Shelf.Archived : Shelf.Current))
             .ToListAsync(cancel);
+        // Two of one name on one day could not be told apart in a list; the plans themselves stay as their owners called them.
+        var alike = new Dictionary<(string, DateTime?), int>();
+        return [.. all.Select(s => (alike[(s.Name, s.Start?.Date)] = alike.GetValueOrDefault((s.Name, s.Start?.Date)) + 1) is var n and > 1
+            ? s with { Name = string.Create(CultureInfo.InvariantCulture, $"{s.Name} ({n})") } : s)];
+    }
 
     /// <summary>
     /// Archives an assignment, deletes it, or puts it back. What is deleted stays as it is, edits and all, for
@@ -156,10 +162,9 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
     public async Task<StoredPlan?> FindAsync(string key, CancellationToken cancel = default) =>
         await RevisionAsync(key, cancel) is { } revision && await ReadAsync(key, revision, cancel) is { } plan ? await DescribeAsync(key, revision, plan, cancel) : null;
 
-    /// <summary>Keeps a new assignment under a key made of its id. Two of one name on one day could not be told apart: the later is numbered.</summary>
+    /// <summary>Keeps a new assignment under a key made of its id.</summary>
     public async Task<StoredPlan> AddAsync(Plan plan, CancellationToken cancel = default)
     {
-        plan = plan with { Assignment = plan.Assignment with { Name = await UnlikeAsync(plan, cancel) } };
         var wanted = Slug(plan.Assignment.Id);
         var taken = await db.Assignments.Where(a => a.Key.StartsWith(wanted)).Select(a => a.Key).ToListAsync(cancel);
         var key = wanted;
@@ -169,15 +174,6 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
         await db.SaveChangesAsync(cancel);
         memory.Keep(key, 1, plan, json.Length);
         return new StoredPlan(key, 1, plan, null, null);
-    }
-
-    private async Task<string> UnlikeAsync(Plan plan, CancellationToken cancel)
-    {
-        var (name, day) = (plan.Assignment.Name, FirstStart(plan)?.Date);
-        var taken = await There.Where(a => a.Name.StartsWith(name)).Select(a => new { a.Name, a.Start }).ToListAsync(cancel);
-        var made = name;
-        for (var n = 2; taken.Exists(a => a.Name == made && a.Start?.Date == day); n++) made = string.Create(CultureInfo.InvariantCulture, $"{name} ({n})");
-        return made;
     }
 
     /// <summary>Makes edits, all or none, if the caller saw the latest revision.</summary>

@@ -137,8 +137,9 @@ public static class CardTypes
     /// <summary>The full name of a type written short; null when it is none.</summary>
     public static string? Named(string text) => text.Trim().ToLowerInvariant() switch
     {
-        "cfx-b" or "cfxb" or "cfexpress-b" or "cfexpress" or "cfexpress type b" => "CFexpress-B",
-        "cfx-a" or "cfxa" or "cfexpress-a" or "cfexpress type a" => "CFexpress-A",
+        "cfx-b" or "cfxb" or "cfx b" or "cfx type b" => "CFexpress-B",
+        "cfexpress-b" or "cfexpress" or "cfexpress b" or "cfexpress type b" or "cfexpress typ b" => "CFexpress-B",
+        "cfx-a" or "cfxa" or "cfx a" or "cfx type a" or "cfexpress-a" or "cfexpress a" or "cfexpress type a" or "cfexpress typ a" => "CFexpress-A",
         "sd" or "sdxc" or "sdhc" or "uhs-ii" or "uhs-i" => "SD",
         "microsd" => "microSD",
         "cf" or "compactflash" => "CompactFlash",

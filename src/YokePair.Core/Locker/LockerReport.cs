@@ -166,6 +166,7 @@ internal static class ThingLine
         };
         var all = parts.Append(item.Roles is { Count: > 0 } roles ? string.Join(", ", roles) : null)
             .Append(item.Count is > 1 ? $"{item.Count} of them" : null);
-        return string.Join(" · ", all.Where(p => !string.IsNullOrEmpty(p)));
+        // What the name says already need not be said again.
+        return string.Join(" · ", all.Where(p => !string.IsNullOrEmpty(p) && p != item.Label).Distinct());
     }
 }

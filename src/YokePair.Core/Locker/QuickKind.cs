@@ -13,8 +13,9 @@ internal sealed partial record QuickKind(string Kind, string? Form, string? Word
     public static QuickKind In(IReadOnlyList<string> words, KnownWords known)
     {
         var said = Said(words);
-        // Of what has megapixels, a battery or a card is a part.
-        var isPart = said?.Kind is "battery" or "card" && MegaPixels().IsMatch(string.Join(' ', words.Select(QuickPatterns.Plain)));
+        // Of what has megapixels, a battery or a card is a part; of glass, a filter is its thread.
+        var isPart = (said?.Kind is "battery" or "card" && MegaPixels().IsMatch(string.Join(' ', words.Select(QuickPatterns.Plain))))
+            || (said?.Kind == "filter" && words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w)));
         return (isPart ? null : said) ?? Meant(words, known) ?? new("", null, null, null);
     }
 

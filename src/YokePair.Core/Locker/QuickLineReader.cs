@@ -48,7 +48,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         else if (Numbers().Match(plain) is { Success: true } number) TakeNumbers(word, number);
         else if (word.StartsWith('"')) TakeName(plain.Trim('"'), at);
         else if (TakeFigure(word, plain, at)) { }
-        else if (QuickWords.Joins(plain)) { }
+        else if (QuickWords.Joins(plain) || (Kind == "lens" && IsFilter(plain))) { }
         else if (plain.Any(char.IsDigit)) TakeUnread(word, plain, at);
         else TakeName(plain, at);
     }
@@ -59,9 +59,15 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (Copies().Match(plain) is { Success: true } times && (Kind != "converter" || plain.StartsWith('(')) && (at == 0 || Kind is not ("lens" or "body")))
             return int.Parse(times.Groups.Values.Skip(1).First(g => g.Success).Value, CultureInfo.InvariantCulture);
         return at == 0 && words.Count > 1 && Whole().IsMatch(plain)
-            && (words[1] == found.Word || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1]))
+            && (words.Skip(1).Take(2).Contains(found.Word) || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1])
+                || QuickKind.Slots(words[1]) is not null)
+            // A prime before its noun is no count: 85 prime.
+            && (Kind != "lens" || plain.Length == 1)
             ? int.Parse(plain, CultureInfo.InvariantCulture) : null;
     }
+
+    private static bool IsFilter(string plain) =>
+        plain.Equals("filter", StringComparison.OrdinalIgnoreCase) || plain.Equals("filtre", StringComparison.OrdinalIgnoreCase);
 
     /// <summary>Another word for the same: memory card, LED panel lamp; or one that only says what the thing is for.</summary>
     private bool IsKindAgain(string plain) =>
@@ -131,6 +137,10 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (Kind is "case" && TimesSigns().Count(plain) == 2) return Set(word, "innerMm", plain);
         if (TimesSigns().Count(plain) == 2) return Set(word, "sizeMm", plain);
         if (QuickKind.Slots(plain) is { } slots && SlotFigure() is { } cards) return Set(word, cards, string.Join('+', slots));
+        if (Kind == "lens" && at > 0 && IsFilter(words[at - 1]) && Whole().IsMatch(plain)) return Set(word, "filterThreadMm", plain);
+        if (Kind == "filter" && StepUp().Match(plain) is { Success: true } step)
+            return Set(word, "threadMm", step.Groups[1].Value) && Set(word, "stepsToMm", step.Groups[2].Value);
+        if (Kind == "card" && SpeedClass().IsMatch(plain)) return Say(word, "speed class", plain.ToUpperInvariant());
         if (Labelled(plain, at) is { } labelled) return Set(word, labelled, plain);
         if (Code(plain) is { } code) return Set(word, code, plain, guess: code == "sends" || (Kind == "body" && !IsKnown(plain)));
         if (Date().IsMatch(plain)) return Set(word, "firstUse", plain);
@@ -257,6 +267,12 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
 
     [GeneratedRegex(@"^\d{1,4}$")]
     private static partial Regex Whole();
+
+    [GeneratedRegex(@"^(\d{2,3})\s?(?:[-–>→]|to|auf)\s?(\d{2,3})(?:\s?mm)?$")]
+    private static partial Regex StepUp();
+
+    [GeneratedRegex(@"^[vu]\d{1,2}$", RegexOptions.IgnoreCase)]
+    private static partial Regex SpeedClass();
 
     [GeneratedRegex(@"^\d{1,2}[.,]\d{1,2}(?:-\d{1,2}(?:[.,]\d)?)?$")]
     private static partial Regex Decimal();

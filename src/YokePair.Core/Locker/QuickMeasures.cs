@@ -57,15 +57,22 @@ internal static partial class QuickMeasures
             ("stab" or "stabi" or "ibis" or "is" or "stabilised" or "stabilized" or "stabiliser", "body" or "lens") => ("stabilisationStops", number),
             ("ø", "lens") => ("filterThreadMm", number),
             ("ø", "filter") => ("threadMm", number),
-            ("nd", "filter") => ("stops", StopsOf(number)),
+            ("nd", "filter") when StopsOf(number) is { } stops => ("stops", stops),
             _ => null,
         };
     }
 
-    /// <summary>ND64 lets a 64th of the light through: six stops. Below 4 it is a density: 0.3 a stop.</summary>
-    private static string StopsOf(string factor) =>
-        double.TryParse(factor.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var f) && f > 0
-            ? Math.Round(f < 4 && f != 2 ? f / 0.3 : Math.Log2(f), 1).ToString(CultureInfo.InvariantCulture) : factor;
+    /// <summary>
+    /// ND64 lets a 64th of the light through: six stops. Below 4 it is a density: 0.3 a stop. Null where no filter is called so: whole stops, or
+    /// a round hundred; ND 77 is a thread.
+    /// </summary>
+    private static string? StopsOf(string factor)
+    {
+        if (!double.TryParse(factor.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var f) || f <= 0) return null;
+        var stops = f < 4 && f != 2 ? f / 0.3 : Math.Log2(f);
+        var isMade = f < 4 || f % 100 == 0 || Math.Abs(stops - Math.Round(stops)) < 0.05;
+        return isMade ? Math.Round(stops, 1).ToString(CultureInfo.InvariantCulture) : null;
+    }
 
     [GeneratedRegex(@"^(\d+(?:[.,]\d+)?(?:[\s'’]\d{3})*)\s*(x|×|" + QuickPatterns.Units + ")$", RegexOptions.IgnoreCase)]
     private static partial Regex Shape();
@@ -74,7 +81,8 @@ internal static partial class QuickMeasures
     private static partial Regex PoundsAndOunces();
 
     [GeneratedRegex(
-        @"^(iso|crop|gn|lz|ng|ø|nd|stabi(?:lised|lized|liser)?|stab|ibis|is)\s*:?\s*(\d+(?:[.,]\d+)?(?:[\s'’]\d{3})*)(?:\s*(?:stops|ev|"
+        @"^(iso|crop|gn|lz|ng|ø|nd|stabi(?:lised|lized|liser)?|stab|ibis|is)" + QuickPatterns.UpTo
+        + @"\s*:?\s*(\d+(?:[.,]\d+)?(?:[\s'’]\d{3})*)(?:\s*(?:stops|ev|"
         + @"blenden|m))?$", RegexOptions.IgnoreCase)]
     private static partial Regex Prefixed();
 }

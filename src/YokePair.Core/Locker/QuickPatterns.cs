@@ -10,8 +10,8 @@ internal static partial class QuickPatterns
 {
     private const char Held = '\u00A0';
 
-    private static readonly Regex[] Joins = [Count(), Sizes(), NumberOf(), Serial(), Thousands(), Named(), Stabiliser(), Mounts(), Glass(), Measure(),
-        MonthOfYear(), SlotsTogether()];
+    private static readonly Regex[] Joins = [Count(), Sizes(), CardType(), NumberOf(), Serial(), Thousands(), Named(), Stabiliser(), Mounts(), Glass(),
+        Measure(), MonthOfYear(), SlotsTogether()];
 
     private static readonly Regex Phrase = new(
         @"(?<![\p{L}-])(?:" + string.Join('|',
@@ -34,11 +34,16 @@ internal static partial class QuickPatterns
     private static string Trimmed(string word)
     {
         var bare = word.Trim(Held).TrimEnd(',', ';').Trim(Held);
+        // What stands in brackets is said all the same; a count alone in them is one.
+        if (bare.Length > 1 && !Counted().IsMatch(bare)) bare = bare.TrimStart('(').TrimEnd(')');
         return Regex.IsMatch(bare, @"^\p{L}{2,}[.:]$") ? bare[..^1] : bare;
     }
 
     [GeneratedRegex(@"\s+")]
     private static partial Regex Spaces();
+
+    [GeneratedRegex(@"^\(\d{1,3}\)$")]
+    private static partial Regex Counted();
 
     [GeneratedRegex(@"""[^""]*""|[^\s""]+:""[^""]*""|[^ \t\r\n]+")]
     private static partial Regex Words();
@@ -46,6 +51,9 @@ internal static partial class QuickPatterns
     [GeneratedRegex(
         @"^\s*\d{1,3}\s*[x×](?=\s)|(?<=\s)[x×]\s?\d{1,3}(?=\s|$)|(?<=\s)\d{1,3}\s(?:stück|stk\.?|pcs\.?|pieces|pièces)(?=\s|$)", RegexOptions.IgnoreCase)]
     private static partial Regex Count();
+
+    [GeneratedRegex(@"(?<![\w-])(?:cfx|cfexpress)[\s-]+(?:(?:type|typ)\s+)?[ab](?![\w-])", RegexOptions.IgnoreCase)]
+    private static partial Regex CardType();
 
     [GeneratedRegex(@"\d+(?:[.,]\d+)?(?:\s*[x×*]\s*\d+(?:[.,]\d+)?){2}(?:\s*(?:mm|cm|in))?", RegexOptions.IgnoreCase)]
     private static partial Regex Sizes();
@@ -62,7 +70,10 @@ internal static partial class QuickPatterns
         + @"ons|bilder|auslösungen|lux|€|eur)", RegexOptions.IgnoreCase)]
     private static partial Regex Thousands();
 
-    [GeneratedRegex(@"(?<!\w)(?:iso|crop|gn|lz|ng|stab|ø|nd)\s*\d+(?:[.,]\d+)?(?!\s*mm|[\w/])", RegexOptions.IgnoreCase)]
+    /// <summary>Words that say up to where an ISO is delivered: ISO ok to 12800.</summary>
+    public const string UpTo = @"(?:\s+(?:ok|fine|good|clean|usable|up|to|bis|max\.?|jusqu'à))*";
+
+    [GeneratedRegex(@"(?<!\w)(?:iso" + UpTo + @"|crop|gn|lz|ng|stab|ø|nd)\s*\d+(?:[.,]\d+)?(?!\s*mm|[\w/])", RegexOptions.IgnoreCase)]
     private static partial Regex Named();
 
     [GeneratedRegex(@"(?<!\w)(?:ibis|stabilised|stabilized|stabiliser|stabi|is)\s*\d(?:[.,]\d)?(?:\s*(?:stops|ev|blenden))?(?!\w)", RegexOptions.IgnoreCase)]
@@ -87,9 +98,11 @@ internal static partial class QuickPatterns
         + @"(?!\w)", RegexOptions.IgnoreCase)]
     private static partial Regex MonthOfYear();
 
+    private const string CardWord = @"(?:cfx[\s-]?(?:type\s)?[ab]|cfexpress(?:[\s-]?(?:type\s)?[ab])?|sd(?:xc|hc)?|microsd|cf)";
+
     [GeneratedRegex(
-        @"(?<!\S)(?:2\s?[x×]\s?)?(?:cfx-?[ab]|cfexpress-?[ab]?|sd(?:xc|hc)?|microsd|cf)(?:\s*[+/&]\s*(?:cfx-?[ab]|cfexpress-?[ab]?|sd(?"
-        + @":xc|hc)?|microsd|cf))+(?!\S)|(?<!\S)(?:2\s?[x×]|dual|double|two|zwei|deux)\s+(?:cfx-?[ab]|sd|microsd|cf)(?![\w@+/-])", RegexOptions.IgnoreCase)]
+        @"(?<!\S)(?:2\s?[x×]\s?)?" + CardWord + @"(?:\s*[+/&]\s*" + CardWord + @")+(?!\S)|(?<!\S)(?:2\s?[x×]|dual|double|two|zwei|deux)\s+"
+        + @"(?:cfx[\s-]?[ab]|sd|microsd|cf)(?![\w@+/-])", RegexOptions.IgnoreCase)]
     private static partial Regex SlotsTogether();
 
     /// <summary>Units behind a figure.</summary>

@@ -3776,6 +3776,7 @@ export interface components {
             assignments: components["schemas"]["AssignmentDay"][];
             /** @description Every figure things can have. */
             figures: components["schemas"]["Figure"][];
+            /** @description Whether there is a made-up locker to look at. */
             hasDemo: boolean;
         };
         /** @description What a locker says about itself on a day. */

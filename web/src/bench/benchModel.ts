@@ -37,5 +37,5 @@ export function costText(w: Weighed, first: Weighed | undefined): string {
   if (w.fit.case === "tooLong" && w.fit.factor > 1.005) said.push(`frame ${number(w.fit.factor)}× too tight`);
   if (w.seconds != null && first.seconds != null && w.seconds > first.seconds)
     said.push(`${number(w.seconds - first.seconds)} s more`);
-  return said.join(", ") || "costs nothing";
+  return said.join(", ") || "no worse than the first choice";
 }
