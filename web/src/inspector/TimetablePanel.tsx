@@ -35,9 +35,11 @@ export function TimetablePanel({ assignment }: { assignment: string }) {
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
-      <FileButton accept=".ics,text/calendar" choose={(file) => calendar.mutate({ file, zone: timeZone })}>
-        From a calendar file
-      </FileButton>
+      <div className="flex">
+        <FileButton accept=".ics,text/calendar" choose={(file) => calendar.mutate({ file, zone: timeZone })}>
+          From a calendar file
+        </FileButton>
+      </div>
       {calendar.data && <p className="text-hangs">{calendar.data.notes.join("; ")}</p>}
       {calendar.error && <Problem error={calendar.error} />}
       {error && <Problem error={error} />}
