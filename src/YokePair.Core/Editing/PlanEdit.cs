@@ -78,7 +78,8 @@ public sealed record EditResult(Plan? Plan, string Label, IReadOnlyList<PlanProb
         problems.AddRange(two.Where(t => !had.Contains((plan.Parts[t.One].Id, plan.Parts[t.Other].Id)))
             .Select(t => new PlanProblem("present", PlanCheck.Both(plan, t.One, t.Other, t.Person))));
         problems.AddRange(Clock.Problems(plan).ExceptBy(Clock.Problems(before).Select(p => p.Message), p => p.Message));
-        problems.AddRange(PlanLimits.Beyond(plan).ExceptBy(PlanLimits.Beyond(before).Select(p => p.Message), p => p.Message));
+        var beyond = PlanLimits.Beyond(plan).ToList();
+        if (beyond.Count > 0) problems.AddRange(beyond.ExceptBy(PlanLimits.Beyond(before).Select(p => p.Message), p => p.Message));
         return problems.Count > 0 ? new EditResult(null, "", problems) : new EditResult(plan, string.Join("; ", labels.Distinct()), []);
     }
 }

@@ -55,7 +55,7 @@ public static class TimetableDiff
         var parts = Day.InOrder(plan).ToList();
         var uids = lines.ToDictionary(l => l, l => TimetableEvent.UidOf(events, l));
         var taken = new Dictionary<TimetableLine, Part>();
-        Take((line, part) => uids[line] is { } uid && (part.Uid == uid || uid == ExportedAs(plan, part)));
+        Take((line, part) => uids[line] == ExportedAs(plan, part));
         Take((line, part) => part.Label.Equals(line.Name, StringComparison.OrdinalIgnoreCase));
         Take((line, part) => line.Kind is not null && line.Kind == part.Kind && Apart(line, part) < Near);
         Take((line, part) => line.Start == part.Start);
@@ -77,7 +77,7 @@ public static class TimetableDiff
         }
     }
 
-    /// <summary>UID under which a part is written to a calendar, where it came from none.</summary>
+    /// <summary>UID under which a part is written to a calendar: that of the event it was made of, else one of its own.</summary>
     public static string ExportedAs(Plan plan, Part part) => part.Uid ?? $"{part.Id}@{plan.Assignment.Id}";
 
     private static TimeSpan Apart(TimetableLine line, Part part) => (line.Start - (part.Start ?? line.Start)).Duration();

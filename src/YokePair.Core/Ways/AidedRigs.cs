@@ -13,7 +13,7 @@ internal readonly record struct AidedRig(Rig? Rig, Quality Together);
 internal sealed class AidedRigs(PartWays part, Rig plain)
 {
     private readonly AidedRig?[] flashes = new AidedRig?[part.Kit.FlashKinds.Length];
-    private readonly Dictionary<LightSet, AidedRig>[] lights = new Dictionary<LightSet, AidedRig>[part.LightsFor(plain.Actor).Senders.Count];
+    private Dictionary<LightSet, AidedRig>?[]? lights;
 
     /// <summary>With a flash in the shoe.</summary>
     /// <param name="kind">Position among the kit's kinds of flash.</param>
@@ -25,9 +25,11 @@ internal sealed class AidedRigs(PartWays part, Rig plain)
     /// <param name="set">The lights.</param>
     public AidedRig WithLights(int sender, LightSet set)
     {
-        var known = lights[sender] ??= [];
+        // Only a need that asks for stands has the lights of the room looked for.
+        var senders = part.LightsFor(plain.Actor).Senders;
+        var known = (lights ??= new Dictionary<LightSet, AidedRig>?[senders.Count])[sender] ??= [];
         if (!known.TryGetValue(set, out var with))
-            known.Add(set, with = part.Whole(plain.WithLights(part.Kit, part.Layout, part.LightsFor(plain.Actor).Senders[sender], set)));
+            known.Add(set, with = part.Whole(plain.WithLights(part.Kit, part.Layout, senders[sender], set)));
         return with;
     }
 }

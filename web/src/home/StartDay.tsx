@@ -130,12 +130,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
         </label>
         <label htmlFor={ids.from} className="flex flex-col gap-0.5">
           From
-          <Select
-            id={ids.from}
-            className="webbing font-normal"
-            value={from}
-            choose={(chosen) => setFrom(chosen)}
-          >
+          <Select id={ids.from} className="webbing font-normal" value={from} choose={setFrom}>
             {/* All at once: with half of them there the list would show, as chosen, what nobody chose. */}
             {data && (
               <>
@@ -166,12 +161,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
           <>
             <label htmlFor={ids.style} className="flex flex-col gap-0.5">
               In the hands
-              <Select
-                id={ids.style}
-                className="webbing font-normal"
-                value={style}
-                choose={(chosen) => setStyle(chosen)}
-              >
+              <Select id={ids.style} className="webbing font-normal" value={style} choose={setStyle}>
                 {data?.styles.map((s) => (
                   <option key={s.id} value={s.id}>
                     {s.name}
@@ -396,7 +386,7 @@ function ReadLine({
           aria-label={`Kind of ${l.name}`}
           className="webbing font-normal"
           value={l.kind ?? ""}
-          choose={(chosen) => choose(chosen)}
+          choose={choose}
         >
           <option value="">none known</option>
           {kinds.map((k) => (

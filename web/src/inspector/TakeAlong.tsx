@@ -43,21 +43,11 @@ export function TakeAlong() {
       <label htmlFor="take" className="font-semibold">
         Take along
       </label>
-      <Select
-        id="take"
-        className="webbing max-w-72 font-normal"
-        value={thing}
-        choose={(chosen) => setThing(chosen)}
-      >
+      <Select id="take" className="webbing max-w-72 font-normal" value={thing} choose={setThing}>
         <option value="">something from the locker</option>
         <Kinds of={left} />
       </Select>
-      <Select
-        aria-label="Into"
-        className="webbing font-normal"
-        value={place}
-        choose={(chosen) => setPlace(chosen)}
-      >
+      <Select aria-label="Into" className="webbing font-normal" value={place} choose={setPlace}>
         {plan.places.map((p) => (
           <option key={p.id} value={p.id}>
             {p.name ?? p.id}

@@ -94,12 +94,7 @@ function Pick({
   options: [string, string][];
 }): ReactNode {
   return (
-    <Select
-      aria-label={label}
-      className="webbing px-2 font-normal"
-      value={value}
-      choose={(chosen) => choose(chosen)}
-    >
+    <Select aria-label={label} className="webbing px-2 font-normal" value={value} choose={choose}>
       <option value="">{label}: any</option>
       {options.map(([key, word]) => (
         <option key={key} value={key}>
@@ -137,12 +132,7 @@ function ChangeMany({ page, found, done }: { page: LockerPage; found: ThingView[
       }}
     >
       Set
-      <Select
-        aria-label="Figure"
-        className="webbing font-normal"
-        value={figure.name}
-        choose={(chosen) => setName(chosen)}
-      >
+      <Select aria-label="Figure" className="webbing font-normal" value={figure.name} choose={setName}>
         {figures.map((f) => (
           <option key={f.name} value={f.name}>
             {f.words}
@@ -152,12 +142,7 @@ function ChangeMany({ page, found, done }: { page: LockerPage; found: ThingView[
       </Select>
       to
       {figure.options.length > 0 ? (
-        <Select
-          aria-label="Value"
-          className="webbing font-normal"
-          value={text}
-          choose={(chosen) => setText(chosen)}
-        >
+        <Select aria-label="Value" className="webbing font-normal" value={text} choose={setText}>
           <option value="">not said</option>
           {figure.options.map((o) => (
             <option key={o}>{o}</option>

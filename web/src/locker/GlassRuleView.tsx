@@ -36,7 +36,7 @@ export function GlassRuleView({ page, things, shown, selected, select, look }: P
           <Select
             className="border-b border-rule bg-transparent font-semibold text-ink"
             value={page.body ?? ""}
-            choose={(chosen) => look(chosen)}
+            choose={look}
           >
             <option value="">no body: real focal lengths</option>
             {bodies.map((b) => (

@@ -209,7 +209,7 @@ function Column({
     <li className="w-44">
       <label className="flex flex-col gap-0.5">
         <strong className={c.figure ? "" : "text-hangs"}>{c.heading || `column ${at + 1}`}</strong>
-        <Select className="webbing font-normal" value={c.figure ?? ""} choose={(chosen) => match(chosen)}>
+        <Select className="webbing font-normal" value={c.figure ?? ""} choose={match}>
           <option value="">left out</option>
           {meanings.map((m) => (
             <option key={m.name} value={m.name}>

@@ -19,12 +19,7 @@ export function Labels() {
           <h1 className="text-xl font-semibold" data-testid="verdict">
             {things.length} tags on {Math.ceil(things.length / 40)} {things.length > 40 ? "sheets" : "sheet"}
           </h1>
-          <Select
-            aria-label="Kind"
-            className="webbing font-normal"
-            value={kind}
-            choose={(chosen) => setKind(chosen)}
-          >
+          <Select aria-label="Kind" className="webbing font-normal" value={kind} choose={setKind}>
             <option value="">every kind</option>
             {kinds.map((k) => (
               <option key={k}>{k}</option>

@@ -162,7 +162,7 @@ function FigureField({ figure, commit }: { figure: FigureValue; commit: (text: s
   return (
     <label className="flex flex-col gap-0.5">
       <span>{label}</span>
-      <Select className="webbing px-2 font-normal" value={figure.text} choose={(chosen) => commit(chosen)}>
+      <Select className="webbing px-2 font-normal" value={figure.text} choose={commit}>
         <option value="">{unsaid[figure.name] ?? "not said"}</option>
         {options
           .filter((o) => o !== "ready" || figure.text === "ready")
@@ -235,7 +235,7 @@ function Around({ thing, select }: { thing: ThingDetail; select: (id: string) =>
             {all.length > 1 && !all[0]?.overruled && (
               <label className="ml-1 text-quiet">
                 <span className="sr-only">Overrule one of these</span>
-                <Select className="bg-transparent underline" value="" choose={(chosen) => setEditing(chosen)}>
+                <Select className="bg-transparent underline" value="" choose={setEditing}>
                   <option value="">overrule …</option>
                   {all.map((n) => (
                     <option key={n.id} value={n.id}>
