@@ -165,6 +165,13 @@ public sealed class PageStories
         Assert.Contains("10:45 PM", page.Find("[data-part=lanterns]").Text, StringComparison.Ordinal);
         page.Button("Undo").Click();
         page.Until(() => page.Text(Panel).Contains("Lanterns: starts 15 min later", StringComparison.Ordinal), "as before");
+        // What it leaves no room as it is gives way, so that what is proposed can be taken.
+        page.Find(Panel + " textarea").SendKeys(Keys.Control + "a");
+        page.Find(Panel + " textarea").SendKeys("22:15 lanterns, the slip 30 min");
+        page.Until(() => page.Text(Panel).Contains("1 changed, 1 gives way, 11 missing", StringComparison.Ordinal), "what is in the way");
+        Assert.Contains("ends 15 min earlier, to make room for Lanterns", page.Text(Panel), StringComparison.Ordinal);
+        page.Button("Take 2 over").Click();
+        page.Until(() => page.Text(Panel).Contains("1 line: 11 missing", StringComparison.Ordinal), "both taken");
     }
 
     [Fact]

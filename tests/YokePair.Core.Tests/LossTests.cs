@@ -34,6 +34,26 @@ public sealed class LossTests
             Assert.Equal(deaf.Needs.Zip(before.Needs).Where(n => n.First.Part == cell.Part && n.First.Baseline > n.Second.Baseline).Select(n => n.First.Need).Order(), cell.Needs.Order());
     }
 
+    /// <summary>A camera that is left alone goes on without its owner, but nobody fires it whose hands are not there.</summary>
+    [Fact]
+    public void A_camera_left_alone_is_looked_at_where_its_owner_is_absent()
+    {
+        var plan = PlanFile.Read("""
+            { "format": "yoke-pair/plan", "version": 1, "people": [{ "id": "lead" }, { "id": "second" }],
+              "places": [{ "id": "belt", "reachSeconds": 3, "person": "second" }],
+              "items": [
+                { "id": "b", "kind": "body", "place": "belt", "mount": "K2", "megapixels": 24, "isoCeiling": 12800, "slots": [{ "type": "SD" }], "batteryType": "LB7", "silent": true },
+                { "id": "l", "kind": "lens", "place": "@b", "mount": "K2", "focal": [35, 35], "aperture": [1.4, 1.4] },
+                { "id": "bat", "kind": "battery", "place": "@b", "type": "LB7" }, { "id": "c1", "kind": "card", "place": "@b/1", "type": "SD" },
+                { "id": "ear", "kind": "trigger", "place": "@b", "hears": "R1" }, { "id": "hand", "kind": "trigger", "place": "belt", "sends": "R1" } ],
+              "parts": [{ "id": "vows", "ev": 9, "start": "2027-06-12T14:00", "end": "2027-06-12T14:20",
+                "setups": [{ "person": "second", "position": "remote", "body": "b", "lens": "l", "trigger": "ear", "battery": "bat", "cards": ["c1"], "unattended": true }],
+                "needs": [{ "id": "wide", "focal": [24, 50], "shutterSeconds": 0.01, "unattended": true }] }] }
+            """u8).Plan!;
+        Assert.Equal(Outcome.Thins, new DayAnalysis(plan).ReportPart("vows")[0].Baseline);
+        Assert.Equal(Outcome.Lost, new DayAnalysis(plan, [new Pulled("second", Kind: LossKind.Person)]).ReportPart("vows")[0].Baseline);
+    }
+
     [Fact]
     public void Only_batteries_of_another_maker_are_refused()
     {

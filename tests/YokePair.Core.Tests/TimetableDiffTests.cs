@@ -14,9 +14,47 @@ public sealed class TimetableDiffTests
 
     private static IReadOnlyList<TimetableChange> Against(Plan plan, string timetable, IReadOnlyList<TimetableEvent>? events = null)
     {
+        var held = Held(plan, timetable, events);
+        Assert.Empty(held.Problems);
+        return held.Changes;
+    }
+
+    private static TimetableHeld Held(Plan plan, string timetable, IReadOnlyList<TimetableEvent>? events = null)
+    {
         var (lines, problems) = Timetable.Read(timetable, On);
         Assert.Empty(problems);
         return TimetableDiff.Of(plan, lines, events);
+    }
+
+    [Theory]
+    [InlineData("14:20 ceremony, chapel 40 min", "Group photos starts 20 min later, to make room for Ceremony")]
+    [InlineData("14:40 ceremony, chapel 30 min", "Group photos is taken out: Ceremony takes all of its time")]
+    [InlineData("14:45 ceremony, chapel 10 min", "Group photos starts 15 min later, to make room for Ceremony")]
+    [InlineData("14:00 ceremony, chapel 40 min\n15:00 tea 10 min", "Group photos ends 10 min earlier, to make room for Tea")]
+    public void What_it_does_not_name_gives_way_to_what_it_does(string now, string says)
+    {
+        var plan = Started("14:00 ceremony, chapel 40 min\n14:40 group photos 30 min\n15:10 speeches, hall 60 min");
+        var changes = Against(plan, now + "\n15:10 speeches, hall 60 min");
+        Assert.Equal(says, Assert.Single(changes, c => c.Kind == TimetableChangeKind.GivesWay).Says, StringComparer.OrdinalIgnoreCase);
+        var proposed = changes.Where(c => c.Kind != TimetableChangeKind.Missing).Select(c => c.Edit).ToList();
+        Assert.Empty(EditResult.Apply(plan, proposed).Problems);
+        Assert.Empty(EditResult.Apply(plan, [.. changes.Select(c => c.Edit)]).Problems);
+    }
+
+    [Fact]
+    public void A_part_is_no_longer_than_the_next_line_lets_it()
+    {
+        var changes = Against(Started(First), "13:00 getting ready, inn 60 min\n14:20 ceremony, chapel\n14:45 group photos until 15:10\n15:10 speeches, hall 60 min");
+        Assert.Equal("Ceremony: starts 20 min later and ends 5 min later", Assert.Single(changes, c => c.Part == "part-ceremony").Says);
+    }
+
+    [Fact]
+    public void Somebody_in_two_places_by_the_timetable_itself_is_said_at_its_line()
+    {
+        var (lines, _) = Timetable.Read("14:00 ceremony, chapel until 15:00\n14:40 group photos until 15:10", On);
+        var problem = Assert.Single(TimetableDiff.Of(Started(First), lines).Problems);
+        Assert.Equal(2, problem.Line);
+        Assert.StartsWith("Ceremony and Group photos go on at the same time", problem.Message, StringComparison.Ordinal);
     }
 
     private const string First = "13:00 getting ready, inn 60 min\n14:00 ceremony, chapel 40 min\n14:40 group photos 30 min\n15:10 speeches, hall 60 min";
@@ -33,7 +71,7 @@ public sealed class TimetableDiffTests
     [InlineData("14:40 group photos 30 min\n", "", "Group photos is not in it")]
     public void It_says_what_is_otherwise(string was, string now, string says)
     {
-        var change = Assert.Single(Against(Started(First), First.Replace(was, now, StringComparison.Ordinal)));
+        var change = Assert.Single(Held(Started(First), First.Replace(was, now, StringComparison.Ordinal)).Changes);
         Assert.Equal(says, change.Says, StringComparer.OrdinalIgnoreCase);
     }
 
@@ -57,6 +95,8 @@ public sealed class TimetableDiffTests
                 lines.Select(l => (l.Start, l.End, l.Name)).Order(),
                 then.Parts.Select(p => (p.Start!.Value, p.End!.Value, p.Label)).Order());
             Assert.Empty(Against(then, other));
+            // As it is proposed, without what is only told, it can be taken too.
+            Assert.Empty(EditResult.Apply(plan, [.. changes.Where(c => c.Kind != TimetableChangeKind.Missing).Select(c => c.Edit)]).Problems);
         }
 
         string Written()

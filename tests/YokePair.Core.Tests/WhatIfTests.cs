@@ -42,7 +42,7 @@ public sealed class WhatIfTests
         var kinds = new System.Collections.Concurrent.ConcurrentDictionary<LossKind, int>();
         Gen.Int[0, 100_000].Sample(seed =>
         {
-            var plan = seed % 2 == 0 ? RandomPlan.From(seed) : RandomLights.From(seed);
+            var plan = (seed % 3) switch { 0 => RandomPlan.From(seed), 1 => RandomLights.From(seed), _ => RandomMoment.From(seed) };
             var before = new DayAnalysis(plan).Report(withEvents: false);
             foreach (var row in WhatIfTable.Of(new DayAnalysis(plan)).Rows.Where(r => r.Kind != LossKind.Item))
                 foreach (var cell in row.Cells)

@@ -122,7 +122,7 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
             if (NeedFit.FlashThinkable(part, need, LightKind.Flash)) yield return NeedFit.WithFlash(rules, part, need, glass, flash, supported: true).Quality;
             // The gel is the stand's to choose.
             if (!NeedFit.FlashThinkable(part, need, LightKind.Stands)) continue;
-            List<(Flash, string?)> asked = [.. Enumerable.Repeat((flash, part.Gel), need.Stands!.Count)];
+            (Flash, string?)[] asked = [.. Enumerable.Repeat((flash, part.Gel), need.Stands!.Count)];
             yield return NeedFit.WithStands(rules, part, need, glass, asked, supported: true).Quality;
         }
         if (need.Light.Contains(LightKind.Continuous))

@@ -19,6 +19,7 @@ public sealed class DayAnalysis
     private readonly CancellationToken cancel;
     private readonly ConcurrentBag<WaySearch> searches = [];
     private readonly Lazy<PartFindings>[] parts;
+    private volatile IReadOnlyList<PartFindings>? settled;
 
     /// <summary>Prepares a plan; it must have passed <see cref="PlanCheck.Usable"/>.</summary>
     /// <param name="plan">The plan.</param>
@@ -56,15 +57,16 @@ public sealed class DayAnalysis
     {
         get
         {
+            if (settled is not null) return settled;
             parts.AsParallel().WithCancellation(cancel).ForAll(p => p.Value.Settle());
             // All that could be taken over has been; a chain of every state there was would be kept alive otherwise.
             before = [];
-            return [.. parts.Select(p => p.Value)];
+            return settled = [.. parts.Select(p => p.Value)];
         }
     }
 
     /// <summary>All parts, without waiting for cut sets nobody may ask for.</summary>
-    internal IReadOnlyList<PartFindings> Outcomes => [.. parts.AsParallel().AsOrdered().WithCancellation(cancel).Select(p => p.Value)];
+    internal IReadOnlyList<PartFindings> Outcomes => settled ?? [.. parts.AsParallel().AsOrdered().WithCancellation(cancel).Select(p => p.Value)];
 
     /// <summary>What is found of one part; null when the plan has none such.</summary>
     internal PartFindings? PartOf(string partId)
@@ -95,6 +97,9 @@ public sealed class DayAnalysis
         if (trials.Count < MostTrials) trials[edit] = trial;
         return trial;
     }
+
+    /// <summary>The needs of a part, those found anew for which nothing is known yet; needs that share a moment go together.</summary>
+    internal PartFindings PartWith(string partId, IReadOnlyList<NeedFinding?> known) => Find(Plan.PartOf(partId)!, known);
 
     /// <summary>The same day with more pulled.</summary>
     internal DayAnalysis Without(params IReadOnlyList<Pulled> more) => new(Whole, [.. Pulled, .. more], this, cancel);
@@ -174,7 +179,7 @@ public sealed class DayAnalysis
         IEnumerable<Part> Overlapping(Plan plan) => plan.Parts.Where(p => Day.Overlap(part, p));
     }
 
-    private PartFindings Find(Part part)
+    private PartFindings Find(Part part, IReadOnlyList<NeedFinding?>? known = null)
     {
         cancel.ThrowIfCancellationRequested();
         var kit = outage.KitOf(part);
@@ -183,16 +188,17 @@ public sealed class DayAnalysis
         if (Day.Of(part) is { } date)
             for (var i = 0; i < failed.Length; i++) failed[i] = away[i] = kit.AwayWith(i, date) != Kit.None;
         foreach (var item in outage.GoneIn(part)) (failed[item], away[item]) = (true, false);
-        var ways = new PartWays(kit, part);
-        var found = new NeedFinding[ways.Needs.Length];
+        var found = known is null ? new NeedFinding?[part.Needs.Count] : [.. known];
+        var ways = new PartWays(kit, part, n => found[n] is null);
         for (var n = 0; n < found.Length; n++)
-            if (SharesMoment(part, ways.Needs[n].Need)) { if (found[n] is null) FindMoment(kit, part, ways, n, failed, found); }
+            if (found[n] is not null) continue;
+            else if (SharesMoment(part, ways.Needs[n].Need)) FindMoment(kit, part, ways, n, failed, found);
             else
             {
                 var need = ways.Needs[n];
                 found[n] = new NeedFinding(need, WorstOf(need.Bands, failed), () => new MomentCuts(CutsOf(kit, need, failed), true));
             }
-        return new PartFindings(ways, failed, away, found);
+        return new PartFindings(ways, failed, away, [.. found.Select(need => need!)]);
     }
 
     private static IReadOnlyList<int[]> CutsOf(Kit kit, BandedWays need, bool[] failed) =>
@@ -200,7 +206,7 @@ public sealed class DayAnalysis
 
     private static bool SharesMoment(Part part, Need need) => need.Moment is not null && part.Needs.Count(n => n.Moment == need.Moment) > 1;
 
-    private void FindMoment(Kit kit, Part part, PartWays ways, int first, bool[] failed, NeedFinding[] found)
+    private void FindMoment(Kit kit, Part part, PartWays ways, int first, bool[] failed, NeedFinding?[] found)
     {
         int[] shared = [.. Enumerable.Range(first, found.Length - first).Where(i => part.Needs[i].Moment == part.Needs[first].Moment)];
         var joint = new BandedMoment(kit, [.. shared.Select(i => ways.Needs[i].Bands)], Plan.Rules.DualRecord, cancel);

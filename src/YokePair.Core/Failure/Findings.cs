@@ -40,12 +40,12 @@ internal sealed record BandsFound(Outcome Outcome, NeedWays Worst, Way? Way, IRe
 internal sealed class NeedFinding
 {
     private readonly Lazy<MomentCuts> cuts;
-    private readonly IReadOnlyList<Way> taken;
+    private readonly Way[] taken;
 
     public NeedFinding(BandedWays need, BandsFound found, Func<MomentCuts> cutSets, SharedMoment? moment = null)
     {
         (Need, Bands, Ways, Outcome, Best, Moment) = (need.Need, need.Bands, found.Worst, found.Outcome, found.Way, moment);
-        taken = moment?.Found.Taken ?? found.Taken;
+        taken = [.. moment?.Found.Taken ?? found.Taken];
         cuts = new Lazy<MomentCuts>(() => found.Outcome.IsMet() ? cutSets() : new MomentCuts([], true), LazyThreadSafetyMode.PublicationOnly);
     }
 
@@ -82,5 +82,17 @@ internal sealed class NeedFinding
     public int Strands => !Outcome.IsMet() ? 0 : Margin ?? 3;
 
     /// <summary>Whether a way one would take uses a thing: in any band, and in a moment any of the ways taken together.</summary>
-    public bool Uses(int item) => taken.Any(w => w.Uses(item));
+    public bool Uses(int item) => UsesAny([item]);
+
+    /// <summary>Whether it uses any of some things.</summary>
+    public bool UsesAny(ReadOnlySpan<int> items)
+    {
+        foreach (var way in taken)
+            foreach (var item in items)
+                if (way.Uses(item)) return true;
+        return false;
+    }
+
+    /// <summary>Whether a way one would take asks something of a person: that they act, hand over what they hold or carry, or hold a light.</summary>
+    public bool Asks(PartLayout layout, int person) => taken.Any(w => w.Asks(layout, person));
 }

@@ -59,7 +59,7 @@ public static class LossRows
         var failed = (bool[])part.Failed.Clone();
         foreach (var i in gone) failed[i] = true;
         // While the way one would take anyway stands, nothing changes.
-        return part.Needs.Select(n => (n, Array.Exists(gone, n.Uses) ? day.Left(n, failed).Outcome : n.Outcome));
+        return part.Needs.Select(n => (n, n.UsesAny(gone) ? day.Left(n, failed).Outcome : n.Outcome));
     }
 
     private static IEnumerable<(NeedFinding Before, Outcome After)> Changed(PartFindings part, PartFindings then) =>

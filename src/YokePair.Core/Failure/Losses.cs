@@ -41,13 +41,18 @@ internal static class Losses
     /// <summary>The day with a loss that is more than things gone; null where it is no more.</summary>
     public static DayAnalysis? Changed(this DayAnalysis day, Loss loss) => loss.ItemsIn is null ? day.Without(new Pulled(loss.Id, Kind: loss.Kind)) : null;
 
-    /// <summary>A part of such a day. Where the loss touches nothing that is taken up there, it is found as it is without.</summary>
+    /// <summary>
+    /// A part of such a day. A loss of this kind only takes ways away: while the one that would be taken anyway stands, the need is as
+    /// it was, and only the others are looked at again.
+    /// </summary>
     public static PartFindings Touched(this DayAnalysis changed, DayAnalysis day, Loss loss, PartFindings part)
     {
-        var touched = loss.Kind == LossKind.Radio
-            ? Enumerable.Range(0, day.Kit.Items.Length).Any(i => Outage.SystemsOf(day.Kit.Items[i]).Contains(loss.Id) && part.Needs.Any(n => n.Uses(i)))
-            : part.Part.Present?.Contains(loss.Id) != false;
-        return touched ? changed.PartOf(part.Part.Id)! : part;
+        NeedFinding?[] known = [.. part.Needs.Select(n => IsTouched(n) ? null : n)];
+        return Array.IndexOf(known, null) < 0 ? part : changed.PartWith(part.Part.Id, known);
+
+        bool IsTouched(NeedFinding need) => need.Moment?.Found.Exhaustive == false || (loss.Kind == LossKind.Radio
+            ? Enumerable.Range(0, day.Kit.Items.Length).Any(i => Outage.SystemsOf(day.Kit.Items[i]).Contains(loss.Id) && need.Uses(i))
+            : need.Asks(part.Ways.Layout, part.Ways.Layout.PersonIndex(loss.Id)));
     }
 
     private static IEnumerable<Loss> People(Plan plan) => plan.People.Select(person => new Loss(person.Id, LossKind.Person, null));

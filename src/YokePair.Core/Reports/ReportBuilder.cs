@@ -1,4 +1,3 @@
-using System.Text.Json;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
@@ -53,7 +52,7 @@ internal static class ReportBuilder
             Needs = needs,
             Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
             Items = [.. ItemsOf(needs)],
-            Events = withEvents ? [.. Losses.Of(kit).Select(l => Of(day, l))] : [],
+            Events = withEvents ? LossEvents.Of(day) : [],
             Power =
             [
                 .. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged),
@@ -109,39 +108,6 @@ internal static class ReportBuilder
         double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? null : need.Ways.ToleranceSeconds,
         need.Best is null ? null : WayReports.Of(part.Ways.Kit, part.Ways.Layout, need.Best),
         need.Exhaustive);
-
-    private static LossEvent Of(DayAnalysis day, Loss loss)
-    {
-        var all = new SortedSet<int>();
-        var changed = day.Changed(loss);
-        List<LossInPart> parts = [.. day.Parts.Select(part =>
-        {
-            LossOfNeed[] needs = changed?.Touched(day, loss, part) is { } then ? [.. part.Needs.Zip(then.Needs, (before, after) => Of(then, before, after))] : WithoutItems(day, part, loss.ItemsIn!(part.Ways.Layout), all);
-            return new LossInPart(part.Part.Id, needs.Length == 0 ? Outcome.Holds : needs.Max(n => n.Outcome), needs);
-        })];
-        return new LossEvent(loss.Id, JsonNamingPolicy.CamelCase.ConvertName(loss.Kind.ToString()), [.. all.Select(i => day.Kit.Items[i].Id)], parts);
-    }
-
-    private static LossOfNeed[] WithoutItems(DayAnalysis day, PartFindings part, int[] gone, SortedSet<int> all)
-    {
-        all.UnionWith(gone);
-        var failed = (bool[])part.Failed.Clone();
-        foreach (var i in gone) failed[i] = true;
-        return [.. part.Needs.Select(need =>
-        {
-            // While the way one would take anyway stands, nothing changes.
-            if (!Array.Exists(gone, need.Uses)) return new LossOfNeed(need.Need.Id, need.Outcome, []);
-            var (outcome, way) = day.Left(need, failed);
-            return new LossOfNeed(need.Need.Id, outcome, way is null ? [] : WayReports.Of(day.Kit, part.Ways.Layout, way).Steps);
-        })];
-    }
-
-    /// <summary>Where somebody is absent or a radio jammed: what to do now, where it is not what one would do anyway.</summary>
-    private static LossOfNeed Of(PartFindings part, NeedFinding before, NeedFinding after)
-    {
-        var same = before.Best is { } was && after.Best is { } now && was.Rig.Actor == now.Rig.Actor && was.Items.Order().SequenceEqual(now.Items.Order());
-        return new LossOfNeed(after.Need.Id, after.Outcome, same || after.Best is null ? [] : WayReports.Of(part.Ways.Kit, part.Ways.Layout, after.Best).Steps);
-    }
 
     private static IEnumerable<SupplyCount> Counts<T>(IEnumerable<T> items, Func<T, string?> type, Func<T, bool> ready) =>
         items.GroupBy(i => type(i) ?? "unknown", StringComparer.Ordinal).Select(g => new SupplyCount(g.Key, g.Count(), g.Count(ready)));

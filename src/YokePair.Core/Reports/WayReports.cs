@@ -14,7 +14,7 @@ internal static class WayReports
         way.Seconds,
         Steps(kit, layout, way));
 
-    private static List<Step> Steps(Kit kit, PartLayout layout, Way way)
+    public static List<Step> Steps(Kit kit, PartLayout layout, Way way)
     {
         var hands = kit.SecondsOf(way.Rig.Actor);
         var rig = way.Rig;

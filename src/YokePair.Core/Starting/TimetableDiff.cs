@@ -30,6 +30,9 @@ public enum TimetableChangeKind
     /// <summary>A part that the day does not have.</summary>
     Added,
 
+    /// <summary>A part of the day that the timetable does not name, and that what it does name leaves no room as it is.</summary>
+    GivesWay,
+
     /// <summary>A part of the day that the timetable does not name.</summary>
     Missing,
 }
@@ -41,6 +44,11 @@ public enum TimetableChangeKind
 /// <param name="Edit">What would be done.</param>
 public sealed record TimetableChange(TimetableChangeKind Kind, string? Part, string Says, PlanEdit Edit);
 
+/// <summary>A timetable held against a day.</summary>
+/// <param name="Changes">What would have to be done, in the order of the day; nothing where all is as the timetable has it.</param>
+/// <param name="Problems">Where the timetable has somebody in two places at once.</param>
+public sealed record TimetableHeld(IReadOnlyList<TimetableChange> Changes, IReadOnlyList<PlanProblem> Problems);
+
 /// <summary>
 /// Holds a timetable against a day that exists. A line is the part that was made of the same calendar event; else the one of the same name,
 /// the nearest in time where there are several; else the nearest of its kind within three hours; else the one that starts when it does.
@@ -49,8 +57,11 @@ public static class TimetableDiff
 {
     private static readonly TimeSpan Near = TimeSpan.FromHours(3);
 
-    /// <summary>What would have to be done, in the order of the day; nothing where all is as the timetable has it.</summary>
-    public static IReadOnlyList<TimetableChange> Of(Plan plan, IReadOnlyList<TimetableLine> lines, IReadOnlyList<TimetableEvent>? events = null)
+    /// <summary>Less than this, minutes, is nothing to photograph in.</summary>
+    private const double ShortestMinutes = 5;
+
+    /// <summary>What would have to be done, so that nobody is in two places where it is all done.</summary>
+    public static TimetableHeld Of(Plan plan, IReadOnlyList<TimetableLine> lines, IReadOnlyList<TimetableEvent>? events = null)
     {
         var parts = Day.InOrder(plan).ToList();
         var uids = lines.ToDictionary(l => l, l => TimetableEvent.UidOf(events, l));
@@ -59,10 +70,20 @@ public static class TimetableDiff
         Take((line, part) => part.Label.Equals(line.Name, StringComparison.OrdinalIgnoreCase));
         Take((line, part) => line.Kind is not null && line.Kind == part.Kind && Apart(line, part) < Near);
         Take((line, part) => line.Start == part.Start);
-        var changes = lines.Select(line => (line.Start, Change: taken.TryGetValue(line, out var part) ? Changed(part, line, uids[line])
-            : Added(line, uids[line])))
-            .Concat(parts.Where(p => !taken.ContainsValue(p)).Select(p => (Start: p.Start ?? default, Change: (TimetableChange?)Missing(p))));
-        return [.. changes.Where(c => c.Change is not null).OrderBy(c => c.Start).Select(c => c.Change!)];
+        var named = lines.Select(line => (line.Start, Change: taken.TryGetValue(line, out var part)
+            ? Changed(part, line, uids[line], lines.Where(l => l.Start > line.Start).Min(l => (DateTime?)l.Start))
+            : Added(line, uids[line]))).Where(c => c.Change is not null).ToList();
+        var unnamed = parts.Where(p => !taken.ContainsValue(p)).ToList();
+        var then = EditResult.Tried(plan, [.. named.Select(c => c.Change!.Edit)]) ?? plan;
+        var clashes = NewClashes(plan, then);
+        var rest = unnamed.SelectMany(p => Unnamed(p, [.. clashes.Where(c => c.One.Id == p.Id && IsNamed(c.Other)).Select(c => c.Other)])
+            .Select(change => (Start: p.Start ?? default, Change: (TimetableChange?)change)));
+        return new TimetableHeld(
+            [.. named.Concat(rest).OrderBy(c => c.Start).Select(c => c.Change!)],
+            [.. clashes.Where(c => c.Index < c.OtherIndex && IsNamed(c.One) && IsNamed(c.Other)).Select(c => new PlanProblem(
+                "timetable", PlanCheck.Both(then, c.Index, c.OtherIndex, c.Person), lines.FirstOrDefault(l => l.Start == c.Other.Start)?.Line))]);
+
+        bool IsNamed(Part part) => unnamed.TrueForAll(u => u.Id != part.Id);
 
         void Take(Func<TimetableLine, Part, bool> same)
         {
@@ -82,10 +103,51 @@ public static class TimetableDiff
 
     private static TimeSpan Apart(TimetableLine line, Part part) => (line.Start - (part.Start ?? line.Start)).Duration();
 
-    private static TimetableChange? Changed(Part part, TimetableLine line, string? uid)
+    /// <summary>Pairs of parts that claim the same person at once then and did not before, each told from both sides.</summary>
+    private static List<(Part One, Part Other, int Index, int OtherIndex, string Person)> NewClashes(Plan before, Plan then)
     {
-        // A timetable that does not say when something ends leaves it as long as it was.
-        var end = line.EndSaid || part.End is null || part.Start is null ? line.End : line.Start + (part.End.Value - part.Start.Value);
+        var had = PlanCheck.TwoPlaces(before).Select(t => (before.Parts[t.One].Id, before.Parts[t.Other].Id)).ToHashSet();
+        return [.. PlanCheck.TwoPlaces(then).Where(t => !had.Contains((then.Parts[t.One].Id, then.Parts[t.Other].Id))).SelectMany(t => new[]
+        {
+            (then.Parts[t.One], then.Parts[t.Other], t.One, t.Other, t.Person),
+            (then.Parts[t.Other], then.Parts[t.One], t.Other, t.One, t.Person),
+        })];
+    }
+
+    /// <summary>A part the timetable does not name: cut to the longest time that others leave it, or taken out where they leave none; else only told.</summary>
+    private static IEnumerable<TimetableChange> Unnamed(Part part, IReadOnlyList<Part> others)
+    {
+        if (others.Count == 0) return [Missing(part)];
+        IEnumerable<(DateTime From, DateTime To)> free = [(part.Start!.Value, part.End!.Value)];
+        foreach (var other in others)
+            free = [.. free.SelectMany(f => BeforeAndAfter(f, other)).Where(f => (f.To - f.From).TotalMinutes >= ShortestMinutes)];
+        var names = English.List([.. others.Select(o => o.Label)]);
+        if (!free.Any()) return [new TimetableChange(TimetableChangeKind.GivesWay, part.Id,
+            $"{part.Label} is taken out: {names} {(others.Count == 1 ? "takes" : "take")} all of its time", new RemovePart { Part = part.Id })];
+        var (from, to) = free.MaxBy(f => f.To - f.From);
+        var said = new List<string>();
+        if (from != part.Start) said.Add($"starts {English.Moved(from - part.Start)}");
+        if (to != part.End) said.Add($"ends {English.Moved(to - part.End)}");
+        return
+        [
+            new TimetableChange(TimetableChangeKind.GivesWay, part.Id, $"{part.Label} {English.List(said)}, to make room for {names}",
+                new SetPart { Part = part.Id, Start = from == part.Start ? null : from, End = to == part.End ? null : to }),
+            Missing(part),
+        ];
+    }
+
+    private static (DateTime From, DateTime To)[] BeforeAndAfter((DateTime From, DateTime To) time, Part other) =>
+        [(time.From, Earlier(time.To, other.Start!.Value)), (Later(time.From, other.End!.Value), time.To)];
+
+    private static DateTime Earlier(DateTime one, DateTime other) => one < other ? one : other;
+
+    private static DateTime Later(DateTime one, DateTime other) => one > other ? one : other;
+
+    private static TimetableChange? Changed(Part part, TimetableLine line, string? uid, DateTime? next)
+    {
+        // A timetable that does not say when something ends leaves it as long as it was, as far as the next line lets it.
+        var end = line.EndSaid || part.End is null || part.Start is null ? line.End
+            : Earlier(line.Start + (part.End.Value - part.Start.Value), next ?? DateTime.MaxValue);
         var said = new List<string>();
         if (part.Start != line.Start) said.Add($"starts {English.Moved(line.Start - part.Start)}");
         if (part.End != end && end - part.End != line.Start - part.Start) said.Add($"ends {English.Moved(end - part.End)}");

@@ -25,8 +25,9 @@ internal sealed class Kit
         Pairings = same?.Pairings ?? new Pairings(plan, IndexOf);
         // Whether things stand for one another depends on what is in the hands, too.
         SmallParts = same?.SmallParts ?? new SmallParts(Items, IndexOf);
-        Twins = new Twins(plan, Items, RestsOn, IndexOf);
-        Glass = like is null || !HasTheGlassOf(like) ? FitGlass() : same?.Glass ?? [.. like.Glass.Select(With)];
+        var held = same is not null && HoldsTheSame(plan, same.Plan);
+        Twins = held ? same!.Twins : new Twins(plan, Items, RestsOn, IndexOf);
+        Glass = held ? same!.Glass : like is null || !HasTheGlassOf(like) ? FitGlass() : same?.Glass ?? [.. like.Glass.Select(With)];
         Bodies = Indexes<Body>();
         Batteries = Indexes<Battery>();
         Cards = Indexes<Card>();
@@ -99,7 +100,12 @@ internal sealed class Kit
     public string? PackedIn(int item) => Bearers(item).Append(item).FirstOrDefault(i => RestsOn[i] == None, None) is var last and not None ? Items[last].Place : null;
 
     /// <summary>What keeps an item from being here on a day: itself, or what it lies in or on; none where it is here.</summary>
-    public int AwayWith(int item, DateOnly day) => Bearers(item).Prepend(item).FirstOrDefault(i => !Items[i].IsHere(day), None);
+    public int AwayWith(int item, DateOnly day)
+    {
+        for (var steps = 0; steps <= Items.Length && item != None; steps++, item = RestsOn[item])
+            if (!Items[item].IsHere(day)) return item;
+        return None;
+    }
 
     /// <summary>Why an item is not here on a day, in words; null where it is.</summary>
     public string? WhyAway(int item, DateOnly day) => AwayWith(item, day) switch
@@ -123,6 +129,11 @@ internal sealed class Kit
         }
         return held;
     }
+
+    /// <summary>Whether the same is in hands and in lights in every part of two plans.</summary>
+    private static bool HoldsTheSame(Plan now, Plan then) =>
+        now.Parts.Count == then.Parts.Count && now.Parts.Zip(then.Parts).All(
+            p => ReferenceEquals(p.First.Setups, p.Second.Setups) && ReferenceEquals(p.First.Lights, p.Second.Lights));
 
     /// <summary>Whether only the parts of two plans differ; by reference, as an edit leaves what it does not touch.</summary>
     private static bool StandsOnTheSame(Plan now, Plan then) =>

@@ -126,12 +126,13 @@ public readonly record struct NeedFit
     /// <param name="glass">Body and glass.</param>
     /// <param name="lights">The flashes that fire, each with the gel on it.</param>
     /// <param name="supported">Whether the camera stands on a tripod or monopod.</param>
-    public static NeedFit WithStands(Rules rules, Part part, Need need, GlassOnBody glass, IReadOnlyList<(Flash Flash, string? Gel)> lights, bool supported = false) =>
+    public static NeedFit WithStands(
+        Rules rules, Part part, Need need, GlassOnBody glass, ReadOnlySpan<(Flash Flash, string? Gel)> lights, bool supported = false) =>
         Lit(rules, part, need, glass, supported, lights, (need.Stands!.DistanceM, need.Stands.LossStops), true,
-            lights.Count < need.Stands.Count ? Shortfalls.FewerLights : Shortfalls.None);
+            lights.Length < need.Stands.Count ? Shortfalls.FewerLights : Shortfalls.None);
 
     private static NeedFit Lit(
-        Rules rules, Part part, Need need, GlassOnBody glass, bool supported, IReadOnlyList<(Flash Flash, string? Gel)> lights,
+        Rules rules, Part part, Need need, GlassOnBody glass, bool supported, ReadOnlySpan<(Flash Flash, string? Gel)> lights,
         (double M, double LossStops) path, bool fitsShoe, Shortfalls otherThanAsked)
     {
         var judged = Start(rules, part, need, glass, new Aids(supported));

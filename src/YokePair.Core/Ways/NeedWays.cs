@@ -32,7 +32,8 @@ internal sealed class NeedWays
     {
         var rules = part.Kit.Plan.Rules;
         var who = need.Who == Need.Anyone ? Kit.None : part.Layout.PersonIndex(need.Who);
-        var candidates = new List<Candidate>();
+        var candidates = part.Found;
+        candidates.Clear();
         if (need.Role is not null) candidates.AddRange(RoleWays(part, need, who));
         else FindRigs();
         // The part's rigs come quickest first; only aided and unattended ways stand out of order.
@@ -43,7 +44,8 @@ internal sealed class NeedWays
 
         void FindRigs()
         {
-            var aided = new AidedWays(part, need);
+            var aided = part.Help;
+            aided.Begin(need);
             var fits = new Quality?[part.Kit.Glass.Length];
             for (var i = 0; i < part.Rigs.Count; i++)
             {
@@ -52,7 +54,7 @@ internal sealed class NeedWays
                 var quality = fits[rig.Fitted!.Index] ??= NeedFit.AmbientQuality(rules, part.Part, need, rig.Fitted.Glass);
                 if (quality != Quality.No && part.WholeRigs[i] is { } whole) candidates.Add(new Candidate(whole, quality));
                 // Whatever helps only adds things that can fail, so it is worth a thought only where it makes the picture better.
-                if (quality != Quality.Full) aided.Add(rig, quality, candidates);
+                if (quality != Quality.Full) aided.Add(part.Aided(i), quality, candidates);
             }
             if (need.Unattended != true) return;
             foreach (var rig in part.LeftAlone)
@@ -84,53 +86,63 @@ internal sealed class NeedWays
     }
 }
 
-/// <summary>Ways with a tripod, a filter, a flash or lights in the room, for one need.</summary>
+/// <summary>Ways with a tripod, a filter, a flash or lights in the room, for one need at a time.</summary>
 internal sealed class AidedWays
 {
     private readonly PartWays part;
     private readonly Kit kit;
-    private readonly Need need;
-    private readonly bool flash, stands, continuous;
     private readonly Quality?[] litByFlash;
     private readonly Dictionary<LightSet, Quality>?[] litBySet;
     private readonly Quality?[] supported;
     private readonly double?[] tooBright;
+    private Need need = null!;
+    private bool flash, stands, continuous;
 
-    public AidedWays(PartWays part, Need need)
+    /// <summary>Made once for a part, which asks for one need after another.</summary>
+    public AidedWays(PartWays part)
     {
         this.part = part;
         kit = part.Kit;
-        this.need = need;
-        flash = NeedFit.FlashThinkable(part.Part, need, LightKind.Flash);
-        stands = NeedFit.FlashThinkable(part.Part, need, LightKind.Stands);
-        continuous = need.Light.Contains(LightKind.Continuous);
         litByFlash = new Quality?[kit.Glass.Length * kit.FlashKinds.Length];
         litBySet = new Dictionary<LightSet, Quality>?[kit.Glass.Length];
         supported = new Quality?[kit.Glass.Length];
         tooBright = new double?[kit.Glass.Length];
     }
 
-    /// <summary>Adds what makes a rig better than it is by itself.</summary>
-    public void Add(Rig plain, Quality without, List<Candidate> candidates)
+    /// <summary>Turns to a need: what was found for the one before is forgotten.</summary>
+    public void Begin(Need next)
     {
-        var glass = plain.Fitted!.Glass;
-        var rig = plain;
+        need = next;
+        flash = NeedFit.FlashThinkable(part.Part, need, LightKind.Flash);
+        stands = NeedFit.FlashThinkable(part.Part, need, LightKind.Stands);
+        continuous = need.Light.Contains(LightKind.Continuous);
+        Array.Clear(litByFlash);
+        foreach (var known in litBySet) known?.Clear();
+        Array.Clear(supported);
+        Array.Clear(tooBright);
+    }
+
+    /// <summary>Adds what makes a rig better than it is by itself.</summary>
+    public void Add(AidedRigs aided, Quality without, List<Candidate> candidates)
+    {
+        var fitted = aided.Plain.Fitted!;
+        var glass = fitted.Glass;
         if (kit.Supports.Length > 0
-            && (supported[plain.Fitted.Index] ??= NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, glass, new Aids(Supported: true))) is var steady
+            && (supported[fitted.Index] ??= NeedFit.AmbientQuality(kit.Plan.Rules, part.Part, need, glass, new Aids(Supported: true))) is var steady
             && (steady < without || glass.Lens.NeedsSupport == true)
-            && part.Supported(plain) is { Count: > 0 } ways)
+            && aided.Supported is { Length: > 0 } ways)
         {
             if (steady < without)
                 foreach (var on in ways)
                     if (part.Whole(on).Rig is { } whole) candidates.Add(new Candidate(whole,
                         on.Items.Any(i => kit.Items[i] is Support { Doubtful: true }) ? Quality.SecondBest : steady));
-            if (glass.Lens.NeedsSupport == true) (rig, without) = (ways[0], steady);
+            if (glass.Lens.NeedsSupport == true) (aided, without) = (aided.Steadied, steady);
         }
         if (without == Quality.Full) return;
-        if (kit.Filters.Length > 0) AddFiltered(rig, without, candidates);
-        if (flash) AddFlash(rig, without, candidates);
-        if (stands) AddStands(rig, without, candidates);
-        if (continuous) AddContinuous(rig, without, candidates);
+        if (kit.Filters.Length > 0) AddFiltered(aided.Plain, without, candidates);
+        if (flash) AddFlash(aided, without, candidates);
+        if (stands) AddStands(aided, without, candidates);
+        if (continuous) AddContinuous(aided.Plain, without, candidates);
     }
 
     private void AddFiltered(Rig rig, Quality without, List<Candidate> candidates)
@@ -164,11 +176,10 @@ internal sealed class AidedWays
             if (kit.Items[ring] is Filter { StepsToMm: { } to, ThreadMm: { } from } && from == lens.FilterThreadMm && to == filter.ThreadMm) yield return [index, ring];
     }
 
-    private void AddFlash(Rig rig, Quality without, List<Candidate> candidates)
+    private void AddFlash(AidedRigs aided, Quality without, List<Candidate> candidates)
     {
-        var aided = part.Aided(rig);
         for (var kind = 0; kind < kit.FlashKinds.Length; kind++)
-            if (Lit(rig, kind) is var quality && quality < without) Add(aided.WithFlash(kind), quality, without, candidates);
+            if (Lit(aided.Plain, kind) is var quality && quality < without) Add(aided.WithFlash(kind), quality, without, candidates);
     }
 
     /// <summary>How well a flash in the shoe serves, the same for whoever takes it.</summary>
@@ -180,11 +191,11 @@ internal sealed class AidedWays
             : Quality.No;
     }
 
-    private void AddStands(Rig rig, Quality without, List<Candidate> candidates)
+    private void AddStands(AidedRigs aided, Quality without, List<Candidate> candidates)
     {
+        var rig = aided.Plain;
         var glass = rig.Fitted!.Glass;
         var room = part.LightsFor(rig.Actor);
-        var aided = part.Aided(rig);
         for (var s = 0; s < room.Senders.Count; s++)
         {
             var sender = room.Senders[s];

@@ -17,7 +17,7 @@ internal sealed class PartLayout
     private readonly bool[] elsewhere;
     private readonly HashSet<int> present;
     private readonly int[] spots;
-    private readonly double[][] costs;
+    private readonly double[]?[] costs;
     private readonly Dictionary<int, int[]> onBody = [];
     private readonly Dictionary<string, int> places = new(StringComparer.Ordinal);
     private readonly Dictionary<string, int> people = new(StringComparer.Ordinal);
@@ -45,7 +45,7 @@ internal sealed class PartLayout
         elsewhere = kit.HeldElsewhere(part);
         spots = new int[kit.Items.Length];
         for (var i = 0; i < spots.Length; i++) spots[i] = Resolve(i);
-        costs = new double[people.Count][];
+        costs = new double[]?[people.Count];
         foreach (var actor in Actors) costs[actor] = CostsFor(actor);
         foreach (var body in kit.Bodies) onBody[body] = GlassOn(body);
     }
@@ -78,8 +78,14 @@ internal sealed class PartLayout
     /// <summary>Source an item must be fetched from.</summary>
     public int SourceOf(int item) => spots[item];
 
-    /// <summary>Seconds for a person to fetch from a source; infinite if they cannot.</summary>
-    public double Cost(int actor, int source) => source == Nowhere ? double.PositiveInfinity : costs[actor][source];
+    /// <summary>Seconds for a person to fetch from a source; infinite if they cannot, as whoever is absent or does not photograph.</summary>
+    public double Cost(int actor, int source) => source == Nowhere ? double.PositiveInfinity : costs[actor]?[source] ?? double.PositiveInfinity;
+
+    /// <summary>The person whose hands, or whose place, a source is; <see cref="Kit.None"/> for anybody's.</summary>
+    public int OwnerOf(int source) =>
+        source == Nowhere || source == Room ? Kit.None
+        : source >= kit.Plan.Places.Count ? HandsOf(source)
+        : kit.Plan.Places[source].Person is { } owner ? people[owner] : Kit.None;
 
     /// <summary>The person whose hands a source is, or −1 for a place.</summary>
     public int HandsOf(int source) => source - kit.Plan.Places.Count;

@@ -9,10 +9,12 @@ internal sealed class PartWays
     private readonly Dictionary<int, RoomLights> lights = [];
     private readonly Dictionary<(int Actor, int Body), OptionGroup[]> supports = [];
     private readonly Dictionary<(int Actor, int Thing), Ask[]?> powers = [];
-    private readonly Dictionary<Rig, AidedRigs> aided = new(ReferenceEqualityComparer.Instance);
-    private readonly Dictionary<Rig, IReadOnlyList<Rig>> supported = new(ReferenceEqualityComparer.Instance);
+    private AidedRigs?[] aided;
 
-    public PartWays(Kit kit, Part part)
+    /// <param name="kit">The kit.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="asked">By position, whether a need's ways are asked for; the others have none here.</param>
+    public PartWays(Kit kit, Part part, Func<int, bool> asked)
     {
         Kit = kit;
         Part = part;
@@ -31,11 +33,13 @@ internal sealed class PartWays
         }
         Rigs = [.. rigs.OrderBy(r => r.Seconds)];
         WholeRigs = [.. Rigs.Select(r => Whole(r).Rig)];
+        aided = new AidedRigs?[Rigs.Count];
+        Help = new AidedWays(this);
         LeftAlone = [.. FindLeftAlone()];
-        Needs = [.. part.Needs.Select(n => new BandedWays(n, [.. n.Bands(part).Select(band => NeedWays.For(this, band))]))];
+        Needs = [.. part.Needs.Select((n, at) => new BandedWays(n, asked(at) ? [.. n.Bands(part).Select(band => NeedWays.For(this, band))] : []))];
         // What no need took is let go.
-        aided.Clear();
-        supported.Clear();
+        aided = [];
+        (Help, Found) = (null!, null!);
     }
 
     public Kit Kit { get; }
@@ -61,19 +65,15 @@ internal sealed class PartWays
         return room;
     }
 
-    /// <summary>A rig with the lights that can help it.</summary>
-    public AidedRigs Aided(Rig plain)
-    {
-        if (!aided.TryGetValue(plain, out var rigs)) aided.Add(plain, rigs = new AidedRigs(this, plain));
-        return rigs;
-    }
+    /// <summary>A rig with what can help it.</summary>
+    /// <param name="rig">Its position among the rigs.</param>
+    public AidedRigs Aided(int rig) => aided[rig] ??= new AidedRigs(this, Rigs[rig]);
 
-    /// <summary>A rig on whatever carries it: on any of those that stand by themselves, and on each that hangs on a small part.</summary>
-    public IReadOnlyList<Rig> Supported(Rig plain)
-    {
-        if (!supported.TryGetValue(plain, out var ways)) supported.Add(plain, ways = [.. FindSupported(plain)]);
-        return ways;
-    }
+    /// <summary>Room for the ways of one need after another while they are looked for.</summary>
+    public List<Candidate> Found { get; private set; } = [];
+
+    /// <summary>What helps a rig for one need after another.</summary>
+    public AidedWays Help { get; private set; }
 
     /// <summary>A rig as a way takes it: with its small parts, and with a choice among what is alike.</summary>
     public AidedRig Whole(Rig? rig)
@@ -97,7 +97,8 @@ internal sealed class PartWays
         return asks;
     }
 
-    private IEnumerable<Rig> FindSupported(Rig plain)
+    /// <summary>A rig on whatever carries it.</summary>
+    public IEnumerable<Rig> Supported(Rig plain)
     {
         var key = (plain.Actor, plain.Fitted!.Body);
         if (!supports.TryGetValue(key, out var groups)) supports.Add(key, groups = Supplies.SupportsFor(Kit, Layout, plain.Actor, plain.Fitted.Body));

@@ -31,7 +31,7 @@ internal static class RigFit
     /// <summary>What helps it most.</summary>
     public static Aid AidOf(this Rig rig) =>
         rig.Flash != Kit.None ? Aid.Flash
-        : rig.Lights is { Flashes.Count: > 0 } ? Aid.Lights
+        : rig.Lights is { Flashes.Length: > 0 } ? Aid.Lights
         : rig.Lights is not null || rig.Sender != Kit.None ? Aid.Lamp
         : rig.Filters.Length > 0 ? Aid.Filter
         : rig.Supported || rig.Hands != rig.Actor ? Aid.Support

@@ -9,7 +9,7 @@ namespace YokePair.Core.Ways;
 /// <param name="standIn">Number of a spare flash that is put on one of the stands; null = none.</param>
 /// <param name="flashes">The flashes, each with the gel on it; empty for a continuous light.</param>
 /// <param name="luxAtOneM">Lux of a continuous light.</param>
-internal sealed class LightSet(int[] items, Ask[] asks, double seconds, int? standIn, IReadOnlyList<(Flash Flash, string? Gel)> flashes, double luxAtOneM = 0)
+internal sealed class LightSet(int[] items, Ask[] asks, double seconds, int? standIn, (Flash Flash, string? Gel)[] flashes, double luxAtOneM = 0)
 {
     public int[] Items => items;
 
@@ -19,7 +19,7 @@ internal sealed class LightSet(int[] items, Ask[] asks, double seconds, int? sta
 
     public int? StandIn => standIn;
 
-    public IReadOnlyList<(Flash Flash, string? Gel)> Flashes => flashes;
+    public (Flash Flash, string? Gel)[] Flashes => flashes;
 
     public double LuxAtOneM => luxAtOneM;
 

@@ -36,6 +36,7 @@ internal sealed partial class SmallParts
     /// <summary>What a rig wants of small parts, each kind once; null where one of them cannot be got at.</summary>
     public Ask[]? For(Kit kit, PartLayout layout, Rig rig)
     {
+        if (!Array.Exists(rig.Items, servedBy.ContainsKey)) return [];
         var asks = new List<Ask>();
         var had = new HashSet<int[]>();
         foreach (var item in rig.Items)

@@ -7,7 +7,7 @@ namespace YokePair.Core.Ways;
 /// <param name="Quality">Full or second best.</param>
 /// <param name="Seconds">Seconds to bring it into use.</param>
 /// <param name="Picks">Cards, battery, cells and support, each with the group it was taken from.</param>
-internal sealed record Way(Rig Rig, Quality Quality, double Seconds, IReadOnlyList<Pick> Picks)
+internal sealed record Way(Rig Rig, Quality Quality, double Seconds, Pick[] Picks)
 {
     /// <summary>A way of a rig with its asks filled; of twins it names those that were taken.</summary>
     public static Way Of(Rig rig, Quality quality, double seconds, Pick[] picks) => rig.Twins is not { } twins
@@ -20,6 +20,15 @@ internal sealed record Way(Rig Rig, Quality Quality, double Seconds, IReadOnlyLi
         foreach (var pick in Picks)
             if (pick.Item == item) return true;
         return false;
+    }
+
+    /// <summary>Whether it asks something of a person: that they act, hand over what they hold or carry, or hold a light.</summary>
+    public bool Asks(PartLayout layout, int person)
+    {
+        if (Rig.Actor == person || Rig.Sources.Concat(Picks.Select(p => p.From.Source)).Any(s => layout.OwnerOf(s) == person)) return true;
+        // A light or a relay in somebody's hands is a thing of the way, who holds it is not.
+        return (Rig.Sender != Kit.None || Rig.Lights is not null)
+            && (layout.Part.Lights ?? []).Any(l => l.Holder is { } holder && layout.PersonOrNone(holder) == person);
     }
 
     public IEnumerable<int> Items => Rig.Items.Concat(Picks.Select(p => p.Item));

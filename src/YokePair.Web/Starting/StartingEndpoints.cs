@@ -86,7 +86,8 @@ internal static class StartingEndpoints
         if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
         var day = DateOnly.FromDateTime(stored.Plan.Parts.Min(p => p.Start) ?? DateTime.Today);
         var (lines, problems) = Timetable.Read(text.Text, day, (await lockers.ThingsAsync(cancel)).Kinds);
-        return Results.Ok(new TimetableCompared(lines.Count == 0 ? [] : TimetableDiff.Of(stored.Plan, lines, text.Events), lines.Count, problems));
+        var held = lines.Count == 0 ? new TimetableHeld([], []) : TimetableDiff.Of(stored.Plan, lines, text.Events);
+        return Results.Ok(new TimetableCompared(held.Changes, lines.Count, [.. problems, .. held.Problems]));
     }
 
     /// <summary>Keeps a part of a day as a kind of part of the user's own.</summary>

@@ -5751,7 +5751,7 @@ export interface components {
          * @description What a timetable changes on a day.
          * @enum {unknown}
          */
-        TimetableChangeKind: "changed" | "added" | "missing";
+        TimetableChangeKind: "changed" | "added" | "givesWay" | "missing";
         /** @description What a timetable would change on a day, and the lines that cannot be read. */
         TimetableCompared: {
             changes: components["schemas"]["TimetableChange"][];

@@ -9,11 +9,12 @@ import { Problem } from "../shared/Problem";
 import { useCalendar } from "../shared/useCalendar";
 import { useKept } from "../shared/useKept";
 
-const kinds = ["changed", "added", "missing"] as const;
+const kinds = ["changed", "added", "givesWay", "missing"] as const;
 
 const told: Record<TimetableChange["kind"], string> = {
   changed: "Otherwise than here",
   added: "New",
+  givesWay: "Not in the timetable, and in its way",
   missing: "Not in the timetable; ticked, it is taken out",
 };
 
@@ -113,7 +114,11 @@ function Read({ lines, problems, changes }: TimetableCompared) {
       ))}
       {lines > 0 && (
         <p role="status" className="font-semibold">
-          {changes.length === 0 ? `All ${lines} lines are as the day has them.` : summed(lines, changes)}
+          {changes.length === 0
+            ? lines === 1
+              ? "The line is as the day has it."
+              : `All ${lines} lines are as the day has them.`
+            : summed(lines, changes)}
         </p>
       )}
     </>
@@ -143,11 +148,15 @@ function Changes({
 }
 
 const summed = (lines: number, changes: TimetableChange[]) =>
-  `${lines} lines: ${kinds
+  `${linesOf(lines)}: ${kinds
     .map((kind) => [kind, changes.filter((c) => c.kind === kind).length] as const)
     .filter(([, count]) => count > 0)
-    .map(([kind, count]) => `${count} ${kind}`)
+    .map(
+      ([kind, count]) => `${count} ${kind === "givesWay" ? (count === 1 ? "gives way" : "give way") : kind}`,
+    )
     .join(", ")}.`;
+
+const linesOf = (count: number) => (count === 1 ? "1 line" : `${count} lines`);
 
 function said(change: TimetableChange) {
   const { start } = change.edit as { start?: string };
