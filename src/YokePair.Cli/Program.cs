@@ -1,5 +1,6 @@
 using System.CommandLine;
 using YokePair.Cli;
+using YokePair.Data;
 
 Argument<string> file = new("FILE") { Description = "A plan file, *.yoke.json." };
 Command analyse = new("analyse", "Report on a plan file as JSON; exit code 0 sound, 1 gaps or single points, 2 unreadable.") { file };
@@ -11,7 +12,16 @@ schema.SetAction(_ => Console.Out.WriteLine(Schema.Text()));
 Command columns = new("columns", "The columns of a locker's table, as a page of Markdown.");
 columns.SetAction(_ => Console.Out.Write(Columns.Text()));
 
-var parsed = new RootCommand("Yoke Pair on the command line.") { analyse, schema, columns }.Parse(args);
+Option<string> data = new("--data") { Description = "The data folder; without it the one of ./yoke run.", DefaultValueFactory = _ => DataFolder.Default };
+Argument<string?> folder = new("DIR") { Description = "Where the copy goes; without it beside the data.", Arity = ArgumentArity.ZeroOrOne };
+Command backup = new("backup", "A copy of the database, looked through, also while the program runs.") { folder, data };
+backup.SetAction(said => Copies.Make(said.GetRequiredValue(data), said.GetValue(folder)));
+
+Argument<string> copy = new("FILE") { Description = "A copy, *.db." };
+Command restore = new("restore", "A copy in the place of the database; what was there is kept.") { copy, data };
+restore.SetAction(said => Copies.Restore(said.GetRequiredValue(data), said.GetRequiredValue(copy)));
+
+var parsed = new RootCommand("Yoke Pair on the command line.") { analyse, schema, columns, backup, restore }.Parse(args);
 var code = parsed.Invoke();
 // What was not understood is no verdict on a plan.
 return parsed.Errors.Count > 0 ? Analyse.Unreadable : code;

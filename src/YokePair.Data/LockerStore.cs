@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.EntityFrameworkCore.Storage;
 using YokePair.Core.Editing;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
@@ -11,11 +10,17 @@ namespace YokePair.Data;
 /// <param name="Things">Every thing.</param>
 /// <param name="Pairs">What the owner knows of pairs.</param>
 /// <param name="Kinds">Kinds of part of the user's own.</param>
+/// <param name="Unreadable">What is kept but cannot be read; nothing else suffers from it.</param>
 /// <param name="Revisions">By key of a thing, how often it changed.</param>
 /// <param name="Undo">Label of the change that undo would take back; null = none.</param>
 /// <param name="Redo">Label of the change that redo would make again; null = none.</param>
 public sealed record StoredLocker(IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<FiledKind> Kinds,
-    IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo);
+    IReadOnlyList<UnreadableRow> Unreadable, IReadOnlyDictionary<string, int> Revisions, string? Undo, string? Redo);
+
+/// <summary>Something of the locker that is kept but cannot be read.</summary>
+/// <param name="Key">Its key.</param>
+/// <param name="Reason">What is wrong with it.</param>
+public sealed record UnreadableRow(string Key, string Reason);
 
 /// <summary>The kinds of part there are.</summary>
 public static class StoredKinds
@@ -58,19 +63,27 @@ public sealed class LockerMemory
 /// Keeps the locker. Every change is one transaction, all of it or nothing; then the days yet to come that take the things along follow, each
 /// with an edit of its own.
 /// </summary>
-public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore plans, TimeProvider clock)
+public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore plans, Writers writers, TimeProvider clock)
 {
     private const int UndoDepth = 200;
+
+    /// <summary>Most bytes of one thing, a pair or a kind of part.</summary>
+    private const int MostBytesOfThing = 64 * 1024;
+
+    /// <summary>Most bytes that all noted changes may take; the last is noted however large it is.</summary>
+    private const long MostBytesOfUndo = 32 * 1024 * 1024;
 
     public async Task<StoredLocker> LoadAsync(CancellationToken cancel = default)
     {
         var rows = await db.Locker.AsNoTracking().ToListAsync(cancel);
-        var things = rows.Where(r => IsThing(r.Key)).ToList();
+        var unreadable = new List<UnreadableRow>();
+        var things = Readable<Item>(rows.Where(r => IsThing(r.Key)), unreadable, (row, thing) => thing.Id == row.Key);
         return new StoredLocker(
-            [.. things.Select(r => Read<Item>(r.Json))],
-            [.. rows.Where(r => Is(LockerRow.PairPrefix, r.Key)).Select(r => Read<PairRule>(r.Json))],
-            [.. rows.Where(r => Is(LockerRow.KindPrefix, r.Key)).Select(r => Read<FiledKind>(r.Json))],
-            things.ToDictionary(r => r.Key, r => r.Revision, StringComparer.Ordinal),
+            [.. things.Select(t => t.Value)],
+            [.. Readable<PairRule>(rows.Where(r => Is(LockerRow.PairPrefix, r.Key)), unreadable).Select(p => p.Value)],
+            [.. Readable<FiledKind>(rows.Where(r => Is(LockerRow.KindPrefix, r.Key)), unreadable).Select(k => k.Value)],
+            unreadable,
+            things.ToDictionary(t => t.Row.Key, t => t.Row.Revision, StringComparer.Ordinal),
             await LabelAsync(undo: true, cancel),
             await LabelAsync(undo: false, cancel));
     }
@@ -93,8 +106,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     public async Task<LockerOutcome> ImportAsync(string label, IReadOnlyList<LockerChange> changes, IReadOnlyList<PairRule> pairs,
         IReadOnlyList<FiledKind> kinds, CancellationToken cancel = default)
     {
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await using var writing = await writers.BeginAsync(db, cancel);
         var ids = changes.Select(c => c.Id).ToHashSet(StringComparer.Ordinal);
+        if (ids.Count < changes.Count) return new LockerOutcome([], "The same thing is named twice. Nothing was changed.");
         var rows = await RowsAsync(ids, cancel);
         var stale = changes.Where(c => rows.GetValueOrDefault(c.Id)?.Revision != c.BaseRevision).Select(c => c.Now?.Label ?? c.Id).ToList();
         if (stale.Count > 0) return new LockerOutcome(stale);
@@ -102,7 +116,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         var gone = changes.Where(c => c.Now is null).Select(c => c.Id).ToHashSet(StringComparer.Ordinal);
         if (gone.Count > 0)
             foreach (var pair in await db.Locker.Where(r => r.Key.StartsWith(LockerRow.PairPrefix)).ToListAsync(cancel))
-                if (Read<PairRule>(pair.Json) is var rule && (gone.Contains(rule.A) || gone.Contains(rule.B)))
+                if (TryRead<PairRule>(pair.Json, out _) is { } rule && (gone.Contains(rule.A) || gone.Contains(rule.B)))
                 {
                     rows[pair.Key] = pair;
                     after[pair.Key] = null;
@@ -111,7 +125,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         foreach (var kind in kinds) after[LockerRow.KindPrefix + kind.Id] = Write(kind);
         foreach (var (key, row) in await RowsAsync(after.Keys.Where(k => !ids.Contains(k)), cancel)) rows[key] = row;
         if (after.Count == 0) return LockerOutcome.Made;
-        return await MakeAsync(transaction, label, rows, after, cancel);
+        if (after.FirstOrDefault(a => a.Value is { } json && PlanFile.Unkeepable(json, MostBytesOfThing) is not null) is { Value: { } large } unfit)
+            return new LockerOutcome([], $"{unfit.Key} {PlanFile.Unkeepable(large, MostBytesOfThing)!.Message}. Nothing was changed.");
+        return await MakeAsync(writing, label, rows, after, cancel);
     }
 
     /// <summary>Says how two things get on; null takes it back.</summary>
@@ -124,15 +140,16 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
 
     private async Task<LockerOutcome> SetAsync(string key, byte[]? json, string label, CancellationToken cancel)
     {
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        return await MakeAsync(transaction, label, await RowsAsync([key], cancel), new Dictionary<string, byte[]?> { [key] = json }, cancel);
+        await using var writing = await writers.BeginAsync(db, cancel);
+        return await MakeAsync(writing, label, await RowsAsync([key], cancel), new Dictionary<string, byte[]?> { [key] = json }, cancel);
     }
 
     /// <summary>Takes back the last change, or makes it again. Refused where what it touched has changed since.</summary>
     public async Task<LockerOutcome> StepAsync(bool undo, CancellationToken cancel = default)
     {
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await using var writing = await writers.BeginAsync(db, cancel);
         if (await Steps(undo).FirstOrDefaultAsync(cancel) is not { } edit) return new LockerOutcome([], undo ? "There is nothing to undo." : "There is nothing to redo.");
+        if (Unreadable(edit)) return new LockerOutcome([], $"What was noted of \"{edit.Label}\" cannot be read any more, so it stays as it is.");
         var (from, to) = (Snapshot(undo ? edit.After : edit.Before), Snapshot(undo ? edit.Before : edit.After));
         var rows = await RowsAsync(from.Keys, cancel);
         var moved = from.Where(f => !(rows.GetValueOrDefault(f.Key)?.Json ?? []).AsSpan().SequenceEqual(f.Value ?? [])).Select(f => f.Key).ToList();
@@ -140,18 +157,18 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         edit.Undone = undo;
         edit.Revision = await NextRevisionAsync(cancel);
         await WriteAsync(edit.Revision, rows, to, cancel);
-        await transaction.CommitAsync(cancel);
+        await writing.CommitAsync(cancel);
         return await FollowedAsync(from, to, cancel);
     }
 
     /// <summary>Logs and writes a change and commits it.</summary>
-    private async Task<LockerOutcome> MakeAsync(IDbContextTransaction transaction, string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    private async Task<LockerOutcome> MakeAsync(Writing writing, string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
     {
         var revision = await NextRevisionAsync(cancel);
         var before = after.Keys.ToDictionary(k => k, k => rows.GetValueOrDefault(k)?.Json);
         await LogAsync(label, revision, before, after, cancel);
         await WriteAsync(revision, rows, after, cancel);
-        await transaction.CommitAsync(cancel);
+        await writing.CommitAsync(cancel);
         return await FollowedAsync(before, after, cancel);
     }
 
@@ -198,6 +215,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
             Before = JsonSerializer.SerializeToUtf8Bytes(before),
             After = JsonSerializer.SerializeToUtf8Bytes(after),
         });
+        var left = MostBytesOfUndo;
+        var sizes = await db.LockerEdits.OrderByDescending(e => e.Number).Select(e => new { e.Number, Bytes = e.Before.Length + e.After.Length }).ToListAsync(cancel);
+        if (sizes.SkipWhile(e => (left -= e.Bytes) >= 0).FirstOrDefault() is { } first) await db.LockerEdits.Where(e => e.Number <= first.Number).ExecuteDeleteAsync(cancel);
     }
 
     private async Task WriteAsync(int fresh, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
@@ -221,11 +241,45 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         return undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number);
     }
 
+    private static List<(LockerRow Row, T Value)> Readable<T>(IEnumerable<LockerRow> rows, List<UnreadableRow> unreadable, Func<LockerRow, T, bool>? isGood = null)
+        where T : class
+    {
+        var read = new List<(LockerRow, T)>();
+        foreach (var row in rows)
+            if (TryRead<T>(row.Json, out var why) is { } value && isGood?.Invoke(row, value) != false) read.Add((row, value));
+            else unreadable.Add(new UnreadableRow(row.Key, why ?? "it is kept under another id than its own"));
+        return read;
+    }
+
     private static bool IsThing(string key) => !Is(LockerRow.PairPrefix, key) && !Is(LockerRow.KindPrefix, key);
 
     private static bool Is(string prefix, string key) => key.StartsWith(prefix, StringComparison.Ordinal);
 
+    private static bool Unreadable(LockerEditRow edit) => TryRead<Dictionary<string, byte[]?>>(edit.Before, out _) is null || TryRead<Dictionary<string, byte[]?>>(edit.After, out _) is null;
+
+    /// <summary>Bytes of a row as they are kept, readable or not; null when there is none such.</summary>
+    public Task<byte[]?> RawAsync(string key, CancellationToken cancel = default) =>
+        db.Locker.AsNoTracking().Where(r => r.Key == key).Select(r => r.Json).FirstOrDefaultAsync(cancel);
+
+    /// <summary>Takes something away that cannot be read; undo brings it back as it was.</summary>
+    public Task<LockerOutcome> DropAsync(string key, CancellationToken cancel = default) => SetAsync(key, null, $"{key}, which could not be read, removed", cancel);
+
     private static Dictionary<string, byte[]?> Snapshot(byte[] json) => JsonSerializer.Deserialize<Dictionary<string, byte[]?>>(json)!;
+
+    private static T? TryRead<T>(byte[] json, out string? why) where T : class
+    {
+        why = null;
+        try
+        {
+            if (JsonSerializer.Deserialize<T>(json, PlanFile.JsonOptions) is { } value) return value;
+            why = "it is empty";
+        }
+        catch (Exception e) when (e is JsonException or NotSupportedException)
+        {
+            why = e.Message;
+        }
+        return null;
+    }
 
     private static T Read<T>(byte[] json) => JsonSerializer.Deserialize<T>(json, PlanFile.JsonOptions)!;
 

@@ -30,6 +30,21 @@ public abstract record ChangeOutcome
     public sealed record Missing : ChangeOutcome;
 }
 
+/// <summary>A day is kept that cannot be read. The others are not touched by it.</summary>
+public sealed class UnreadableDayException : Exception
+{
+    /// <param name="key">Key of the assignment.</param>
+    /// <param name="revision">Its revision.</param>
+    /// <param name="why">What is wrong with it.</param>
+    public UnreadableDayException(string key, int revision, string why) : base($"The day \"{key}\" is kept, but cannot be read: {why}") => (Revision, Why) = (revision, why);
+
+    /// <summary>Its revision.</summary>
+    public int Revision { get; }
+
+    /// <summary>What is wrong with it.</summary>
+    public string Why { get; }
+}
+
 /// <summary>
 /// Plans as they were last read or written, so that one that has not changed is not parsed again. Those not asked for long, and
 /// what is beyond the room there is, are forgotten.
@@ -79,7 +94,7 @@ public enum Shelf
 public sealed record SummaryState(int Revision, int Locker);
 
 /// <summary>Reads and writes assignments. One instance per unit of work.</summary>
-public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider clock)
+public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers, TimeProvider clock)
 {
     /// <summary>How long a deleted assignment can be put back.</summary>
     public static readonly TimeSpan DeletedFor = TimeSpan.FromDays(30);
@@ -92,7 +107,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
         var heads = await SummariesAsync(cancel);
         var all = new List<StoredPlan>();
         foreach (var head in heads)
-            if (await ReadAsync(head.Key, head.Revision, cancel) is { } plan) all.Add(new StoredPlan(head.Key, head.Revision, plan, null, null));
+            if (await ReadableAsync(head.Key, head.Revision, cancel) is { } plan) all.Add(new StoredPlan(head.Key, head.Revision, plan, null, null));
         return all;
     }
 
@@ -102,7 +117,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
         const int looked = 5;
         var latest = new List<Plan>();
         foreach (var head in (await SummariesAsync(cancel)).Reverse().Take(looked))
-            if (await ReadAsync(head.Key, head.Revision, cancel) is { } plan) latest.Add(plan);
+            if (await ReadableAsync(head.Key, head.Revision, cancel) is { } plan) latest.Add(plan);
         return latest;
     }
 
@@ -137,18 +152,25 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
     public async Task<string?> ShelveAsync(string key, Shelf shelf, CancellationToken cancel = default)
     {
         var now = clock.GetUtcNow().UtcDateTime;
+        await using var writing = await writers.BeginAsync(db, cancel);
         if (shelf == Shelf.Deleted) await db.Assignments.Where(a => a.DeletedAt < now - DeletedFor).ExecuteDeleteAsync(cancel);
         var row = db.Assignments.Where(a => a.Key == key);
         await row.ExecuteUpdateAsync(a => a
             .SetProperty(x => x.Archived, x => shelf == Shelf.Archived || (shelf == Shelf.Deleted && x.Archived))
             .SetProperty(x => x.DeletedAt, shelf == Shelf.Deleted ? now : null), cancel);
-        return await row.Select(a => a.Name).FirstOrDefaultAsync(cancel);
+        var name = await row.Select(a => a.Name).FirstOrDefaultAsync(cancel);
+        await writing.CommitAsync(cancel);
+        return name;
     }
 
     /// <summary>Keeps what was worked out of an assignment, unless something newer is kept.</summary>
-    public Task KeepSummaryAsync(string key, byte[] summary, SummaryState of, CancellationToken cancel = default) =>
-        db.Assignments.Where(a => a.Key == key && (a.SummaryRevision == null || a.SummaryRevision <= of.Revision))
-            .ExecuteUpdateAsync(a => a.SetProperty(x => x.Summary, summary).SetProperty(x => x.SummaryRevision, of.Revision).SetProperty(x => x.SummaryLocker, of.Locker), cancel);
+    public async Task KeepSummaryAsync(string key, byte[] summary, SummaryState of, CancellationToken cancel = default)
+    {
+        await using var writing = await writers.BeginAsync(db, cancel);
+        await db.Assignments.Where(a => a.Key == key && (a.SummaryRevision == null || a.SummaryRevision <= of.Revision)).ExecuteUpdateAsync(
+            a => a.SetProperty(x => x.Summary, summary).SetProperty(x => x.SummaryRevision, of.Revision).SetProperty(x => x.SummaryLocker, of.Locker), cancel);
+        await writing.CommitAsync(cancel);
+    }
 
     /// <summary>The assignments that take any of these things along.</summary>
     public async Task<IReadOnlyList<StoredPlan>> UsingAsync(IReadOnlyCollection<string> things, CancellationToken cancel = default) =>
@@ -166,12 +188,14 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
     public async Task<StoredPlan> AddAsync(Plan plan, CancellationToken cancel = default)
     {
         var wanted = Slug(plan.Assignment.Id);
+        await using var writing = await writers.BeginAsync(db, cancel);
         var taken = await db.Assignments.Where(a => a.Key.StartsWith(wanted)).Select(a => a.Key).ToListAsync(cancel);
         var key = wanted;
         for (var n = 2; taken.Contains(key); n++) key = string.Create(CultureInfo.InvariantCulture, $"{wanted}-{n}");
         var json = PlanFile.Write(plan);
         db.Assignments.Add(new AssignmentRow { Key = key, Name = plan.Assignment.Name, Start = FirstStart(plan), Revision = 1, Plan = json });
         await db.SaveChangesAsync(cancel);
+        await writing.CommitAsync(cancel);
         memory.Keep(key, 1, plan, json.Length);
         return new StoredPlan(key, 1, plan, null, null);
     }
@@ -262,9 +286,10 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
         {
             if (await Steps(key, undo).FirstOrDefaultAsync(cancel) is not { } edit)
                 return new Change(null, new ChangeOutcome.Refused([new PlanProblem("", undo ? "there is nothing to undo" : "there is nothing to redo")]));
+            if (!PlanDelta.TryRead(undo ? edit.Before : edit.After, out var delta))
+                return new Change(null, new ChangeOutcome.Refused([new PlanProblem("", $"what was noted of \"{edit.Label}\" cannot be read any more, so it stays as it is")]));
             edit.Undone = undo;
             edit.Revision = baseRevision + 1;
-            var delta = PlanDelta.Read(undo ? edit.Before : edit.After);
             return new Change(delta.ApplyTo(plan), new ChangeOutcome.Done(null!, (undo ? "undone: " : "redone: ") + edit.Label));
         }, (revision, plan, _) => DescribeAsync(key, revision, plan, cancel), foreseen, cancel);
 
@@ -274,17 +299,18 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
         string key, int baseRevision, Func<Plan, Task<Change>> change, Func<int, Plan, string, Task<StoredPlan>> describe,
         Action<StoredPlan>? foreseen, CancellationToken cancel)
     {
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await using var writing = await writers.BeginAsync(db, cancel);
         if (await RevisionAsync(key, cancel) is not { } revision) return new ChangeOutcome.Missing();
         if (revision != baseRevision) return await StaleAsync(key, revision, baseRevision, cancel);
         var (next, outcome) = await change((await ReadAsync(key, revision, cancel))!);
         if (next is null || outcome is not ChangeOutcome.Done done) return outcome;
-        foreseen?.Invoke(new StoredPlan(key, revision + 1, next, null, null));
         var json = PlanFile.Write(next);
+        if (PlanFile.Unkeepable(json) is { } problem) return new ChangeOutcome.Refused([problem with { Message = $"the day {problem.Message}" }]);
+        foreseen?.Invoke(new StoredPlan(key, revision + 1, next, null, null));
         await db.SaveChangesAsync(cancel);
         await db.Assignments.Where(a => a.Key == key).ExecuteUpdateAsync(a => a
             .SetProperty(x => x.Revision, revision + 1).SetProperty(x => x.Name, next.Assignment.Name).SetProperty(x => x.Start, FirstStart(next)).SetProperty(x => x.Plan, json), cancel);
-        await transaction.CommitAsync(cancel);
+        await writing.CommitAsync(cancel);
         memory.Keep(key, revision + 1, next, json.Length);
         return done with { Now = await describe(revision + 1, next, done.Label) };
     }
@@ -307,13 +333,30 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, TimeProvider cl
         return undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number);
     }
 
+    /// <summary>The same, also null where it cannot be read: one bad day is one bad day.</summary>
+    private async Task<Plan?> ReadableAsync(string key, int revision, CancellationToken cancel)
+    {
+        try
+        {
+            return await ReadAsync(key, revision, cancel);
+        }
+        catch (UnreadableDayException)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>The bytes of a plan as they are kept, readable or not; null when there is none such.</summary>
+    public Task<byte[]?> RawAsync(string key, CancellationToken cancel = default) =>
+        db.Assignments.AsNoTracking().Where(a => a.Key == key).Select(a => a.Plan).FirstOrDefaultAsync(cancel);
+
     /// <summary>The plan of a revision; null when it is gone by now.</summary>
     private async Task<Plan?> ReadAsync(string key, int revision, CancellationToken cancel)
     {
         if (memory.Recall(key, revision) is { } known) return known;
         if (await db.Assignments.AsNoTracking().Where(a => a.Key == key).Select(a => new { a.Revision, a.Plan }).FirstOrDefaultAsync(cancel) is not { } row) return null;
-        var reading = PlanFile.Read(row.Plan);
-        var plan = reading.Plan ?? throw new InvalidDataException($"The stored plan \"{key}\" cannot be read: {string.Join("; ", reading.Problems)}");
+        var reading = PlanFile.ReadKept(row.Plan);
+        var plan = reading.Plan ?? throw new UnreadableDayException(key, row.Revision, string.Join("; ", reading.Problems.Take(3)));
         memory.Keep(key, row.Revision, plan, row.Plan.Length);
         return plan;
     }

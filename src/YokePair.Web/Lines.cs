@@ -16,7 +16,6 @@ internal static class Lines
     /// <param name="cancel">Ends it when the request is given up.</param>
     public static async Task StreamAsync<T>(HttpContext http, Action<Action<T>, CancellationToken> search, CancellationToken cancel)
     {
-        var options = http.RequestServices.GetRequiredService<IOptions<JsonOptions>>().Value.SerializerOptions;
         var lines = Channel.CreateUnbounded<T>();
         var work = Task.Run(() =>
         {
@@ -30,14 +29,18 @@ internal static class Lines
                 // The reader below throws it, so that it is logged with its request.
             }
         }, CancellationToken.None);
-        http.Response.ContentType = ContentType;
-        await foreach (var line in lines.Reader.ReadAllAsync(cancel))
-        {
-            await http.Response.Body.WriteAsync(JsonSerializer.SerializeToUtf8Bytes(line, options), cancel);
-            await http.Response.Body.WriteAsync("\n"u8.ToArray(), cancel);
-            await http.Response.Body.FlushAsync(cancel);
-        }
+        await foreach (var line in lines.Reader.ReadAllAsync(cancel)) await WriteAsync(http, line, cancel);
         await work;
+    }
+
+    /// <summary>Writes one line at once.</summary>
+    public static async Task WriteAsync<T>(HttpContext http, T line, CancellationToken cancel)
+    {
+        var options = http.RequestServices.GetRequiredService<IOptions<JsonOptions>>().Value.SerializerOptions;
+        if (!http.Response.HasStarted) http.Response.ContentType = ContentType;
+        await http.Response.Body.WriteAsync(JsonSerializer.SerializeToUtf8Bytes(line, options), cancel);
+        await http.Response.Body.WriteAsync("\n"u8.ToArray(), cancel);
+        await http.Response.Body.FlushAsync(cancel);
     }
 
     /// <summary>Tells at once, in the order things happen.</summary>

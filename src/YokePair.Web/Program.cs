@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization.Metadata;
+using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.ResponseCompression;
 using YokePair.Core.Plans;
 using YokePair.Data;
@@ -10,6 +12,9 @@ using YokePair.Web.Security;
 using YokePair.Web.Sessions;
 using YokePair.Web.Starting;
 
+// No pattern, however it is met, holds a core for longer.
+AppDomain.CurrentDomain.SetData("REGEX_DEFAULT_MATCH_TIMEOUT", TimeSpan.FromMilliseconds(500));
+
 var builder = WebApplication.CreateBuilder(args);
 builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.AspNetCore", LogLevel.Warning);
 builder.WebHost.ConfigureKestrel(server =>
@@ -17,15 +22,33 @@ builder.WebHost.ConfigureKestrel(server =>
     server.AddServerHeader = false;
     server.Limits.MaxRequestBodySize = RequestLimits.EditBytes;
 });
-if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls("http://127.0.0.1:5710");
+const string Usual = "http://127.0.0.1:5710";
+if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls(Usual);
 
 var settings = AppSettings.From(builder.Configuration);
+DataFolder folder;
+bool isCurrent;
+try
+{
+    Start.Check(builder.Environment, builder.Configuration["urls"] ?? Usual);
+    folder = DataFolder.Take(settings.DataDirectory);
+    isCurrent = folder.Check(Database.Migrations);
+}
+catch (DataFolderException e)
+{
+    await Console.Error.WriteLineAsync(e.Message);
+    return Start.Failed;
+}
+using var held = folder;
 builder.Services.AddSingleton(settings);
 builder.Services.AddPlanStore(settings.DataDirectory);
 builder.Services.AddScoped<Days>();
 builder.Services.AddSingleton<SessionCache>();
+builder.Services.AddSingleton<Searches>();
 builder.Services.AddSingleton<Summaries>();
 builder.Services.AddHostedService(services => services.GetRequiredService<Summaries>());
+builder.Services.AddHostedService<DailyCopies>();
+builder.Services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromSeconds(1.5));
 builder.Services.AddHealthChecks().AddDbContextCheck<YokeContext>();
 builder.Services.AddRequestTimeouts(timeouts => timeouts.DefaultPolicy = RequestLimits.Usual);
 builder.Services.AddResponseCompression(compression =>
@@ -35,27 +58,33 @@ builder.Services.AddResponseCompression(compression =>
     compression.MimeTypes = [.. ResponseCompressionDefaults.MimeTypes, .. also];
 });
 builder.Services.AddSingleton(TimeProvider.System);
-builder.Services.ConfigureHttpJsonOptions(json => PlanFile.Configure(json.SerializerOptions));
+builder.Services.ConfigureHttpJsonOptions(json =>
+{
+    PlanFile.Configure(json.SerializerOptions).RespectRequiredConstructorParameters = true;
+    json.SerializerOptions.TypeInfoResolver = (json.SerializerOptions.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NoNulls.InLists);
+});
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
-builder.Services.AddExceptionHandler<BadRequests>();
+builder.Services.AddExceptionHandler<Faults>();
 builder.Services.AddHostFiltering(filter => filter.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
 builder.Services.AddOpenApi("v1", ApiDocument.Configure);
 
-var app = builder.Build();
-await using (var scope = app.Services.CreateAsyncScope())
-{
-    await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
-    if (settings.SeedDemo) await DemoDays.SeedAsync(settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
-}
+await using var app = builder.Build();
+if (!isCurrent || settings.SeedDemo)
+    await using (var scope = app.Services.CreateAsyncScope())
+    {
+        if (!isCurrent) await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
+        if (settings.SeedDemo) await DemoDays.SeedAsync(settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
+    }
 
+app.UseMiddleware<PageProtection>();
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseHostFiltering();
 app.UseResponseCompression();
 app.UseRequestTimeouts();
-app.UseMiddleware<PageProtection>();
 app.UseMiddleware<CrossSiteWrites>();
+app.UseMiddleware<Charsets>();
 app.UseDefaultFiles();
 app.UseMiddleware<CompressedFiles>();
 app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe, ServeUnknownFileTypes = true });
@@ -72,7 +101,17 @@ app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.S
 app.MapHealthChecks("/health");
 app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe });
 
-await app.RunAsync();
+try
+{
+    await app.RunAsync();
+    return 0;
+}
+catch (IOException e) when (e.InnerException is AddressInUseException)
+{
+    // Taken since it was looked at.
+    await Console.Error.WriteLineAsync(e.Message);
+    return Start.Failed;
+}
 
 /// <summary>The program, named so that tests can start it.</summary>
 public partial class Program;

@@ -21,7 +21,7 @@ internal static class TypedEndpoints
 
     public static void MapTyped(this IEndpointRouteBuilder api) => api.MapPost("/typed", Read).WithName("ReadFields").Produces<IReadOnlyList<ReadField>>();
 
-    private static IResult Read(IReadOnlyList<TypedField> fields) => Results.Ok(fields.Select(field =>
+    private static IResult Read(IReadOnlyList<TypedField?> typed) => Results.Ok(typed.OfType<TypedField>().Select(field =>
     {
         if (field.Text.Length > MostLetters) return new ReadField(field.Name, [], $"is longer than {MostLetters} letters; write a figure");
         var read = TypedFields.Read(field.Form, field.Text);

@@ -12,6 +12,17 @@ public sealed class App : WebApplicationFactory<Program>
 {
     private readonly string directory = Path.Combine(Path.GetTempPath(), $"yoke-web-{Guid.NewGuid():N}");
 
+    /// <summary>Does something to the file behind the program's back.</summary>
+    public void Tamper(string sql, byte[]? bytes = null)
+    {
+        using var db = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Path.Combine(directory, "yoke-pair.db")}");
+        db.Open();
+        using var command = db.CreateCommand();
+        command.CommandText = sql;
+        command.Parameters.AddWithValue("$bytes", bytes ?? []);
+        command.ExecuteNonQuery();
+    }
+
     /// <summary>The checkout.</summary>
     public static string Root { get; } = FindRoot();
 
@@ -48,6 +59,12 @@ internal static class Asking
     public static Task<HttpResponseMessage> Import(this HttpClient client, string file) => client.Import(Encoding.UTF8.GetBytes(file));
 
     public static async Task<JsonElement> Json(this HttpClient client, string path) => await client.GetFromJsonAsync<JsonElement>(path);
+
+    /// <summary>Asks for a search.</summary>
+    public static Task<HttpResponseMessage> Ask(this HttpClient client, string path) => client.PostAsync(new Uri(path, UriKind.Relative), null);
+
+    /// <summary>The lines of a search.</summary>
+    public static async Task<string> AskText(this HttpClient client, string path) => await (await client.Ask(path)).Content.ReadAsStringAsync();
 
     /// <summary>An answer that comes line by line.</summary>
     public static async Task<IReadOnlyList<JsonElement>> Lines(this HttpClient client, string path) =>

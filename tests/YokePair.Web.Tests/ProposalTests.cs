@@ -12,7 +12,7 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
     public async Task Setups_come_line_by_line_with_the_proof_last_and_can_be_taken()
     {
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
-        var response = await client.GetAsync(new Uri($"/api/assignments/{key}/setups-proposal?part=vows&part=toast&part=families", UriKind.Relative));
+        var response = await client.Ask($"/api/assignments/{key}/setups-proposal?part=vows&part=toast&part=families");
         Assert.Equal("application/x-ndjson", response.Content.Headers.ContentType!.MediaType);
         var lines = (await response.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement).ToList();
         var trades = lines.Select(l => l.TryGetProperty("found", out var trade) ? trade : default).Where(t => t.ValueKind == JsonValueKind.Object).ToList();
@@ -32,7 +32,7 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
     public async Task A_kit_comes_with_its_proof_is_previewed_without_being_kept_and_taken_in_one_step()
     {
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
-        var text = await client.GetStringAsync(new Uri($"/api/assignments/{key}/kit-proposal?survives=item&goal=count&locker=false", UriKind.Relative));
+        var text = await client.AskText($"/api/assignments/{key}/kit-proposal?survives=item&goal=count&locker=false");
         var found = JsonDocument.Parse(text.Split('\n', StringSplitOptions.RemoveEmptyEntries)[^1]).RootElement.GetProperty("found");
         Assert.True(found.GetProperty("proven").GetBoolean());
         var edits = found.GetProperty("changes").EnumerateArray().Select(c => c.GetProperty("edit")).ToList();
@@ -66,7 +66,7 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
 
         async Task<JsonElement> Found(string query)
         {
-            var text = await client.GetStringAsync(new Uri($"/api/assignments/{key}/kit-proposal?{query}", UriKind.Relative));
+            var text = await client.AskText($"/api/assignments/{key}/kit-proposal?{query}");
             return JsonDocument.Parse(text.Split('\n', StringSplitOptions.RemoveEmptyEntries)[^1]).RootElement.GetProperty("found");
         }
     }
@@ -83,7 +83,7 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         Assert.NotEqual(0, (await client.Json($"/api/assignments/{key}/board")).GetProperty("plan").GetProperty("pairs").GetArrayLength());
         foreach (var query in new[] { "survives=item", "survives=bag", "survives=item&free=true", "survives=bag&free=true" })
         {
-            var text = await client.GetStringAsync(new Uri($"/api/assignments/{key}/kit-proposal?{query}", UriKind.Relative));
+            var text = await client.AskText($"/api/assignments/{key}/kit-proposal?{query}");
             var found = JsonDocument.Parse(text.Split('\n', StringSplitOptions.RemoveEmptyEntries)[^1]).RootElement.GetProperty("found");
             Assert.True(found.GetProperty("proven").GetBoolean(), query);
             Assert.True(found.GetProperty("atLeast").GetDouble() <= found.GetProperty("cost").GetDouble(), query);
@@ -102,14 +102,14 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         // Of what is not weighed nothing is known; the locker knows the weight of what it holds.
         if (query == "limit=roller:0") await client.Post($"/api/assignments/{key}/edits", new { baseRevision = 1, edits = new[] { new { type = "borrow", item = new { kind = "charger", id = "heavy", place = "roller", weightG = 900 } } } });
-        var answer = await client.GetAsync(new Uri($"/api/assignments/{key}/kit-proposal?{query}", UriKind.Relative));
+        var answer = await client.Ask($"/api/assignments/{key}/kit-proposal?{query}");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
         Assert.Equal(field, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
     }
 
     [Fact]
     public async Task There_is_nothing_to_propose_for_what_is_not_there() =>
-        Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync(new Uri("/api/assignments/none/setups-proposal", UriKind.Relative))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await client.Ask("/api/assignments/none/setups-proposal")).StatusCode);
 
     [Fact]
     public async Task A_need_tells_its_figures_beside_what_the_craft_computes()

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using YokePair.Core.Plans;
@@ -17,6 +18,20 @@ public sealed record PlanDelta(IReadOnlyDictionary<string, SectionChange> Sectio
 
     /// <summary>As it is stored.</summary>
     public byte[] Write() => JsonSerializer.SerializeToUtf8Bytes(this, PlanFile.JsonOptions);
+
+    /// <summary>Reads what was stored; false where it cannot be read.</summary>
+    public static bool TryRead(byte[] stored, [NotNullWhen(true)] out PlanDelta? delta)
+    {
+        try
+        {
+            delta = Read(stored);
+        }
+        catch (Exception e) when (e is JsonException or NotSupportedException or InvalidOperationException)
+        {
+            delta = null;
+        }
+        return delta is not null;
+    }
 
     /// <summary>Reads what was stored, also as an earlier version of the program wrote it.</summary>
     public static PlanDelta Read(byte[] stored) =>

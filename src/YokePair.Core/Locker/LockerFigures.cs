@@ -51,6 +51,7 @@ public static class LockerFigures
     {
         var thing = FigureCatalogue.ToJson(item);
         var kind = ItemKinds.Of(item);
+        if (changes.Any(c => c.Key == "id")) return (null, [new PlanProblem("id", "stays as it is; days and pairs know the thing by it")]);
         var problems = changes.Select(c => Set(thing, kind, c.Key, c.Value ?? "")).OfType<PlanProblem>().ToList();
         return problems.Count > 0 ? (null, problems) : PlanFile.ReadItem(thing);
     }

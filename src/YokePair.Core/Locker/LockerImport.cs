@@ -89,7 +89,7 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
             thing["name"] ??= Naming.Full(filed.Kind, thing, (int?)thing["number"]?.GetValue<double>());
         }
         thing["id"] = old?.Id ?? (thing["id"]?.GetValue<string>() is { Length: > 0 } id ? id : known.NewId(filed.Kind, thing));
-        if (thing["id"]!.ToString().Contains(':')) return Refuse([new PlanProblem("id", $"\"{thing["id"]}\" has a colon in it; leave it out")]);
+        if (ItemIds.Wrong(thing["id"]!.ToString()) is { } unfit) return Refuse([new PlanProblem("id", unfit)]);
         var (item, wrong) = PlanFile.ReadItem(thing);
         if (item is null) return Refuse(wrong);
         known.Take(item.Id);

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
@@ -68,11 +69,19 @@ public static class QuickAdd
         {
             at++;
             if (line.Length == 0) continue;
-            read.Add(Read(line, known) with { At = at });
+            if (at > TypedLimits.Lines)
+            {
+                read.Add(Unread(line, TypedLimits.TooMany("text", at)) with { At = at });
+                break;
+            }
+            read.Add((TypedLimits.TooLong("text", line) is { } tooLong ? Unread(line, tooLong) : Read(line, known)) with { At = at });
             known = known.And(KnownWords.Of(read[^1].Things));
         }
         return read;
     }
+
+    private static QuickLine Unread(string line, PlanProblem why) =>
+        new(line[..Math.Min(line.Length, TypedLimits.LineLetters)], 0, "", "", null, [], [], [why], [], []);
 
     /// <summary>Reads one line.</summary>
     public static QuickLine Read(string line, KnownWords known) => new QuickLineReader(line, known).Read();

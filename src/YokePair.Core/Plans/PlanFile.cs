@@ -13,6 +13,7 @@ public static partial class PlanFile
     /// <summary>Largest file read, in bytes. A plan of a thousand things is under one million.</summary>
     public const int MaxBytes = 8 * 1024 * 1024;
 
+    /// <summary>Levels a file may be nested; what is made of it has room for as many more.</summary>
     private const int MaxDepth = 32;
 
     /// <summary>How plans, and everything derived from them, are written as JSON.</summary>
@@ -27,7 +28,7 @@ public static partial class PlanFile
         options.AllowDuplicateProperties = false;
         options.RespectNullableAnnotations = true;
         options.NumberHandling = JsonNumberHandling.Strict;
-        options.MaxDepth = MaxDepth;
+        options.MaxDepth = 2 * MaxDepth;
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
         return options;
@@ -41,6 +42,12 @@ public static partial class PlanFile
         if (utf8.Length > MaxBytes)
             return Failed(new PlanProblem("", $"the file has {utf8.Length / 1_000_000} MB; a plan file may have at most {MaxBytes / 1_000_000} MB"));
         if (utf8.StartsWith("\uFEFF"u8)) utf8 = utf8[3..];
+        return TooDeep(utf8) is { } deep ? new PlanReading(null, Explain(deep)) : ReadKept(utf8);
+    }
+
+    /// <summary>Reads a plan that is kept already, however large it is.</summary>
+    public static PlanReading ReadKept(ReadOnlySpan<byte> utf8)
+    {
         Plan? plan;
         try
         {
@@ -61,6 +68,30 @@ public static partial class PlanFile
 
     /// <summary>Writes a plan, unknown fields included, as indented UTF-8.</summary>
     public static byte[] Write(Plan plan) => JsonSerializer.SerializeToUtf8Bytes(plan, JsonOptions);
+
+    /// <summary>What keeps something written from being kept: that it could not be read again. Null where it can.</summary>
+    /// <param name="utf8">As it would be kept.</param>
+    /// <param name="mostBytes">How large it may be.</param>
+    public static PlanProblem? Unkeepable(ReadOnlySpan<byte> utf8, int mostBytes = MaxBytes) =>
+        utf8.Length > mostBytes ? new PlanProblem("", FormattableString.Invariant($"would have {utf8.Length / 1e6:0.0} MB; at most {mostBytes / 1e6:0.0} MB can be kept"))
+        : TooDeep(utf8) is not null ? new PlanProblem("", $"is nested deeper than {MaxDepth} levels; leave fields out that nobody needs")
+        : null;
+
+    private static JsonException? TooDeep(ReadOnlySpan<byte> utf8)
+    {
+        var reader = new Utf8JsonReader(utf8, new JsonReaderOptions { MaxDepth = MaxDepth });
+        try
+        {
+            while (reader.Read())
+                if (reader.TokenType is JsonTokenType.StartArray or JsonTokenType.StartObject && reader.CurrentDepth >= MaxDepth) break;
+            return null;
+        }
+        catch (JsonException e)
+        {
+            // What else is wrong with it is better said by whoever reads it.
+            return e.Message.Contains("depth", StringComparison.Ordinal) ? e : null;
+        }
+    }
 
     /// <summary>How reports are written: as plans, but a figure that is not there is said to be null.</summary>
     public static JsonSerializerOptions ReportOptions { get; } = new(JsonOptions) { DefaultIgnoreCondition = JsonIgnoreCondition.Never };

@@ -25,11 +25,12 @@ public static class PlanLimits
             if (part.Location is { Length: > PlaceLetters } place) found.Add(new PlanProblem($"{at}.location", TooLong(place, PlaceLetters)));
             found.Add(Time($"{at}.start", part.Start));
             found.Add(Time($"{at}.end", part.End));
-            for (var n = 0; n < part.Needs.Count; n++) found.Add(Name($"{at}.needs[{n}].name", part.Needs[n].Name));
+            found.Add(Id($"{at}.id", part.Id));
+            for (var n = 0; n < part.Needs.Count; n++) found.AddRange([Name($"{at}.needs[{n}].name", part.Needs[n].Name), Id($"{at}.needs[{n}].id", part.Needs[n].Id)]);
         }
-        for (var i = 0; i < plan.People.Count; i++) found.Add(Name($"people[{i}].name", plan.People[i].Name));
-        for (var i = 0; i < plan.Places.Count; i++) found.Add(Name($"places[{i}].name", plan.Places[i].Name));
-        for (var i = 0; i < plan.Items.Count; i++) found.Add(Name($"items[{i}].name", plan.Items[i].Name));
+        for (var i = 0; i < plan.People.Count; i++) found.AddRange([Name($"people[{i}].name", plan.People[i].Name), Id($"people[{i}].id", plan.People[i].Id)]);
+        for (var i = 0; i < plan.Places.Count; i++) found.AddRange([Name($"places[{i}].name", plan.Places[i].Name), Id($"places[{i}].id", plan.Places[i].Id)]);
+        for (var i = 0; i < plan.Items.Count; i++) found.AddRange([Name($"items[{i}].name", plan.Items[i].Name), Id($"items[{i}].id", plan.Items[i].Id)]);
         return found.OfType<PlanProblem>();
     }
 
@@ -41,6 +42,8 @@ public static class PlanLimits
         { Length: > NameLetters } => new PlanProblem(field, TooLong(name, NameLetters)),
         _ => null,
     };
+
+    private static PlanProblem? Id(string field, string id) => ItemIds.Wrong(id) is { } wrong ? new PlanProblem(field, wrong) : null;
 
     /// <summary>What is wrong with a day; null when one may photograph on it.</summary>
     public static PlanProblem? Day(string field, DateOnly day) => day.Year is < FirstYear or > LastYear

@@ -1,4 +1,5 @@
 using System.Globalization;
+using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
@@ -65,6 +66,16 @@ public static class Timetable
         foreach (var typed in text.Split('\n', StringSplitOptions.TrimEntries))
         {
             number++;
+            if (number > TypedLimits.Lines)
+            {
+                problems.Add(TypedLimits.TooMany("timetable", number));
+                break;
+            }
+            if (TypedLimits.TooLong("timetable", typed, number) is { } tooLong)
+            {
+                problems.Add(tooLong);
+                continue;
+            }
             if (typed.Length == 0 || TimetableWords.IsRule(typed)) continue;
             if (TimetableWords.DayIn(typed, day, DateOnly.FromDateTime(last)) is { } date)
             {

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using System.Text.RegularExpressions;
 using CsvHelper;
 using CsvHelper.Configuration;
 using YokePair.Core.Locker;
@@ -20,10 +21,13 @@ public sealed record ReadTable(IReadOnlyList<FiledThing> Things, string Separato
 /// The locker as a table: a column <c>kind</c>, one for the <c>id</c>, and one for every figure by its name in the
 /// catalogue. Reading forgives what spreadsheets do to tables: separators, decimal commas, encodings, order of columns.
 /// </summary>
-public static class LockerCsv
+public static partial class LockerCsv
 {
     /// <summary>Largest table read, in bytes and rows.</summary>
     public const int MaxBytes = 8 * 1024 * 1024, MaxRows = 10_000;
+
+    /// <summary>Most columns read.</summary>
+    private const int MaxColumns = 200;
 
     private static readonly char[] Separators = [';', '\t', ',', '|'];
 
@@ -47,13 +51,15 @@ public static class LockerCsv
         try
         {
             if (!reader.Read() || !reader.ReadHeader() || reader.HeaderRecord is not { } columns) return Failed("the table is empty; its first line names the columns", separator, encoding);
+            if (columns.Length > MaxColumns) return Failed($"has {columns.Length} columns; at most {MaxColumns} are read, so leave out what is of no thing", separator, encoding);
             var twice = columns.Where(c => c.Trim().Length > 0).GroupBy(c => c.Trim(), StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1);
             if (twice is not null) return Failed($"the column \"{twice.Key}\" is there twice; keep one, or call one otherwise", separator, encoding);
             var cells = new List<(int Line, string[] Cells)>();
             while (reader.Read())
             {
                 if (cells.Count == MaxRows) return Failed($"more than {MaxRows} rows; split the file", separator, encoding);
-                string[] row = [.. Enumerable.Range(0, reader.Parser.Count).Select(i => reader[i]?.Trim() ?? "")];
+                string[] row = [.. Enumerable.Range(0, reader.Parser.Count).Select(i => Unguarded(reader[i]?.Trim() ?? ""))];
+                if (row.Length > MaxColumns) return Failed($"a row has {row.Length} cells; at most {MaxColumns} are read", separator, encoding);
                 if (Array.Exists(row, c => c.Length > 0)) cells.Add((reader.Parser.RawRow, row));
             }
             var matched = TableColumns.Match(columns, [.. cells.Select(c => c.Cells)], chosen);
@@ -94,12 +100,24 @@ public static class LockerCsv
         {
             foreach (var row in rows.Prepend(columns))
             {
-                foreach (var field in row) writer.WriteField(field);
+                foreach (var field in row) writer.WriteField(Guarded(field));
                 writer.NextRecord();
             }
         }
         return [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(text.ToString())];
     }
+
+    /// <summary>A cell that a spreadsheet would take for a formula, kept from that by a quotation mark; a plain figure is none.</summary>
+    private static string Guarded(string cell) => LooksLikeFormula().IsMatch(cell) && !PlainFigure().IsMatch(cell) ? "'" + cell : cell;
+
+    /// <summary>The same cell read back: one of the marks before a formula is ours.</summary>
+    private static string Unguarded(string cell) => cell.StartsWith('\'') && LooksLikeFormula().IsMatch(cell) ? cell[1..] : cell;
+
+    [GeneratedRegex(@"^'*[=+\-@\t\r]", RegexOptions.NonBacktracking)]
+    private static partial Regex LooksLikeFormula();
+
+    [GeneratedRegex(@"^[+-]?\d+([.,]\d+)?$", RegexOptions.NonBacktracking)]
+    private static partial Regex PlainFigure();
 
     private static (string, string) Decode(byte[] file)
     {

@@ -12,7 +12,7 @@ namespace YokePair.Web.Assignments;
 
 /// <summary>An assignment in the list, with what the day is worth.</summary>
 public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int? People, int? Things, int? Strands,
-    VerdictText? Verdict, Shelf Shelf);
+    VerdictText? Verdict, Shelf Shelf, string? Unreadable);
 
 /// <summary>Where an added assignment is found.</summary>
 public sealed record Added(string Key, string Name);
@@ -33,6 +33,7 @@ internal static class AssignmentEndpoints
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity).WithMetadata(new RequestSizeLimitAttribute(RequestLimits.ImportBytes));
         api.MapPut("/assignments/{key}/shelf", Shelve).WithName("ShelveAssignment").Produces<Added>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapGet("/assignments/{key}/plan", Export).WithName("ExportPlan").Produces<Plan>().ProducesProblem(StatusCodes.Status404NotFound);
+        api.MapGet("/assignments/{key}/raw", Raw).WithName("RawPlan").ExcludeFromDescription();
         api.MapGet("/demos", Demos).WithName("ListDemos");
         api.MapPost("/demos/{name}", OpenDemo).WithName("OpenDemo").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound);
         api.MapPost("/analysis", AnalysePlan).WithName("AnalysePlan").Produces<Report>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
@@ -46,23 +47,23 @@ internal static class AssignmentEndpoints
     {
         var locker = await lockers.RevisionAsync(cancel);
         var stored = await store.SummariesWithDeletedAsync(cancel);
-        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker)).Select(s => summaries.WorkOut(s.Key)).ToList();
+        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker) && summaries.Fault(s.Key, s.Revision) is null).Select(s => summaries.WorkOut(s.Key)).ToList();
         if (missing.Count > 0)
         {
             await Task.WhenAny(Task.WhenAll(missing), Task.Delay(Patience, cancel));
             stored = await store.SummariesWithDeletedAsync(cancel);
         }
-        return TypedResults.Ok(stored.Select(s => Summarised(s, IsFresh(s, locker))).ToList());
+        return TypedResults.Ok(stored.Select(s => Summarised(s, IsFresh(s, locker), summaries.Fault(s.Key, s.Revision))).ToList());
     }
 
     private static bool IsFresh(StoredSummary stored, int locker) => stored.SummaryOf == new SummaryState(stored.Revision, locker);
 
     /// <summary>What is known; the verdict only where it is that of the plan as it is now.</summary>
-    private static AssignmentSummary Summarised(StoredSummary stored, bool fresh)
+    private static AssignmentSummary Summarised(StoredSummary stored, bool fresh, string? unreadable)
     {
         var known = Summaries.Read(stored.Summary);
         return new AssignmentSummary(stored.Key, stored.Name, known?.Kind, stored.Start, known?.End, known?.People, known?.Things, fresh
-            ? known?.Strands : null, fresh ? known?.Verdict : null, stored.Shelf);
+            ? known?.Strands : null, fresh ? known?.Verdict : null, stored.Shelf, unreadable);
     }
 
     private static async Task<IResult> Shelve(string key, ShelveRequest request, PlanStore store, CancellationToken cancel) =>
@@ -79,6 +80,7 @@ internal static class AssignmentEndpoints
     {
         var reading = PlanFile.Read(file);
         var problems = reading.Plan is { } plan ? [.. PlanCheck.Complete(plan), .. PlanLimits.Beyond(plan)] : reading.Problems;
+        if (problems.Count == 0 && PlanFile.Unkeepable(PlanFile.Write(reading.Plan!)) is { } large) problems = [large with { Message = $"the plan {large.Message}" }];
         if (problems.Count > 0) return Problems.Unprocessable("This file is not a plan that can be kept. Nothing was imported.", problems);
         var stored = await store.AddAsync(reading.Plan!, cancel);
         return Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));
@@ -88,6 +90,10 @@ internal static class AssignmentEndpoints
         await days.FindAsync(key, null, cancel) is { } session
             ? Results.File(PlanFile.Write(session.Plan), "application/json", $"{key}.yoke.json")
             : Problems.NotFound("assignment");
+
+    /// <summary>What is kept of an assignment, byte for byte, also where it cannot be read.</summary>
+    private static async Task<IResult> Raw(string key, PlanStore store, CancellationToken cancel) =>
+        await store.RawAsync(key, cancel) is { } bytes ? Results.File(bytes, "application/octet-stream", $"{key}.raw.json") : Problems.NotFound("assignment");
 
     private static Ok<IReadOnlyList<string>> Demos(AppSettings settings) => TypedResults.Ok(DemoDays.Names(settings));
 

@@ -27,11 +27,26 @@ public sealed partial class Summaries(IServiceScopeFactory scopes, ILogger<Summa
     private static readonly TimeSpan Quiet = TimeSpan.FromSeconds(1);
 
     private readonly ConcurrentDictionary<string, Session> newest = new(StringComparer.Ordinal);
+    private readonly ConcurrentDictionary<(string Key, int Revision), string> faults = new();
     private readonly Channel<string> wanted = Channel.CreateUnbounded<string>();
     private readonly ConcurrentDictionary<string, TaskCompletionSource> waiting = new(StringComparer.Ordinal);
 
     /// <summary>The summary a stored one holds.</summary>
-    public static Summary? Read(byte[]? stored) => stored is null ? null : JsonSerializer.Deserialize<Summary>(stored, PlanFile.JsonOptions);
+    public static Summary? Read(byte[]? stored)
+    {
+        try
+        {
+            return stored is null ? null : JsonSerializer.Deserialize<Summary>(stored, PlanFile.JsonOptions);
+        }
+        catch (JsonException)
+        {
+            // It says nothing that cannot be worked out again.
+            return null;
+        }
+    }
+
+    /// <summary>Why a revision of an assignment cannot be read; null where it can, or was not asked for.</summary>
+    public string? Fault(string key, int revision) => faults.GetValueOrDefault((key, revision));
 
     /// <summary>Stores what a session has worked out already, once nothing newer has come for a moment: whoever edits waits for no list.</summary>
     public void Keep(Session session, Report report)
@@ -67,6 +82,10 @@ public sealed partial class Summaries(IServiceScopeFactory scopes, ILogger<Summa
         {
             await using var scope = scopes.CreateAsyncScope();
             if (await scope.ServiceProvider.GetRequiredService<Days>().FindAsync(key, null, stop) is { } session) await KeepAsync(session, session.Board);
+        }
+        catch (UnreadableDayException e)
+        {
+            faults[(key, e.Revision)] = e.Why;
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {

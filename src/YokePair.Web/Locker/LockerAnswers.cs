@@ -1,5 +1,6 @@
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
+using YokePair.Data;
 
 namespace YokePair.Web.Locker;
 
@@ -18,9 +19,10 @@ public sealed record AssignmentDay(string Key, string Name, DateOnly? Day);
 /// <param name="Assignments">Days one may look at.</param>
 /// <param name="Figures">Every figure things can have.</param>
 /// <param name="HasDemo">Whether there is a made-up locker to look at.</param>
+/// <param name="Unreadable">What is kept but cannot be read, to be saved as it is or removed.</param>
 public sealed record LockerPage(DateOnly Day, LockerReport Report, GlassRule Glass, string? Body, IReadOnlyDictionary<string, int> Revisions,
     string? Undo, string? Redo, IReadOnlyList<Starter> Starters, IReadOnlyList<AssignmentDay> Assignments, IReadOnlyList<Figure> Figures,
-    bool HasDemo);
+    bool HasDemo, IReadOnlyList<UnreadableRow> Unreadable);
 
 /// <summary>One figure of a thing, to be read and typed over.</summary>
 public sealed record FigureValue(string Name, string Words, string? Unit, FigureForm Form, IReadOnlyList<string> Options, string Text, bool Estimated, bool Essential);

@@ -22,6 +22,8 @@ internal static class LockerEndpoints
         locker.MapGet("/export.csv", ExportTable).WithName("ExportTable").ExcludeFromDescription();
         locker.MapGet("/export.json", ExportFile).WithName("ExportLocker").ExcludeFromDescription();
         locker.MapGet("/template.csv", (string? kind) => Results.File(LockerCsv.Template(kind), "text/csv", $"{kind ?? "locker"}-template.csv")).WithName("Template").ExcludeFromDescription();
+        locker.MapGet("/rows/{key}/raw", Raw).WithName("RawRow").ExcludeFromDescription();
+        locker.MapDelete("/rows/{key}", Drop).WithName("DropRow").Produces<LockerChanged>().ProducesProblem(StatusCodes.Status404NotFound);
         locker.MapLockerChanges();
         locker.MapLockerImport();
     }
@@ -37,7 +39,7 @@ internal static class LockerEndpoints
             locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All,
                 [.. (await plans.SummariesAsync(cancel)).Select(s => new AssignmentDay(s.Key, s.Name, s.Start is { } start
                 ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All,
-            DemoDays.HasLocker(settings)));
+            DemoDays.HasLocker(settings), locker.Unreadable));
     }
 
     private static async Task<IResult> Detail(string id, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
@@ -88,6 +90,13 @@ internal static class LockerEndpoints
         var locker = await store.LoadAsync(cancel);
         return Results.File(LockerFile.Write(locker.Things, locker.Pairs, locker.Kinds), "application/json", "locker.yoke-locker.json");
     }
+
+    /// <summary>What is kept of a row, byte for byte, also where it cannot be read.</summary>
+    private static async Task<IResult> Raw(string key, LockerStore store, CancellationToken cancel) =>
+        await store.RawAsync(key, cancel) is { } bytes ? Results.File(bytes, "application/octet-stream", "row.raw.json") : Problems.NotFound("row");
+
+    private static async Task<IResult> Drop(string key, LockerStore store, CancellationToken cancel) =>
+        (await store.LoadAsync(cancel)).Unreadable.Any(u => u.Key == key) ? await LockerChanges.Made(store.DropAsync(key, cancel), []) : Problems.NotFound("unreadable row");
 
     internal static AssignmentDay Named(StoredPlan stored) =>
         new(stored.Key, stored.Plan.Assignment.Name, stored.Plan.Parts.Min(p => p.Start) is { } start ? DateOnly.FromDateTime(start) : null);

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Microsoft.AspNetCore.Mvc;
 using YokePair.Core.Advice;
 using YokePair.Core.Plans;
 using YokePair.Solving;
@@ -6,31 +7,28 @@ using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Proposals;
 
-/// <summary>One line of an answer that comes as it is found: how far the search is, or in the last line what it found.</summary>
-public sealed record SetupsAnswer(SearchProgress? Progress, SetupTrade? Found);
+/// <summary>One line of an answer that comes as it is found: that it waits its turn, how far the search is, or in the last line what it found.</summary>
+public sealed record SetupsAnswer(SearchProgress? Progress, SetupTrade? Found, bool? Waits = null);
 
 /// <summary>The same of a search for what may stay at home.</summary>
-public sealed record DeadWeightAnswer(DeadWeightProgress? Progress, DeadWeightProposal? Found);
+public sealed record DeadWeightAnswer(DeadWeightProgress? Progress, DeadWeightProposal? Found, bool? Waits = null);
 
 /// <summary>The same of a search for a kit.</summary>
-public sealed record KitAnswer(KitProgress? Progress, KitProposal? Found);
+public sealed record KitAnswer(KitProgress? Progress, KitProposal? Found, bool? Waits = null);
 
 /// <summary>Searches that take longer than an edit. Each answers line by line; closing the connection stops it.</summary>
 internal static class ProposalEndpoints
 {
-    /// <summary>A search that nobody stops ends by itself, with its bound.</summary>
-    private static readonly TimeSpan Longest = TimeSpan.FromMinutes(2);
-
     public static void MapProposals(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
-        api.MapGet("/assignments/{key}/dead-weight", Spare).WithName("ProposeDeadWeight")
+        api.MapPost("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
+        api.MapPost("/assignments/{key}/dead-weight", Spare).WithName("ProposeDeadWeight")
             .Produces<DeadWeightAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
-        api.MapGet("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
+        api.MapPost("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
     }
 
     private static async Task<IResult> Kit(
-        string key, string? survives, string? goal, bool? locker, bool? move, bool? free, string[]? limit, Days store, HttpContext http, CancellationToken cancel)
+        string key, string? survives, string? goal, bool? locker, bool? move, bool? free, [FromQuery] string[]? limit, Days store, Searches searches, HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, null, cancel) is not { } session) return Web.Problems.NotFound("assignment");
         var (limits, problems) = LimitsOf(session.Plan, limit ?? []);
@@ -40,28 +38,22 @@ internal static class ProposalEndpoints
         var things = (await store.LockerAsync(cancel)).Things;
         if (problems.Count == 0) problems = KitProblem.Unkeepable(session.Plan, things, wish);
         if (problems.Count > 0) return Web.Problems.Unprocessable("No kit was looked for.", problems);
-        using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        ends.CancelAfter(Longest);
-        await Lines.StreamAsync<KitAnswer>(http, (tell, _) =>
+        return await searches.AnswerAsync(http, new KitAnswer(null, null, Waits: true), (tell, stop) =>
         {
             var progress = new Lines.Callback<KitProgress>(p => tell(new KitAnswer(p, null)));
-            tell(new KitAnswer(null, LightestKit.Find(session.Plan, things, wish, progress, ends.Token)));
+            tell(new KitAnswer(null, LightestKit.Find(session.Plan, things, wish, progress, stop)));
         }, cancel);
-        return Results.Empty;
     }
 
-    private static async Task<IResult> Spare(string key, Days store, HttpContext http, CancellationToken cancel)
+    private static async Task<IResult> Spare(string key, Days store, Searches searches, HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, null, cancel) is not { } session) return Web.Problems.NotFound("assignment");
         var things = (await store.LockerAsync(cancel)).Things;
-        using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        ends.CancelAfter(Longest);
-        await Lines.StreamAsync<DeadWeightAnswer>(http, (tell, _) =>
+        return await searches.AnswerAsync(http, new DeadWeightAnswer(null, null, Waits: true), (tell, stop) =>
         {
             var progress = new Lines.Callback<DeadWeightProgress>(p => tell(new DeadWeightAnswer(p, null)));
-            tell(new DeadWeightAnswer(null, DeadWeight.Find(new DeadWeightProblem(session.Whole, things, ends.Token), progress, ends.Token)));
+            tell(new DeadWeightAnswer(null, DeadWeight.Find(new DeadWeightProblem(session.Whole, things, stop), progress, stop)));
         }, cancel);
-        return Results.Empty;
     }
 
     /// <summary>Reads <c>place:kilograms</c>.</summary>
@@ -80,18 +72,16 @@ internal static class ProposalEndpoints
         return (limits, problems);
     }
 
-    private static async Task<IResult> Setups(string key, string[]? part, string[]? pin, string[]? pull, Days store, HttpContext http, CancellationToken cancel)
+    private static async Task<IResult> Setups(
+        string key, [FromQuery] string[]? part, [FromQuery] string[]? pin, [FromQuery] string[]? pull, Days store, Searches searches, HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, pull, cancel) is not { } session) return Web.Problems.NotFound("assignment");
-        using var ends = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        ends.CancelAfter(Longest);
-        await Lines.StreamAsync<SetupsAnswer>(http, (tell, stop) =>
+        return await searches.AnswerAsync(http, new SetupsAnswer(null, null, Waits: true), (tell, stop) =>
         {
             var progress = new Lines.Callback<SearchProgress>(p => tell(new SetupsAnswer(p, null)));
             var problem = new SetupProblem(session.Day, part is { Length: > 0 } ? part : null, [.. (pin ?? []).Select(Hand)]);
-            FewestChanges.Trades(problem, trade => tell(new SetupsAnswer(null, trade)), progress, ends.Token);
+            FewestChanges.Trades(problem, trade => tell(new SetupsAnswer(null, trade)), progress, stop);
         }, cancel);
-        return Results.Empty;
     }
 
     /// <summary>Reads <c>person:position</c>.</summary>

@@ -9,13 +9,21 @@ internal sealed class PageProtection(RequestDelegate next)
 
     public Task InvokeAsync(HttpContext context)
     {
+        // When the answer begins, so that one that was begun anew because something went wrong has them too.
+        context.Response.OnStarting(Protect, context);
+        return next(context);
+    }
+
+    private static Task Protect(object state)
+    {
+        var context = (HttpContext)state;
         var headers = context.Response.Headers;
         headers.ContentSecurityPolicy = Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        if (context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)) headers.CacheControl = "no-store";
-        return next(context);
+        if (headers.CacheControl.Count == 0 || context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)) headers.CacheControl = "no-store";
+        return Task.CompletedTask;
     }
 }

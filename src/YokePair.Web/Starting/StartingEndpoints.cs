@@ -77,6 +77,7 @@ internal static class StartingEndpoints
 
     private static async Task<IResult> ReadTimetable(TimetableText text, LockerStore lockers, CancellationToken cancel)
     {
+        if (PlanLimits.Day("day", text.Day) is { } never) return Problems.Unprocessable("This cannot be read for that day.", [never]);
         var (lines, problems) = Timetable.Read(text.Text, text.Day, (await lockers.ThingsAsync(cancel)).Kinds);
         return Results.Ok(new TimetableRead(lines, problems));
     }

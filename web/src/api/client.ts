@@ -105,8 +105,13 @@ function problemOf(status: number, told: unknown) {
 }
 
 /** Reads an answer that comes line by line while the server searches; closing it stops the search. */
-export async function readLines<T>(url: string, signal: AbortSignal, each: (line: T) => void) {
-  const response = await fetch(url, { signal });
+export async function readLines<T>(
+  url: string,
+  signal: AbortSignal,
+  each: (line: T) => void,
+  method: "GET" | "POST" = "GET",
+) {
+  const response = await fetch(url, { signal, method });
   if (!response.ok || !response.body) {
     throw problemOf(response.status, await response.json().catch(() => ({})));
   }

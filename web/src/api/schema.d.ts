@@ -235,9 +235,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["ProposeKit"];
+        get?: never;
         put?: never;
-        post?: never;
+        post: operations["ProposeKit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -251,9 +251,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["ProposeDeadWeight"];
+        get?: never;
         put?: never;
-        post?: never;
+        post: operations["ProposeDeadWeight"];
         delete?: never;
         options?: never;
         head?: never;
@@ -267,9 +267,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["ProposeSetups"];
+        get?: never;
         put?: never;
-        post?: never;
+        post: operations["ProposeSetups"];
         delete?: never;
         options?: never;
         head?: never;
@@ -532,6 +532,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/locker/rows/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["DropRow"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/locker/read": {
         parameters: {
             query?: never;
@@ -781,6 +797,7 @@ export interface components {
             strands: null | number;
             verdict: null | components["schemas"]["VerdictText"];
             shelf: components["schemas"]["Shelf"];
+            unreadable: null | string;
         };
         /** @enum {unknown} */
         Availability: "ready" | "lent" | "rentedOut" | "rentedIn" | "inRepair" | "lost" | "retired" | null;
@@ -1012,6 +1029,7 @@ export interface components {
         DeadWeightAnswer: {
             progress: null | components["schemas"]["DeadWeightProgress"];
             found: null | components["schemas"]["DeadWeightProposal"];
+            waits?: null | boolean;
         };
         /** @description How far the search has come. */
         DeadWeightProgress: {
@@ -3582,6 +3600,7 @@ export interface components {
         KitAnswer: {
             progress: null | components["schemas"]["KitProgress"];
             found: null | components["schemas"]["KitProposal"];
+            waits?: null | boolean;
         };
         /** @description One difference from what is packed today. */
         KitChange: {
@@ -3778,6 +3797,8 @@ export interface components {
             figures: components["schemas"]["Figure"][];
             /** @description Whether there is a made-up locker to look at. */
             hasDemo: boolean;
+            /** @description What is kept but cannot be read, to be saved as it is or removed. */
+            unreadable: components["schemas"]["UnreadableRow"][];
         };
         /** @description What a locker says about itself on a day. */
         LockerReport: {
@@ -5238,10 +5259,11 @@ export interface components {
              */
             keepsHabits: boolean;
         };
-        /** @description One line of an answer that comes as it is found: how far the search is, or in the last line what it found. */
+        /** @description One line of an answer that comes as it is found: that it waits its turn, how far the search is, or in the last line what it found. */
         SetupsAnswer: {
             progress: null | components["schemas"]["SearchProgress"];
             found: null | components["schemas"]["SetupTrade"];
+            waits?: null | boolean;
         };
         /** @description Setups with the fewest changes of glass that meet every need. */
         SetupsProposal: {
@@ -5849,6 +5871,13 @@ export interface components {
              * @default false
              */
             guess: boolean;
+        };
+        /** @description Something of the locker that is kept but cannot be read. */
+        UnreadableRow: {
+            /** @description Its key. */
+            key: string;
+            /** @description What is wrong with it. */
+            reason: string;
         };
         /** @description Glass for a kind of part. */
         UsualGlass: {
@@ -7245,6 +7274,37 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    DropRow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

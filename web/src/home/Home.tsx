@@ -20,7 +20,8 @@ export function Home() {
     queryKey: ["assignments"],
     queryFn: ({ signal }) => answer(api.GET("/api/assignments", { signal })),
     // Verdicts that are still being worked out are asked for again until they are there.
-    refetchInterval: ({ state }) => (state.data?.some((a) => !a.verdict) ? 1500 : false),
+    refetchInterval: ({ state }) =>
+      state.data?.some((a) => !a.verdict && !a.unreadable && a.shelf !== "deleted") ? 1500 : false,
   });
   const { search } = useLocation();
   const on = (shelf: Shelf) => list.data?.filter((a) => a.shelf === shelf) ?? [];
@@ -78,7 +79,7 @@ function AssignmentLine({ assignment: a }: { assignment: AssignmentSummary }) {
   const gone = a.shelf === "deleted";
   return (
     <li className="flex items-start gap-2 border-b border-rule">
-      {gone ? (
+      {gone || a.unreadable ? (
         <span className="flex min-w-0 flex-1 items-center gap-4 py-3">
           <Known assignment={a} />
         </span>
@@ -93,7 +94,12 @@ function AssignmentLine({ assignment: a }: { assignment: AssignmentSummary }) {
             Put it back
           </button>
         )}
-        {!gone && <LineMenu assignment={a} put={put} />}
+        {!gone && a.unreadable && (
+          <button className="webbing" onClick={() => put("deleted")} aria-label={`Delete ${a.name}`}>
+            Delete it
+          </button>
+        )}
+        {!gone && !a.unreadable && <LineMenu assignment={a} put={put} />}
       </span>
       {shelve.error && <Problem error={shelve.error} />}
     </li>
@@ -145,11 +151,27 @@ function Known({ assignment: a }: { assignment: AssignmentSummary }) {
             </span>
           </>
         )}
-        {!a.verdict && a.shelf !== "deleted" && (
+        {a.unreadable && <Unreadable assignment={a} why={a.unreadable} />}
+        {!a.verdict && !a.unreadable && a.shelf !== "deleted" && (
           <span className="block text-quiet">The verdict is being worked out …</span>
         )}
       </span>
     </>
+  );
+}
+
+/** A day that is kept but cannot be read: why, and its file as it is. */
+function Unreadable({ assignment: a, why }: { assignment: AssignmentSummary; why: string }) {
+  return (
+    <span className="block max-w-prose">
+      <span className="block font-semibold text-broken">
+        This day cannot be read. The others are not touched by it.
+      </span>
+      <span className="line-clamp-2 text-quiet">{why}</span>
+      <a className="underline" href={`/api/assignments/${encodeURIComponent(a.key)}/raw`} download>
+        Save its file as it is
+      </a>
+    </span>
   );
 }
 

@@ -17,6 +17,7 @@ import { QuickAddBox } from "./QuickAddBox";
 import { Starters } from "./Starters";
 import { ThingList } from "./ThingList";
 import { ThingPanel } from "./ThingPanel";
+import { UnreadableRows } from "./UnreadableRows";
 import { useKept } from "../shared/useKept";
 import { changes, useLocker, useLockerChange } from "./useLocker";
 
@@ -106,6 +107,7 @@ export function Locker() {
         </Link>
       </PageHeader>
       <main className="min-h-0 flex-1 overflow-auto" data-testid="locker">
+        <UnreadableRows rows={page.unreadable} />
         <div className="px-4">
           <Followed days={change.data ? change.data.followed : null} />
         </div>

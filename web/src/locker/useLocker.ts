@@ -42,6 +42,7 @@ export const changes = {
   copy: (id: string, copies: number) => answer(api.POST("/api/locker/copies", { body: { id, copies } })),
   remove: (things: { id: string; revision: number }[], planned: WhenPlanned) =>
     answer(api.POST("/api/locker/removals", { body: { things, planned } })),
+  drop: (key: string) => answer(api.DELETE("/api/locker/rows/{key}", { params: { path: { key } } })),
   undo: () => answer(api.POST("/api/locker/undo")),
   redo: () => answer(api.POST("/api/locker/redo")),
   demo: () => answer(api.POST("/api/locker/demo")),

@@ -20,7 +20,7 @@ export function DeadWeight({ assignment }: { assignment: string }) {
       <h2 className="text-[15px] font-bold">What may stay at home</h2>
       {running && (
         <p>
-          <Waiting since={running.since}>
+          <Waiting since={running.since} waits={running.waits}>
             {running.progress && `; no more than ${weight(running.progress.atMost)}`}
           </Waiting>{" "}
           <button className="webbing" onClick={stop}>

@@ -83,7 +83,7 @@ export function KitPanel({ assignment }: { assignment: string }) {
             <button type="button" className="webbing" onClick={stop}>
               Stop
             </button>
-            <Waiting since={running.since}>
+            <Waiting since={running.since} waits={running.waits}>
               {running.progress &&
                 `; no less than ${amount(goal, running.progress.atLeast)}${running.progress.best == null ? "" : `, found ${amount(goal, running.progress.best)}, gap ${amount(goal, running.progress.best - running.progress.atLeast)}`}`}
             </Waiting>

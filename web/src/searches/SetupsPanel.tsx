@@ -91,7 +91,7 @@ export function SetupsPanel({ assignment }: { assignment: string }) {
             <button className="webbing" onClick={stop}>
               Stop
             </button>
-            <Waiting since={running.since}>
+            <Waiting since={running.since} waits={running.waits}>
               {running.progress &&
                 `; asked the report ${running.progress.round} times, at least ${running.progress.atLeast} changes`}
             </Waiting>

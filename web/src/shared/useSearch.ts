@@ -3,7 +3,9 @@ import { ProblemError, readLines } from "../api/client";
 
 /** A search on the server that tells how far it is and what it finds, one or several, and can be stopped; leaving the page stops it. */
 export function useSearch<Progress, Found>() {
-  const [running, setRunning] = useState<{ since: number; progress: Progress | null } | null>(null);
+  const [running, setRunning] = useState<{ since: number; progress: Progress | null; waits: boolean } | null>(
+    null,
+  );
   const [all, setAll] = useState<Found[]>([]);
   const [error, setError] = useState<Error | null>(null);
   const current = useRef<AbortController | null>(null);
@@ -15,13 +17,17 @@ export function useSearch<Progress, Found>() {
     current.current = abort;
     setAll([]);
     setError(null);
-    setRunning({ since: Date.now(), progress: null });
+    setRunning({ since: Date.now(), progress: null, waits: false });
     try {
-      await readLines<{ progress?: Progress | null; found?: Found | null }>(url, abort.signal, (line) => {
-        if (line.progress) setRunning((r) => r && { ...r, progress: line.progress ?? null });
-        const { found } = line;
-        if (found) setAll((a) => [...a, found]);
-      });
+      await readLines<{ progress?: Progress | null; found?: Found | null; waits?: boolean }>(
+        url,
+        abort.signal,
+        ({ progress = null, found, waits = false }) => {
+          setRunning((r) => r && { ...r, progress: progress ?? r.progress, waits });
+          if (found) setAll((a) => [...a, found]);
+        },
+        "POST",
+      );
     } catch (e) {
       if (!abort.signal.aborted) setError(e instanceof Error ? e : new ProblemError(0, String(e), []));
     }
