@@ -101,6 +101,14 @@ public sealed class StartTests : IDisposable
         Assert.Equal(before, Hash());
     }
 
+    /// <summary>The built program on a folder, its output to be read.</summary>
+    internal static Process Program(string folder, params string[] more)
+    {
+        var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
+        string[] built = [Path.Combine(App.Root, $"src/YokePair.Web/bin/{configuration}/net10.0/YokePair.Web.dll"), "--contentRoot", Path.Combine(App.Root, "src/YokePair.Web")];
+        return Process.Start(new ProcessStartInfo("dotnet", [.. built, "--data", folder, .. more]) { RedirectStandardError = true, RedirectStandardOutput = true })!;
+    }
+
     private string Hash() => System.IO.File.Exists(File) ? Convert.ToHexString(SHA256.HashData(System.IO.File.ReadAllBytes(File))) : "none";
 
     private void Do(string sql)
@@ -115,12 +123,9 @@ public sealed class StartTests : IDisposable
     /// <summary>Starts the program and waits for its end, or ends it as soon as it listens.</summary>
     private (int Code, string Said) Run(bool end, params string[] more)
     {
-        var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
         string[] page = more.Contains("--webroot") ? [] : ["--webroot", Path.Combine(App.Root, "web/dist")];
         string[] urls = more.Contains("--urls") ? [] : ["--urls", "http://127.0.0.1:0"];
-        using var program = Process.Start(new ProcessStartInfo("dotnet",
-            [Path.Combine(App.Root, $"src/YokePair.Web/bin/{configuration}/net10.0/YokePair.Web.dll"), "--data", folder, "--contentRoot", Path.Combine(App.Root, "src/YokePair.Web"), .. page, .. urls, .. more])
-        { RedirectStandardError = true, RedirectStandardOutput = true })!;
+        using var program = Program(folder, [.. page, .. urls, .. more]);
         program.OutputDataReceived += (_, line) =>
         {
             if (end && line.Data?.Contains("Application started", StringComparison.Ordinal) == true) Process.Start("kill", ["-TERM", program.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)]).WaitForExit();
