@@ -37,7 +37,8 @@ public static class Backups
         var name = string.Create(CultureInfo.InvariantCulture, $"{DailyPrefix}{today:yyyy-MM-dd}");
         if (File.Exists(Path.Combine(FolderIn(data), name + ".db"))) return false;
         Copy(data, FolderIn(data), name);
-        foreach (var old in Directory.EnumerateFiles(FolderIn(data), DailyPrefix + "*.db").OrderDescending(StringComparer.Ordinal).Skip(Daily)) File.Delete(old);
+        foreach (var old in Directory.EnumerateFiles(FolderIn(data), DailyPrefix + "*.db").OrderDescending(StringComparer.Ordinal).Skip(Daily))
+            File.Delete(old);
         return true;
     }
 

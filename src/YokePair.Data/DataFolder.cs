@@ -84,9 +84,13 @@ public sealed class DataFolder : IDisposable
         var file = FileIn(Path);
         var size = File.Exists(file) ? new FileInfo(file).Length : 0;
         if (size == 0 && HasChanges(file))
-            throw new DataFolderException($"{file} is missing or empty, but changes made to it lie beside it in {Database.FileName}-wal; put the database back there, or take a copy with ./yoke restore FILE after moving both away.");
+            throw new DataFolderException(
+                $"{file} is missing or empty, but changes made to it lie beside it in {Database.FileName}-wal; put the database back there, "
+                + "or move both away and take a copy with ./yoke restore FILE.");
         if (size == 0 && Backups.NewestIn(Path) is { } backup)
-            throw new DataFolderException($"{file} is missing or empty, but there are copies of it; take the newest with ./yoke restore {backup}, or move {Backups.FolderIn(Path)} away to begin anew.");
+            throw new DataFolderException(
+                $"{file} is missing or empty, but there are copies of it; take the newest with ./yoke restore {backup}, "
+                + $"or move {Backups.FolderIn(Path)} away to begin anew.");
         if (new DriveInfo(Path).AvailableFreeSpace < LeastRoom)
             throw new DataFolderException($"The disk that holds {Path} is full; make room on it and start again.");
         if (size == 0)
@@ -125,7 +129,8 @@ public sealed class DataFolder : IDisposable
             if (db.Ask("SELECT 1 FROM sqlite_master WHERE name = '__EFMigrationsHistory'") is null) return false;
             var made = db.List("SELECT MigrationId FROM __EFMigrationsHistory");
             if (made.Except(migrations, StringComparer.Ordinal).FirstOrDefault() is { } newer)
-                throw new DataFolderException($"{file} was made by a newer Yoke Pair ({newer}); start that one, or take a copy of before with ./yoke restore FILE.");
+                throw new DataFolderException(
+                    $"{file} was made by a newer Yoke Pair ({newer}); start that one, or take a copy of before with ./yoke restore FILE.");
             // A copy that was put back is not in this mode.
             db.Run("PRAGMA journal_mode=WAL");
             return made.Count == migrations.Count;

@@ -53,10 +53,12 @@ public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused 
 /// <param name="Kinds">Every kind of part, the user's own at the end.</param>
 public sealed record LockerState(int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<PartKind> Kinds);
 
+internal sealed record LastLocker(StoredLocker Locker, LockerState State);
+
 /// <summary>The locker as it was last read: good as long as its revision is that of the file, which is asked each time.</summary>
 public sealed class LockerMemory
 {
-    internal LockerState? Last { get; set; }
+    internal LastLocker? Last { get; set; }
 }
 
 /// <summary>
@@ -73,7 +75,19 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     /// <summary>Most bytes that all noted changes may take; the last is noted however large it is.</summary>
     private const long MostBytesOfUndo = 32 * 1024 * 1024;
 
-    public async Task<StoredLocker> LoadAsync(CancellationToken cancel = default)
+    /// <summary>All of it, from memory where nothing was written since.</summary>
+    public async Task<StoredLocker> LoadAsync(CancellationToken cancel = default) => (await LastAsync(cancel)).Locker;
+
+    private async Task<LastLocker> LastAsync(CancellationToken cancel)
+    {
+        // What is written after this was read has a later revision, and is read again.
+        var revision = await RevisionAsync(cancel);
+        if (memory.Last is { } known && known.State.Revision == revision) return known;
+        var locker = await ReadAsync(cancel);
+        return memory.Last = new LastLocker(locker, new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds()));
+    }
+
+    private async Task<StoredLocker> ReadAsync(CancellationToken cancel)
     {
         var rows = await db.Locker.AsNoTracking().ToListAsync(cancel);
         var unreadable = new List<UnreadableRow>();
@@ -89,14 +103,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     }
 
     /// <summary>The things, pairs and kinds alone, from memory where nothing was written since.</summary>
-    public async Task<LockerState> ThingsAsync(CancellationToken cancel = default)
-    {
-        // What is written after this was read has a later revision, and is read again.
-        var revision = await RevisionAsync(cancel);
-        if (memory.Last is { } known && known.Revision == revision) return known;
-        var locker = await LoadAsync(cancel);
-        return memory.Last = new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds());
-    }
+    public async Task<LockerState> ThingsAsync(CancellationToken cancel = default) => (await LastAsync(cancel)).State;
 
     /// <summary>Makes changes of things, with pairs of things that go.</summary>
     public Task<LockerOutcome> ChangeAsync(string label, IReadOnlyList<LockerChange> changes, CancellationToken cancel = default) => ImportAsync(
@@ -162,7 +169,8 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     }
 
     /// <summary>Logs and writes a change and commits it.</summary>
-    private async Task<LockerOutcome> MakeAsync(Writing writing, string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
+    private async Task<LockerOutcome> MakeAsync(
+        Writing writing, string label, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
     {
         var revision = await NextRevisionAsync(cancel);
         var before = after.Keys.ToDictionary(k => k, k => rows.GetValueOrDefault(k)?.Json);
@@ -216,8 +224,10 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
             After = JsonSerializer.SerializeToUtf8Bytes(after),
         });
         var left = MostBytesOfUndo;
-        var sizes = await db.LockerEdits.OrderByDescending(e => e.Number).Select(e => new { e.Number, Bytes = e.Before.Length + e.After.Length }).ToListAsync(cancel);
-        if (sizes.SkipWhile(e => (left -= e.Bytes) >= 0).FirstOrDefault() is { } first) await db.LockerEdits.Where(e => e.Number <= first.Number).ExecuteDeleteAsync(cancel);
+        var sizes = await db.LockerEdits.OrderByDescending(e => e.Number).Select(e => new { e.Number, Bytes = e.Before.Length + e.After.Length })
+            .ToListAsync(cancel);
+        if (sizes.SkipWhile(e => (left -= e.Bytes) >= 0).FirstOrDefault() is { } first)
+            await db.LockerEdits.Where(e => e.Number <= first.Number).ExecuteDeleteAsync(cancel);
     }
 
     private async Task WriteAsync(int fresh, Dictionary<string, LockerRow> rows, Dictionary<string, byte[]?> after, CancellationToken cancel)
@@ -241,7 +251,8 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         return undo ? edits.OrderByDescending(e => e.Number) : edits.OrderBy(e => e.Number);
     }
 
-    private static List<(LockerRow Row, T Value)> Readable<T>(IEnumerable<LockerRow> rows, List<UnreadableRow> unreadable, Func<LockerRow, T, bool>? isGood = null)
+    private static List<(LockerRow Row, T Value)> Readable<T>(
+        IEnumerable<LockerRow> rows, List<UnreadableRow> unreadable, Func<LockerRow, T, bool>? isGood = null)
         where T : class
     {
         var read = new List<(LockerRow, T)>();
@@ -255,14 +266,16 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
 
     private static bool Is(string prefix, string key) => key.StartsWith(prefix, StringComparison.Ordinal);
 
-    private static bool Unreadable(LockerEditRow edit) => TryRead<Dictionary<string, byte[]?>>(edit.Before, out _) is null || TryRead<Dictionary<string, byte[]?>>(edit.After, out _) is null;
+    private static bool Unreadable(LockerEditRow edit) => TryRead<Dictionary<string, byte[]?>>(edit.Before, out _) is null
+        || TryRead<Dictionary<string, byte[]?>>(edit.After, out _) is null;
 
     /// <summary>Bytes of a row as they are kept, readable or not; null when there is none such.</summary>
     public Task<byte[]?> RawAsync(string key, CancellationToken cancel = default) =>
         db.Locker.AsNoTracking().Where(r => r.Key == key).Select(r => r.Json).FirstOrDefaultAsync(cancel);
 
     /// <summary>Takes something away that cannot be read; undo brings it back as it was.</summary>
-    public Task<LockerOutcome> DropAsync(string key, CancellationToken cancel = default) => SetAsync(key, null, $"{key}, which could not be read, removed", cancel);
+    public Task<LockerOutcome> DropAsync(string key, CancellationToken cancel = default) =>
+        SetAsync(key, null, $"{key}, which could not be read, removed", cancel);
 
     private static Dictionary<string, byte[]?> Snapshot(byte[] json) => JsonSerializer.Deserialize<Dictionary<string, byte[]?>>(json)!;
 
@@ -276,7 +289,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         }
         catch (Exception e) when (e is JsonException or NotSupportedException)
         {
-            why = e.Message;
+            why = $"not valid JSON: {e.Message.Split(" Path: ")[0]}";
         }
         return null;
     }

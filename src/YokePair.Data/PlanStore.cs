@@ -36,7 +36,8 @@ public sealed class UnreadableDayException : Exception
     /// <param name="key">Key of the assignment.</param>
     /// <param name="revision">Its revision.</param>
     /// <param name="why">What is wrong with it.</param>
-    public UnreadableDayException(string key, int revision, string why) : base($"The day \"{key}\" is kept, but cannot be read: {why}") => (Revision, Why) = (revision, why);
+    public UnreadableDayException(string key, int revision, string why) : base($"The day \"{key}\" is kept, but cannot be read: {why}") =>
+        (Revision, Why) = (revision, why);
 
     /// <summary>Its revision.</summary>
     public int Revision { get; }
@@ -51,7 +52,8 @@ public sealed class UnreadableDayException : Exception
 /// </summary>
 public sealed class PlanMemory : IDisposable
 {
-    private const long MostBytes = 64 * 1024 * 1024;
+    // As they are kept; in memory a plan takes several times as much.
+    private const long MostBytes = 6 * 1024 * 1024;
 
     private readonly MemoryCache plans = new(new MemoryCacheOptions { SizeLimit = MostBytes });
 
@@ -287,7 +289,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
             if (await Steps(key, undo).FirstOrDefaultAsync(cancel) is not { } edit)
                 return new Change(null, new ChangeOutcome.Refused([new PlanProblem("", undo ? "there is nothing to undo" : "there is nothing to redo")]));
             if (!PlanDelta.TryRead(undo ? edit.Before : edit.After, out var delta))
-                return new Change(null, new ChangeOutcome.Refused([new PlanProblem("", $"what was noted of \"{edit.Label}\" cannot be read any more, so it stays as it is")]));
+                return new Change(null, new ChangeOutcome.Refused(
+                    [new PlanProblem("", $"what was noted of \"{edit.Label}\" cannot be read any more, so it stays as it is")]));
             edit.Undone = undo;
             edit.Revision = baseRevision + 1;
             return new Change(delta.ApplyTo(plan), new ChangeOutcome.Done(null!, (undo ? "undone: " : "redone: ") + edit.Label));

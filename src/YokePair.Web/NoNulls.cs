@@ -15,7 +15,8 @@ internal static class NoNulls
     public static void InLists(JsonTypeInfo type)
     {
         if (type.Kind != JsonTypeInfoKind.Object) return;
-        var lists = type.Properties.Where(p => p.Get is not null && p.AttributeProvider is PropertyInfo property && HasNoNulls(property)).Select(p => (p.Name, Get: p.Get!)).ToList();
+        var lists = type.Properties.Where(p => p.Get is not null && p.AttributeProvider is PropertyInfo property && HasNoNulls(property))
+            .Select(p => (p.Name, Get: p.Get!)).ToList();
         if (lists.Count > 0) type.OnDeserialized += read =>
         {
             foreach (var (name, get) in lists)

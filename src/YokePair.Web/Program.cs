@@ -44,6 +44,8 @@ builder.Services.AddSingleton(settings);
 builder.Services.AddPlanStore(settings.DataDirectory);
 builder.Services.AddScoped<Days>();
 builder.Services.AddSingleton<SessionCache>();
+builder.Services.AddSingleton<QuietTimes>();
+builder.Services.AddHostedService(services => services.GetRequiredService<QuietTimes>());
 builder.Services.AddSingleton<Searches>();
 builder.Services.AddSingleton<Summaries>();
 builder.Services.AddHostedService(services => services.GetRequiredService<Summaries>());
@@ -64,20 +66,28 @@ builder.Services.ConfigureHttpJsonOptions(json =>
     json.SerializerOptions.TypeInfoResolver = (json.SerializerOptions.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NoNulls.InLists);
 });
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
-builder.Services.AddProblemDetails();
+builder.Services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Faults.Named);
 builder.Services.AddExceptionHandler<Faults>();
+// Before everything, the framework's own looking at the host included.
+builder.Services.Insert(0, ServiceDescriptor.Transient<IStartupFilter, PageProtection.First>());
 builder.Services.AddHostFiltering(filter => filter.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
 builder.Services.AddOpenApi("v1", ApiDocument.Configure);
 
 await using var app = builder.Build();
+var quiet = app.Services.GetRequiredService<QuietTimes>();
 if (!isCurrent || settings.SeedDemo)
     await using (var scope = app.Services.CreateAsyncScope())
     {
         if (!isCurrent) await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
-        if (settings.SeedDemo) await DemoDays.SeedAsync(settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
+        if (settings.SeedDemo) await DemoDays.SeedAsync(
+            settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
     }
 
-app.UseMiddleware<PageProtection>();
+app.Use((context, next) =>
+{
+    quiet.Note();
+    return next(context);
+});
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseHostFiltering();
@@ -97,9 +107,9 @@ api.MapStarting();
 api.MapProposals();
 api.MapTyped();
 app.MapOpenApi();
-app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "There is nothing at this address."));
 app.MapHealthChecks("/health");
-app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe });
+// Not of the API: what it does not know is said by status, a wrong method and a wrong type of content too.
+app.MapFallbackToFile(@"{*path:nonfile:regex(^(?!api(/|$)))}", "index.html", new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe });
 
 try
 {

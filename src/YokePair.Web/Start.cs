@@ -17,7 +17,8 @@ internal static class Start
         if (host.WebRootPath is { } root && !File.Exists(Path.Combine(root, "index.html")))
             throw new DataFolderException($"The page was not built ({root} has no index.html); start with ./yoke run, or build it with npm run build in web.");
         foreach (var url in urls.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
-            if (Uri.TryCreate(url, UriKind.Absolute, out var address) && IPAddress.TryParse(address.Host, out var ip) && address.Port > 0) CheckPort(ip, address.Port);
+            if (Uri.TryCreate(url, UriKind.Absolute, out var address) && IPAddress.TryParse(address.Host, out var ip) && address.Port > 0)
+                CheckPort(ip, address.Port);
     }
 
     private static void CheckPort(IPAddress ip, int port)
@@ -29,7 +30,8 @@ internal static class Start
         }
         catch (SocketException e)
         {
-            throw new DataFolderException($"Port {port} is taken, maybe by a Yoke Pair that runs already: open http://{ip}:{port}, or start with --urls http://{ip}:{port + 1}.", e);
+            throw new DataFolderException(
+                $"Port {port} is taken, maybe by a Yoke Pair that runs already: open http://{ip}:{port}, or start with --urls http://{ip}:{port + 1}.", e);
         }
     }
 }

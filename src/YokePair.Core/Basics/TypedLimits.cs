@@ -11,13 +11,13 @@ public static class TypedLimits
     /// <summary>Most lines.</summary>
     public const int Lines = 1000;
 
-    /// <summary>What is wrong with a line for its length; null where it can be read.</summary>
+    /// <summary>What is wrong with a line for its length or its number; null where it can be read.</summary>
     /// <param name="field">The field it is typed into.</param>
     /// <param name="line">The line.</param>
-    /// <param name="number">Its number, from 1; null where there is only one.</param>
-    public static PlanProblem? TooLong(string field, string line, int? number = null) => line.Length <= LineLetters ? null
-        : new PlanProblem(field, $"\"{line[..30]}…\" has {line.Length} letters; at most {LineLetters} are read of a line, so begin a new one", number);
-
-    /// <summary>What is said where there are more lines.</summary>
-    public static PlanProblem TooMany(string field, int number) => new(field, $"from here on it is not read; at most {Lines} lines at once", number);
+    /// <param name="number">Its number, from 1.</param>
+    public static PlanProblem? Beyond(string field, string line, int number) =>
+        number > Lines ? new PlanProblem(field, $"from here on it is not read; at most {Lines} lines at once", number)
+        : line.Length > LineLetters ? new PlanProblem(
+            field, $"\"{line[..30]}…\" has {line.Length} letters; at most {LineLetters} are read of a line, so begin a new one", number)
+        : null;
 }

@@ -22,24 +22,30 @@ public static class Alone
     {
         var here = things.Where(t => t.IsHere(day)).ToList();
         var sound = here.Where(t => !t.Doubtful).ToList();
+        var ofType = sound.ToLookup(t => t.GetType());
+        // Every lens with every body, once: they are held against one another.
+        var bodies = here.OfType<Body>().ToList();
+        var onBodies = here.OfType<Lens>().ToDictionary(l => l.Id, l => bodies.ConvertAll(b => compatibility.Of(b, l)), StringComparer.Ordinal);
         var alone = new List<AloneThing>();
         foreach (var thing in here)
         {
             if (thing.Count > 1) continue;
             var idle = Idle(thing, here, sound, compatibility);
-            if (Missing(thing, here, sound, compatibility, idle.Count > 0) is { } why) alone.Add(new AloneThing(thing.Id, why, [.. idle.Select(i => i.Id)]));
+            if (Missing(thing, here, sound, ofType[thing.GetType()].Where(o => o.Id != thing.Id), compatibility, onBodies,
+                idle.Count > 0) is { } why) alone.Add(new AloneThing(thing.Id, why, [.. idle.Select(i => i.Id)]));
         }
         return alone;
     }
 
     // Long: an arm for each kind of thing, each a sentence of the craft by itself.
-    private static string? Missing(Item thing, List<Item> here, List<Item> sound, Compatibility compatibility, bool leavesIdle)
+    private static string? Missing(
+        Item thing, List<Item> here, List<Item> sound, IEnumerable<Item> others, Compatibility compatibility, Dictionary<string, List<Compatible>> onBodies,
+        bool leavesIdle)
     {
-        var others = sound.Where(o => o.Id != thing.Id && o.GetType() == thing.GetType()).ToList();
         switch (thing)
         {
             case Lens lens:
-                return LensGap(lens, [.. others.Cast<Lens>()], [.. here.OfType<Body>()], compatibility);
+                return LensGap(lens, [.. others.Cast<Lens>()], onBodies);
             case Body body:
                 return others.Cast<Body>().Any(o => o.Mount.Intersect(body.Mount).Any()) ? null
                     : here.OfType<Lens>().Any(l => compatibility.Of(body, l).Works && !others.Any(o => compatibility.Of(o, l).Works)) ? $"no other body takes {string.Join(", ", body.Mount)}" : null;
@@ -73,7 +79,7 @@ public static class Alone
             case Filter filter:
                 return Others<Filter>(o => o.ThreadMm == filter.ThreadMm && o.StepsToMm is null == (filter.StepsToMm is null)) ? null : FormattableString.Invariant($"the only one for {filter.ThreadMm} mm");
             case Grip or Pack or Drive or PowerBank or StandLight:
-                return others.Count > 0 ? null : $"the only {ItemKinds.Of(thing)}";
+                return others.Any() ? null : $"the only {ItemKinds.Of(thing)}";
             default:
                 return leavesIdle ? "things hang on it" : null;
         }
@@ -84,6 +90,7 @@ public static class Alone
     /// <summary>What could be used with the thing, on the bodies it leads to, and cannot be without it.</summary>
     private static List<Item> Idle(Item thing, List<Item> here, List<Item> sound, Compatibility compatibility)
     {
+        if (thing.NeededBy is null && thing is not Adapter) return [];
         var named = here.Where(i => thing.NeededBy?.Contains(i.Id) == true && !sound.Any(o => o.Id != thing.Id && o.NeededBy?.Contains(i.Id) == true)).ToList();
         if (thing is not Adapter adapter) return named;
         var served = here.OfType<Body>().Where(b => adapter.BodyMount is { } m && b.Mount.Contains(m)).ToList();
@@ -97,11 +104,12 @@ public static class Alone
     }
 
     /// <summary>The first stretch of a lens's range that no other covers as fast (or, for a macro, as close) on a body it fits.</summary>
-    private static string? LensGap(Lens lens, List<Lens> others, List<Body> bodies, Compatibility compatibility)
+    private static string? LensGap(Lens lens, List<Lens> others, Dictionary<string, List<Compatible>> onBodies)
     {
-        var own = bodies.Where(b => compatibility.Of(b, lens).Works).ToList();
-        if (own.Count == 0) return null;
-        var usable = others.Where(o => own.Any(b => compatibility.Of(b, o) is { Works: true, Fit: not PairFit.Doubtful })).ToList();
+        var mine = onBodies[lens.Id];
+        int[] own = [.. Enumerable.Range(0, mine.Count).Where(b => mine[b].Works)];
+        if (own.Length == 0) return null;
+        var usable = others.FindAll(o => onBodies[o.Id] is var theirs && Array.Exists(own, b => theirs[b] is { Works: true, Fit: not PairFit.Doubtful }));
         var close = lens.Magnification >= 0.5;
         if (close && !usable.Any(o => o.Magnification >= 0.5)) return "nothing else focuses as close";
         if (close) return null;

@@ -24,8 +24,27 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
     private readonly List<Adapter> adapters = [.. things.OfType<Adapter>()];
     private readonly ILookup<string, PairRule> rules = pairs.SelectMany(p => new[] { (p.A, p), (p.B, p) }).ToLookup(x => x.Item1, x => x.p, StringComparer.Ordinal);
 
+    // What something else cannot be used without is like nothing else.
+    private readonly HashSet<string> served = [.. things.SelectMany(t => t.NeededBy ?? [])];
+
+    // Of hundreds of batteries and cards one is as another; and each pair is asked of again and again.
+    private readonly Dictionary<(string, string), Compatible> answers = [];
+
     /// <summary>The answer for two things, in either order.</summary>
     public Compatible Of(Item a, Item b)
+    {
+        var pair = (KeyOf(a), KeyOf(b));
+        if (!answers.TryGetValue(pair, out var answer)) answers.Add(pair, answer = Find(a, b));
+        return answer;
+    }
+
+    /// <summary>Things of which every one gets the same answer with whatever else.</summary>
+    public IReadOnlyList<IReadOnlyList<Item>> Alike(IEnumerable<Item> some) => [.. some.GroupBy(KeyOf).Select(g => g.ToList())];
+
+    private string KeyOf(Item item) => item is Battery or Card && item.NeededBy is null && !served.Contains(item.Id) && !rules.Contains(item.Id)
+        ? $"{item.GetType().Name}\n{(item is Battery battery ? battery.Type : ((Card)item).Type)}\n{item.Doubtful}" : item.Id;
+
+    private Compatible Find(Item a, Item b)
     {
         var known = rules[a.Id].FirstOrDefault(r => r.IsOf(a.Id, b.Id));
         if (known is not null) return new Compatible(known.Fit, string.IsNullOrWhiteSpace(known.Note) ? "you say so" : $"you say: {known.Note}", Overruled: true);

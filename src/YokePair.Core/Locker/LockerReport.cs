@@ -77,7 +77,9 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
         var kinds = FigureCatalogue.Kinds.Select((k, i) => (k, i)).ToDictionary(x => x.k, x => x.i);
         var views = things.Select(t => View(t, day, why.GetValueOrDefault(t.Id)))
             .OrderBy(v => kinds[v.Kind]).ThenBy(v => v.Type, StringComparer.Ordinal).ThenBy(v => v.Number ?? int.MaxValue).ThenBy(v => v.Name, StringComparer.OrdinalIgnoreCase).ToList();
-        return new LockerReport(views, alone, [.. things.OfType<Body>().Where(b => b.IsHere(day)).Select(b => Outfit(b, things, compatibility, day))], Summarise(views, alone));
+        var here = compatibility.Alike(things.Where(t => t.IsHere(day)));
+        return new LockerReport(views, alone, [.. things.OfType<Body>().Where(b => b.IsHere(day)).Select(b => Outfit(b, here, compatibility))],
+            Summarise(views, alone));
     }
 
     private static string Summarise(List<ThingView> views, IReadOnlyList<AloneThing> alone)
@@ -107,9 +109,11 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
             item.Estimated?.Count ?? 0, item.Keep);
     }
 
-    private static BodyOutfit Outfit(Body body, IReadOnlyList<Item> things, Compatibility compatibility, DateOnly day)
+    private static BodyOutfit Outfit(Body body, IReadOnlyList<IReadOnlyList<Item>> here, Compatibility compatibility)
     {
-        var around = things.Where(t => t.Id != body.Id && t.IsHere(day)).Select(t => (Thing: t, Answer: compatibility.Of(body, t))).Where(x => x.Answer.Works).ToList();
+        var around = here.Where(alike => alike[0].Id != body.Id).Select(alike => (Alike: alike, Answer: compatibility.Of(body, alike[0])))
+            .Where(x => x.Answer.Works)
+            .SelectMany(x => x.Alike.Select(thing => (Thing: thing, x.Answer))).ToList();
         var lenses = around.Where(x => x.Thing is Lens).ToList();
         var batteries = around.Where(x => x.Thing is Battery).Sum(x => x.Thing.Count ?? 1);
         var cards = body.Slots.Select(s => around.Where(x => x.Thing is Card c && c.Type == s.Type).Sum(x => x.Thing.Count ?? 1)).ToList();

@@ -69,12 +69,8 @@ public static class QuickAdd
         {
             at++;
             if (line.Length == 0) continue;
-            if (at > TypedLimits.Lines)
-            {
-                read.Add(Unread(line, TypedLimits.TooMany("text", at)) with { At = at });
-                break;
-            }
-            read.Add((TypedLimits.TooLong("text", line) is { } tooLong ? Unread(line, tooLong) : Read(line, known)) with { At = at });
+            read.Add((TypedLimits.Beyond("text", line, at) is { } beyond ? Unread(line, beyond) : Read(line, known)) with { At = at });
+            if (at > TypedLimits.Lines) break;
             known = known.And(KnownWords.Of(read[^1].Things));
         }
         return read;

@@ -73,7 +73,8 @@ public static partial class PlanFile
     /// <param name="utf8">As it would be kept.</param>
     /// <param name="mostBytes">How large it may be.</param>
     public static PlanProblem? Unkeepable(ReadOnlySpan<byte> utf8, int mostBytes = MaxBytes) =>
-        utf8.Length > mostBytes ? new PlanProblem("", FormattableString.Invariant($"would have {utf8.Length / 1e6:0.0} MB; at most {mostBytes / 1e6:0.0} MB can be kept"))
+        utf8.Length > mostBytes ? new PlanProblem(
+            "", FormattableString.Invariant($"would have {utf8.Length / 1e6:0.0} MB; at most {mostBytes / 1e6:0.0} MB can be kept"))
         : TooDeep(utf8) is not null ? new PlanProblem("", $"is nested deeper than {MaxDepth} levels; leave fields out that nobody needs")
         : null;
 

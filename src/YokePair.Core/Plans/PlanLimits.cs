@@ -26,7 +26,8 @@ public static class PlanLimits
             found.Add(Time($"{at}.start", part.Start));
             found.Add(Time($"{at}.end", part.End));
             found.Add(Id($"{at}.id", part.Id));
-            for (var n = 0; n < part.Needs.Count; n++) found.AddRange([Name($"{at}.needs[{n}].name", part.Needs[n].Name), Id($"{at}.needs[{n}].id", part.Needs[n].Id)]);
+            for (var n = 0; n < part.Needs.Count; n++) found.AddRange(
+                [Name($"{at}.needs[{n}].name", part.Needs[n].Name), Id($"{at}.needs[{n}].id", part.Needs[n].Id)]);
         }
         for (var i = 0; i < plan.People.Count; i++) found.AddRange([Name($"people[{i}].name", plan.People[i].Name), Id($"people[{i}].id", plan.People[i].Id)]);
         for (var i = 0; i < plan.Places.Count; i++) found.AddRange([Name($"places[{i}].name", plan.Places[i].Name), Id($"places[{i}].id", plan.Places[i].Id)]);

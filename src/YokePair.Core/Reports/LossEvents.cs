@@ -50,11 +50,13 @@ internal static class LossEvents
         return ReferenceEquals(part, then) ? asItIs : InPart(part, [.. part.Needs.Select((before, n) => Of(before, then.Needs[n], asItIs.Needs[n]))]);
 
         LossOfNeed Of(NeedFinding before, NeedFinding after, LossOfNeed asItWas) => ReferenceEquals(before, after) ? asItWas
-            : new LossOfNeed(after.Need.Id, after.Outcome, after.Best is null || IsSame(before, after) ? [] : WayReports.Steps(then.Ways.Kit, then.Ways.Layout, after.Best));
+            : new LossOfNeed(after.Need.Id, after.Outcome, after.Best is null || IsSame(before, after) ? []
+                : WayReports.Steps(then.Ways.Kit, then.Ways.Layout, after.Best));
     }
 
     private static bool IsSame(NeedFinding before, NeedFinding after) =>
         before.Best is { } was && after.Best is { } now && was.Rig.Actor == now.Rig.Actor && was.Items.Order().SequenceEqual(now.Items.Order());
 
-    private static LossInPart InPart(PartFindings part, LossOfNeed[] needs) => new(part.Part.Id, needs.Length == 0 ? Outcome.Holds : needs.Max(n => n.Outcome), needs);
+    private static LossInPart InPart(PartFindings part, LossOfNeed[] needs) =>
+        new(part.Part.Id, needs.Length == 0 ? Outcome.Holds : needs.Max(n => n.Outcome), needs);
 }

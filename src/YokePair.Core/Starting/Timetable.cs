@@ -66,14 +66,10 @@ public static class Timetable
         foreach (var typed in text.Split('\n', StringSplitOptions.TrimEntries))
         {
             number++;
-            if (number > TypedLimits.Lines)
+            if (TypedLimits.Beyond("timetable", typed, number) is { } beyond)
             {
-                problems.Add(TypedLimits.TooMany("timetable", number));
-                break;
-            }
-            if (TypedLimits.TooLong("timetable", typed, number) is { } tooLong)
-            {
-                problems.Add(tooLong);
+                problems.Add(beyond);
+                if (number > TypedLimits.Lines) break;
                 continue;
             }
             if (typed.Length == 0 || TimetableWords.IsRule(typed)) continue;

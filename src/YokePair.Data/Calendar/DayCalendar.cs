@@ -60,7 +60,8 @@ public static class DayCalendar
         }
         // The library tells what it cannot read in these ways; an unknown zone among them.
         catch (Exception e) when (e is System.Runtime.Serialization.SerializationException or ArgumentException or FormatException or InvalidOperationException
-            or OverflowException or NotSupportedException or IndexOutOfRangeException or KeyNotFoundException or NullReferenceException or NodaTime.TimeZones.DateTimeZoneNotFoundException)
+            or OverflowException or NotSupportedException or IndexOutOfRangeException or KeyNotFoundException or NullReferenceException
+            or NodaTime.TimeZones.DateTimeZoneNotFoundException)
         {
             return (null, e is NodaTime.TimeZones.DateTimeZoneNotFoundException || e.Message.Contains("zone", StringComparison.OrdinalIgnoreCase)
                 ? new PlanProblem("", $"an event is in a time zone that is not known ({e.Message}); export the calendar in your own zone") : NoCalendar());

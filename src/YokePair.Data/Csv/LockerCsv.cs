@@ -46,22 +46,16 @@ public static partial class LockerCsv
         var line = header.ToString();
         var separator = Separators.MaxBy(s => line.Count(c => c == s));
         if (text.Contains('\0', StringComparison.Ordinal)) return Failed("this is no table of text", separator, encoding);
-        var configuration = new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = separator.ToString(), BadDataFound = null, MissingFieldFound = null, IgnoreBlankLines = true, MaxFieldSize = 100_000, TrimOptions = TrimOptions.Trim };
-        using var reader = new CsvReader(new StringReader(text), configuration);
+        using var reader = new CsvReader(new StringReader(text), Forgiving(separator));
         try
         {
             if (!reader.Read() || !reader.ReadHeader() || reader.HeaderRecord is not { } columns) return Failed("the table is empty; its first line names the columns", separator, encoding);
-            if (columns.Length > MaxColumns) return Failed($"has {columns.Length} columns; at most {MaxColumns} are read, so leave out what is of no thing", separator, encoding);
+            if (columns.Length > MaxColumns) return Failed(
+                $"has {columns.Length} columns; at most {MaxColumns} are read, so leave out what is of no thing", separator, encoding);
             var twice = columns.Where(c => c.Trim().Length > 0).GroupBy(c => c.Trim(), StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1);
             if (twice is not null) return Failed($"the column \"{twice.Key}\" is there twice; keep one, or call one otherwise", separator, encoding);
-            var cells = new List<(int Line, string[] Cells)>();
-            while (reader.Read())
-            {
-                if (cells.Count == MaxRows) return Failed($"more than {MaxRows} rows; split the file", separator, encoding);
-                string[] row = [.. Enumerable.Range(0, reader.Parser.Count).Select(i => Unguarded(reader[i]?.Trim() ?? ""))];
-                if (row.Length > MaxColumns) return Failed($"a row has {row.Length} cells; at most {MaxColumns} are read", separator, encoding);
-                if (Array.Exists(row, c => c.Length > 0)) cells.Add((reader.Parser.RawRow, row));
-            }
+            var (cells, tooMuch) = Cells(reader);
+            if (tooMuch is not null) return Failed(tooMuch, separator, encoding);
             var matched = TableColumns.Match(columns, [.. cells.Select(c => c.Cells)], chosen);
             if (matched.All(c => c.Figure is null)) return Failed(
                 $"none of its columns is a figure of a thing: {string.Join(", ", columns.Take(12))}; the first line names the columns", separator, encoding);
@@ -71,6 +65,30 @@ public static partial class LockerCsv
         {
             return new ReadTable([], Named(separator), encoding, [], [new PlanProblem("", "the table cannot be read from here on; is a quotation mark left open?", e.Context?.Parser?.RawRow)]);
         }
+    }
+
+    private static CsvConfiguration Forgiving(char separator) => new(CultureInfo.InvariantCulture)
+    {
+        Delimiter = separator.ToString(),
+        BadDataFound = null,
+        MissingFieldFound = null,
+        IgnoreBlankLines = true,
+        MaxFieldSize = 100_000,
+        TrimOptions = TrimOptions.Trim,
+    };
+
+    /// <summary>The rows that hold anything, or what there is too much of.</summary>
+    private static (List<(int Line, string[] Cells)> Rows, string? TooMuch) Cells(CsvReader reader)
+    {
+        var cells = new List<(int Line, string[] Cells)>();
+        while (reader.Read())
+        {
+            if (cells.Count == MaxRows) return (cells, $"more than {MaxRows} rows; split the file");
+            if (reader.Parser.Count > MaxColumns) return (cells, $"a row has {reader.Parser.Count} cells; at most {MaxColumns} are read");
+            string[] row = [.. Enumerable.Range(0, reader.Parser.Count).Select(i => Unguarded(reader[i]?.Trim() ?? ""))];
+            if (Array.Exists(row, c => c.Length > 0)) cells.Add((reader.Parser.RawRow, row));
+        }
+        return (cells, null);
     }
 
     /// <summary>Writes things as a table that reads back the same.</summary>

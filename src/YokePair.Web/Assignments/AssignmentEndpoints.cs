@@ -41,13 +41,14 @@ internal static class AssignmentEndpoints
     }
 
     // The list waits a moment for verdicts that are being worked out, and no longer: one hard plan must not keep the others from being seen.
-    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(500);
+    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100);
 
     private static async Task<Ok<List<AssignmentSummary>>> List(PlanStore store, LockerStore lockers, Summaries summaries, CancellationToken cancel)
     {
         var locker = await lockers.RevisionAsync(cancel);
         var stored = await store.SummariesWithDeletedAsync(cancel);
-        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker) && summaries.Fault(s.Key, s.Revision) is null).Select(s => summaries.WorkOut(s.Key)).ToList();
+        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker) && summaries.Fault(s.Key, s.Revision) is null)
+            .Select(s => summaries.WorkOut(s.Key)).ToList();
         if (missing.Count > 0)
         {
             await Task.WhenAny(Task.WhenAll(missing), Task.Delay(Patience, cancel));
@@ -80,7 +81,8 @@ internal static class AssignmentEndpoints
     {
         var reading = PlanFile.Read(file);
         var problems = reading.Plan is { } plan ? [.. PlanCheck.Complete(plan), .. PlanLimits.Beyond(plan)] : reading.Problems;
-        if (problems.Count == 0 && PlanFile.Unkeepable(PlanFile.Write(reading.Plan!)) is { } large) problems = [large with { Message = $"the plan {large.Message}" }];
+        if (problems.Count == 0 && PlanFile.Unkeepable(PlanFile.Write(reading.Plan!)) is { } large)
+            problems = [large with { Message = $"the plan {large.Message}" }];
         if (problems.Count > 0) return Problems.Unprocessable("This file is not a plan that can be kept. Nothing was imported.", problems);
         var stored = await store.AddAsync(reading.Plan!, cancel);
         return Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));

@@ -81,7 +81,7 @@ public sealed partial class Summaries(IServiceScopeFactory scopes, ILogger<Summa
         try
         {
             await using var scope = scopes.CreateAsyncScope();
-            if (await scope.ServiceProvider.GetRequiredService<Days>().FindAsync(key, null, stop) is { } session) await KeepAsync(session, session.Board);
+            if (await scope.ServiceProvider.GetRequiredService<Days>().PassingAsync(key, stop) is { } session) await KeepAsync(session, session.Board);
         }
         catch (UnreadableDayException e)
         {

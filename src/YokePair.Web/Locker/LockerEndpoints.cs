@@ -96,7 +96,8 @@ internal static class LockerEndpoints
         await store.RawAsync(key, cancel) is { } bytes ? Results.File(bytes, "application/octet-stream", "row.raw.json") : Problems.NotFound("row");
 
     private static async Task<IResult> Drop(string key, LockerStore store, CancellationToken cancel) =>
-        (await store.LoadAsync(cancel)).Unreadable.Any(u => u.Key == key) ? await LockerChanges.Made(store.DropAsync(key, cancel), []) : Problems.NotFound("unreadable row");
+        (await store.LoadAsync(cancel)).Unreadable.Any(u => u.Key == key) ? await LockerChanges.Made(store.DropAsync(key, cancel), [])
+            : Problems.NotFound("unreadable row");
 
     internal static AssignmentDay Named(StoredPlan stored) =>
         new(stored.Key, stored.Plan.Assignment.Name, stored.Plan.Parts.Min(p => p.Start) is { } start ? DateOnly.FromDateTime(start) : null);

@@ -21,14 +21,17 @@ internal static class ProposalEndpoints
 {
     public static void MapProposals(this IEndpointRouteBuilder api)
     {
-        api.MapPost("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
+        api.MapPost("/assignments/{key}/kit-proposal", Kit).WithName("ProposeKit").Produces<KitAnswer>(StatusCodes.Status200OK, Lines.ContentType)
+            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).DisableRequestTimeout();
         api.MapPost("/assignments/{key}/dead-weight", Spare).WithName("ProposeDeadWeight")
             .Produces<DeadWeightAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
-        api.MapPost("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
+        api.MapPost("/assignments/{key}/setups-proposal", Setups).WithName("ProposeSetups").Produces<SetupsAnswer>(StatusCodes.Status200OK, Lines.ContentType)
+            .ProducesProblem(StatusCodes.Status404NotFound).DisableRequestTimeout();
     }
 
     private static async Task<IResult> Kit(
-        string key, string? survives, string? goal, bool? locker, bool? move, bool? free, [FromQuery] string[]? limit, Days store, Searches searches, HttpContext http, CancellationToken cancel)
+        string key, string? survives, string? goal, bool? locker, bool? move, bool? free, [FromQuery] string[]? limit, Days store, Searches searches,
+        HttpContext http, CancellationToken cancel)
     {
         if (await store.FindAsync(key, null, cancel) is not { } session) return Web.Problems.NotFound("assignment");
         var (limits, problems) = LimitsOf(session.Plan, limit ?? []);
@@ -73,7 +76,8 @@ internal static class ProposalEndpoints
     }
 
     private static async Task<IResult> Setups(
-        string key, [FromQuery] string[]? part, [FromQuery] string[]? pin, [FromQuery] string[]? pull, Days store, Searches searches, HttpContext http, CancellationToken cancel)
+        string key, [FromQuery] string[]? part, [FromQuery] string[]? pin, [FromQuery] string[]? pull, Days store, Searches searches, HttpContext http,
+        CancellationToken cancel)
     {
         if (await store.FindAsync(key, pull, cancel) is not { } session) return Web.Problems.NotFound("assignment");
         return await searches.AnswerAsync(http, new SetupsAnswer(null, null, Waits: true), (tell, stop) =>

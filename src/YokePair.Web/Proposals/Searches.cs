@@ -29,7 +29,8 @@ internal sealed class Searches(IHostApplicationLifetime program) : IDisposable
         if (!asked.IsCompleted) await Lines.WriteAsync(http, waits, ends.Token);
         using var turn = await asked;
         if (!turn.IsAcquired)
-            return Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: $"{MostWaiting} searches wait already; stop some, or try again later.");
+            return Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable,
+                title: $"{MostWaiting} searches wait already; stop some, or try again later.");
         ends.CancelAfter(Longest);
         Interlocked.Increment(ref working);
         try

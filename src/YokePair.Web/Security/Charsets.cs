@@ -9,6 +9,7 @@ internal sealed class Charsets(RequestDelegate next)
     public Task InvokeAsync(HttpContext context) =>
         MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset is { HasValue: true } charset
         && !charset.Equals(Encoding.UTF8.WebName, StringComparison.OrdinalIgnoreCase) && !charset.Equals("\"utf-8\"", StringComparison.OrdinalIgnoreCase)
-            ? Results.Problem(statusCode: StatusCodes.Status415UnsupportedMediaType, title: $"\"{charset}\" cannot be read here; send it in UTF-8.").ExecuteAsync(context)
+            ? Results.Problem(statusCode: StatusCodes.Status415UnsupportedMediaType, title: $"\"{charset}\" cannot be read here; send it in UTF-8.")
+                .ExecuteAsync(context)
             : next(context);
 }

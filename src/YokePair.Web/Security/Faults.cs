@@ -24,13 +24,28 @@ internal sealed class Faults(IProblemDetailsService problems) : IExceptionHandle
         return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = httpContext, ProblemDetails = said });
     }
 
+    /// <summary>Says in words what a bare status says by its number.</summary>
+    public static void Named(ProblemDetailsContext context)
+    {
+        if (context.ProblemDetails is { Detail: null, Title: { } title } bare && title == Microsoft.AspNetCore.WebUtilities.ReasonPhrases.GetReasonPhrase(bare.Status ?? 0))
+            bare.Title = bare.Status switch
+            {
+                StatusCodes.Status404NotFound => "There is nothing at this address.",
+                StatusCodes.Status405MethodNotAllowed => "This address is not asked in this way.",
+                StatusCodes.Status415UnsupportedMediaType => "This is not of the type that is read here; send JSON as application/json.",
+                StatusCodes.Status500InternalServerError => $"Something went wrong here, which is a fault of the program. {Unchanged}",
+                _ => title,
+            };
+    }
+
     private static ProblemDetails? Said(Exception exception) => exception switch
     {
         BadHttpRequestException bad => Bad(bad),
         // System.Text.Json says NotSupported, not Json, of an edit that does not tell its type.
         NotSupportedException { Source: "System.Text.Json" } => Bad(new BadHttpRequestException(exception.Message, exception)),
         UnreadableDayException day => Problems.Details(
-            StatusCodes.Status422UnprocessableEntity, "This day is kept, but cannot be read. Save its file from the list of days, or delete it there.", [new PlanProblem("", day.Why)]),
+            StatusCodes.Status422UnprocessableEntity, "This day is kept, but cannot be read. Save its file from the list of days, or delete it there.",
+            [new PlanProblem("", day.Why)]),
         RegexMatchTimeoutException => Short(StatusCodes.Status422UnprocessableEntity, "This text is too hard to read; make it shorter, a line for each thing."),
         SqliteException sqlite => Disk(sqlite.SqliteErrorCode),
         DbUpdateException { InnerException: SqliteException sqlite } => Disk(sqlite.SqliteErrorCode),
@@ -45,8 +60,10 @@ internal sealed class Faults(IProblemDetailsService problems) : IExceptionHandle
         return bad.StatusCode switch
         {
             StatusCodes.Status413PayloadTooLarge =>
-                Short(bad.StatusCode, $"Too large. A plan file may have at most {PlanFile.MaxBytes / 1_000_000} MB, an edit {RequestLimits.EditBytes / 1000} kB."),
-            StatusCodes.Status415UnsupportedMediaType => Short(bad.StatusCode, "This is no JSON by what it says of itself; send it as application/json in UTF-8."),
+                Short(bad.StatusCode,
+                    $"Too large. A plan file may have at most {PlanFile.MaxBytes / 1_000_000} MB, an edit {RequestLimits.EditBytes / 1000} kB."),
+            StatusCodes.Status415UnsupportedMediaType =>
+                Short(bad.StatusCode, "This is no JSON by what it says of itself; send it as application/json in UTF-8."),
             _ => Problems.Details(bad.StatusCode, "The request could not be read.", [new PlanProblem(field, bad.InnerException?.Message ?? bad.Message)]),
         };
     }
@@ -55,9 +72,11 @@ internal sealed class Faults(IProblemDetailsService problems) : IExceptionHandle
     private static ProblemDetails Disk(int code) => code switch
     {
         5 or 6 => Short(StatusCodes.Status503ServiceUnavailable, $"Another program is at work in the database. {Unchanged} End it and try again."),
-        8 or 14 => Short(StatusCodes.Status503ServiceUnavailable, $"The database may not be written to. {Unchanged} Give its folder back to its owner and try again."),
+        8 or 14 => Short(StatusCodes.Status503ServiceUnavailable,
+            $"The database may not be written to. {Unchanged} Give its folder back to its owner and try again."),
         13 => Short(StatusCodes.Status507InsufficientStorage, $"The disk is full. {Unchanged} Make room on it and try again."),
-        11 or 26 => Short(StatusCodes.Status503ServiceUnavailable, "The database is damaged in a place this asked for. End the program, keep the folder, and take the newest copy with ./yoke restore FILE."),
+        11 or 26 => Short(StatusCodes.Status503ServiceUnavailable,
+            "The database is damaged in a place this asked for. End the program, keep the folder, and take the newest copy with ./yoke restore FILE."),
         _ => Short(StatusCodes.Status503ServiceUnavailable, $"The database could not be written to. {Unchanged} Look after the disk and try again."),
     };
 

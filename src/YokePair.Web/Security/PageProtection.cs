@@ -26,4 +26,14 @@ internal sealed class PageProtection(RequestDelegate next)
         if (headers.CacheControl.Count == 0 || context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)) headers.CacheControl = "no-store";
         return Task.CompletedTask;
     }
+
+    /// <summary>Puts it before all else.</summary>
+    internal sealed class First : IStartupFilter
+    {
+        public Action<IApplicationBuilder> Configure(Action<IApplicationBuilder> next) => app =>
+        {
+            app.UseMiddleware<PageProtection>();
+            next(app);
+        };
+    }
 }

@@ -16,6 +16,8 @@ internal static class RequestLimits
     {
         Timeout = TimeSpan.FromSeconds(30),
         TimeoutStatusCode = StatusCodes.Status503ServiceUnavailable,
-        WriteTimeoutResponse = context => Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: "This took too long and was given up. Nothing was changed; try again, or make the question smaller.").ExecuteAsync(context),
+        WriteTimeoutResponse = context =>
+            Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable,
+                title: "This took too long and was given up. Nothing was changed; try again, or make the question smaller.").ExecuteAsync(context),
     };
 }

@@ -69,6 +69,14 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
         return await plans.FindAsync(key, cancel) is { } stored ? Of(stored, locker, pull) : null;
     }
 
+    /// <summary>The session of an assignment for once: what nobody looks at takes no room from what somebody does.</summary>
+    public async Task<Session?> PassingAsync(string key, CancellationToken cancel)
+    {
+        var locker = await lockers.ThingsAsync(cancel);
+        if (await plans.FindAsync(key, cancel) is not { } stored) return null;
+        return cache.Find(StateOf(stored, locker)) ?? Analysed(stored, locker, null);
+    }
+
     /// <summary>The session of an assignment as it has just been written.</summary>
     public async Task<Session> OfAsync(StoredPlan stored, IReadOnlyList<string>? pull, CancellationToken cancel) => Of(stored, await lockers.ThingsAsync(cancel), pull);
 

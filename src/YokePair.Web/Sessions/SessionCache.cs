@@ -18,12 +18,17 @@ public sealed record State(string Key, int Revision, int Locker, string Pulled =
 /// </summary>
 public sealed class SessionCache : IDisposable
 {
-    private const long MostBytes = 512L * 1024 * 1024;
+    private const long MostBytes = 48L * 1024 * 1024;
 
     // An analysis holds the ways of every need: about so much for each thing and part.
     private const long BytesForEachThingAndPart = 4 * 1024;
 
     private static readonly TimeSpan KeptUnasked = TimeSpan.FromMinutes(20);
+
+    // Days are large and live long enough to grow old: whoever leafs through hundreds would wait long for the collector to look at them.
+    private const int OpenedBetweenCollections = 24;
+
+    private int opened;
 
     private readonly MemoryCache sessions = new(new MemoryCacheOptions { SizeLimit = MostBytes });
 
@@ -56,11 +61,16 @@ public sealed class SessionCache : IDisposable
         }
         else if (newest is null || newest.State.Revision <= state.Revision)
         {
+            if (newest is null && Interlocked.Increment(ref opened) % OpenedBetweenCollections == 0)
+                GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
             sessions.Set(state.Key, new Kept(state, session), entry);
             newest?.Overtaken.Cancel();
         }
         return session;
     }
+
+    /// <summary>Lets go of what nobody has asked for in a while.</summary>
+    public void Trim() => sessions.Compact(0);
 
     /// <inheritdoc/>
     public void Dispose() => sessions.Dispose();

@@ -6,7 +6,7 @@ export function UnreadableRows({ rows }: { rows: LockerPage["unreadable"] }) {
   const change = useLockerChange();
   if (rows.length === 0) return null;
   return (
-    <section aria-label="Cannot be read" className="border-b-2 border-broken px-6 py-2">
+    <section aria-label="Cannot be read" className="border-b-2 border-broken px-4 py-2">
       <h2 className="font-bold text-broken">
         {rows.length === 1 ? "One thing is" : `${rows.length} things are`} kept but cannot be read; the others
         are not touched by it
