@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Net;
-using System.Text.Json;
 
 namespace YokePair.Web.Tests;
 
@@ -65,10 +64,31 @@ public sealed class ContractTests
         string[] revisions = [.. Enumerable.Range(1, 12).Select(r => r.ToString(CultureInfo.InvariantCulture))];
         return new Dictionary<string, string[]>(StringComparer.Ordinal)
         {
-            ["key"] = ["steamer-wedding", "track-night"], ["part"] = Ids("parts"), ["need"] = needs, ["id"] = items, ["item"] = items, ["thing"] = items, ["body"] = items, ["lens"] = items, ["a"] = items, ["b"] = items,
-            ["person"] = Ids("people"), ["place"] = Ids("places"), ["position"] = ["left", "right", "harness"], ["kind"] = ["item", "rig", "place", "person", "radio", "body", "lens"], ["name"] = ["steamer-wedding", "A day"],
-            ["type"] = ["mount", "setPart", "moveItem", "putNeed", "addPart"], ["baseRevision"] = revisions, ["revision"] = revisions, ["pull"] = ["b1", "rig:b1@vows", "person:second", "place:roller"], ["day"] = ["2027-06-12"],
-            ["text"] = ["14:00 ceremony, chapel 40 min\n15:00 speeches", "24-70/2.8 K2 #3 820g", "f/2.8"], ["start"] = ["2027-06-12T14:00", "20270612T140000"], ["end"] = ["2027-06-12T15:00"], ["survives"] = ["item"], ["goal"] = ["weight", "count"],
+            ["key"] = ["steamer-wedding", "track-night"],
+            ["part"] = Ids("parts"),
+            ["need"] = needs,
+            ["id"] = items,
+            ["item"] = items,
+            ["thing"] = items,
+            ["body"] = items,
+            ["lens"] = items,
+            ["a"] = items,
+            ["b"] = items,
+            ["person"] = Ids("people"),
+            ["place"] = Ids("places"),
+            ["position"] = ["left", "right", "harness"],
+            ["kind"] = ["item", "rig", "place", "person", "radio", "body", "lens"],
+            ["name"] = ["steamer-wedding", "A day"],
+            ["type"] = ["mount", "setPart", "moveItem", "putNeed", "addPart"],
+            ["baseRevision"] = revisions,
+            ["revision"] = revisions,
+            ["pull"] = ["b1", "rig:b1@vows", "person:second", "place:roller"],
+            ["day"] = ["2027-06-12"],
+            ["text"] = ["14:00 ceremony, chapel 40 min\n15:00 speeches", "24-70/2.8 K2 #3 820g", "f/2.8"],
+            ["start"] = ["2027-06-12T14:00", "20270612T140000"],
+            ["end"] = ["2027-06-12T15:00"],
+            ["survives"] = ["item"],
+            ["goal"] = ["weight", "count"],
         };
     }
 

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
-using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 

@@ -1,6 +1,5 @@
 using System.Text.Json;
 using YokePair.Core.Failure;
-using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Reports;
 

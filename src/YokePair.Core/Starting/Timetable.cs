@@ -1,5 +1,4 @@
 using System.Globalization;
-using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 

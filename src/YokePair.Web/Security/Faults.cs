@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using YokePair.Core.Plans;
@@ -27,7 +28,7 @@ internal sealed class Faults(IProblemDetailsService problems) : IExceptionHandle
     /// <summary>Says in words what a bare status says by its number.</summary>
     public static void Named(ProblemDetailsContext context)
     {
-        if (context.ProblemDetails is { Detail: null, Title: { } title } bare && title == Microsoft.AspNetCore.WebUtilities.ReasonPhrases.GetReasonPhrase(bare.Status ?? 0))
+        if (context.ProblemDetails is { Detail: null, Title: { } title } bare && title == ReasonPhrases.GetReasonPhrase(bare.Status ?? 0))
             bare.Title = bare.Status switch
             {
                 StatusCodes.Status404NotFound => "There is nothing at this address.",

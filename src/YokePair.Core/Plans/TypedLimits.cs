@@ -1,6 +1,4 @@
-using YokePair.Core.Plans;
-
-namespace YokePair.Core.Basics;
+namespace YokePair.Core.Plans;
 
 /// <summary>How much is read of what is typed or pasted at once: more than anybody writes, and little enough to be read at once.</summary>
 public static class TypedLimits
