@@ -25,6 +25,9 @@ public sealed class DataFolder : IDisposable
     /// <summary>Room, bytes, below which nothing is begun.</summary>
     private const long LeastRoom = 4 * 1024 * 1024;
 
+    // What the lock of a file says where another has it: EAGAIN of Linux and of macOS, ERROR_SHARING_VIOLATION of Windows.
+    private static readonly int[] HeldByAnother = [11, 35, unchecked((int)0x80070020)];
+
     private readonly FileStream held;
 
     private DataFolder(string path, FileStream held) => (Path, this.held) = (path, held);
@@ -53,13 +56,14 @@ public sealed class DataFolder : IDisposable
         {
             throw new DataFolderException($"The data folder {folder} may not be written to; give it back to its owner, or name another with --data.", e);
         }
-        catch (IOException e) when (e is not FileNotFoundException && File.Exists(System.IO.Path.Combine(folder, LockName)))
+        catch (IOException e) when (HeldByAnother.Contains(e.HResult))
         {
             throw new DataFolderException($"Yoke Pair is running already on {folder}; use that one, or name another folder with --data.", e);
         }
         catch (IOException e)
         {
-            throw new DataFolderException($"The data folder {folder} cannot be made or written to ({e.Message}); make room, or name another with --data.", e);
+            throw new DataFolderException(
+                $"The data folder {folder} cannot be made or written to ({e.Message}); let it be written to, or name another with --data.", e);
         }
     }
 

@@ -4,7 +4,8 @@ namespace YokePair.Web.Proposals;
 
 /// <summary>
 /// Searches at work: at most two at once, so that a core is left for whoever edits; the others wait their turn and are told so. Each ends
-/// by itself after a while, when its client goes, and when the program ends.
+/// by itself after a while, when its client goes, and when the program ends. What it took is given back when it is quiet again:
+/// a collection at once would hold up whoever edits meanwhile.
 /// </summary>
 internal sealed class Searches(IHostApplicationLifetime program) : IDisposable
 {
@@ -15,7 +16,6 @@ internal sealed class Searches(IHostApplicationLifetime program) : IDisposable
 
     // The limiter that the framework's own middleware is made of; that one cannot say that somebody waits.
     private readonly ConcurrencyLimiter turns = new(new ConcurrencyLimiterOptions { PermitLimit = AtOnce, QueueLimit = MostWaiting });
-    private int working;
 
     /// <summary>Answers line by line once it is its turn.</summary>
     /// <param name="http">The request.</param>
@@ -32,16 +32,7 @@ internal sealed class Searches(IHostApplicationLifetime program) : IDisposable
             return Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable,
                 title: $"{MostWaiting} searches wait already; stop some, or try again later.");
         ends.CancelAfter(Longest);
-        Interlocked.Increment(ref working);
-        try
-        {
-            await Lines.StreamAsync<T>(http, (tell, _) => search(tell, ends.Token), cancel);
-        }
-        finally
-        {
-            // What a search took is of no use to anybody afterwards, and much.
-            if (Interlocked.Decrement(ref working) == 0) GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
-        }
+        await Lines.StreamAsync<T>(http, (tell, _) => search(tell, ends.Token), cancel);
         return Results.Empty;
     }
 
