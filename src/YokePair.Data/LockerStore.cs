@@ -132,8 +132,9 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         foreach (var kind in kinds) after[LockerRow.KindPrefix + kind.Id] = Write(kind);
         foreach (var (key, row) in await RowsAsync(after.Keys.Where(k => !ids.Contains(k)), cancel)) rows[key] = row;
         if (after.Count == 0) return LockerOutcome.Made;
-        if (after.FirstOrDefault(a => a.Value is { } json && PlanFile.Unkeepable(json, MostBytesOfThing) is not null) is { Value: { } large } unfit)
-            return new LockerOutcome([], $"{unfit.Key} {PlanFile.Unkeepable(large, MostBytesOfThing)!.Message}. Nothing was changed.");
+        foreach (var (key, json) in after)
+            if (json is not null && PlanFile.Unkeepable(json, MostBytesOfThing) is { } problem)
+                return new LockerOutcome([], $"{key} {problem.Message}. Nothing was changed.");
         return await MakeAsync(writing, label, rows, after, cancel);
     }
 

@@ -191,13 +191,13 @@ public sealed class DayAnalysis
         var found = known is null ? new NeedFinding?[part.Needs.Count] : [.. known];
         var ways = new PartWays(kit, part, n => found[n] is null);
         for (var n = 0; n < found.Length; n++)
+        {
             if (found[n] is not null) continue;
-            else if (SharesMoment(part, ways.Needs[n].Need)) FindMoment(kit, part, ways, n, failed, found);
+            var need = ways.Needs[n];
+            if (SharesMoment(part, need.Need)) FindMoment(kit, part, ways, n, failed, found);
             else
-            {
-                var need = ways.Needs[n];
                 found[n] = new NeedFinding(need, WorstOf(need.Bands, failed), () => new MomentCuts(CutsOf(kit, need, failed), true));
-            }
+        }
         return new PartFindings(ways, failed, away, [.. found.Select(need => need!)]);
     }
 
