@@ -127,10 +127,22 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
     public Task<IReadOnlyList<StoredSummary>> SummariesAsync(CancellationToken cancel = default) => SummariesOf(There, cancel);
 
     /// <summary>The same with those that were deleted and can be put back.</summary>
-    public Task<IReadOnlyList<StoredSummary>> SummariesWithDeletedAsync(CancellationToken cancel = default) => SummariesOf(db.Assignments, cancel);
+    public Task<IReadOnlyList<StoredSummary>> SummariesWithDeletedAsync(CancellationToken cancel = default) => SummariesOf(Sound, cancel);
 
     /// <summary>Every assignment that is not deleted.</summary>
-    private IQueryable<AssignmentRow> There => db.Assignments.Where(a => a.DeletedAt == null);
+    private IQueryable<AssignmentRow> There => Sound.Where(a => a.DeletedAt == null);
+
+    /// <summary>
+    /// Every assignment, where somebody else wrote something into a column that is not of its type, without it: one such row must not keep
+    /// the others from being listed. What is wrong with a plan is said when it is read.
+    /// </summary>
+    private IQueryable<AssignmentRow> Sound => db.Assignments.FromSql($"""
+        SELECT Key, CAST(Name AS TEXT) AS Name, CASE WHEN datetime(Start) IS NOT NULL THEN Start END AS Start,
+          CAST(Revision AS INTEGER) AS Revision, CAST(Plan AS BLOB) AS Plan, CAST(Archived AS INTEGER) AS Archived,
+          CASE WHEN datetime(DeletedAt) IS NOT NULL THEN DeletedAt END AS DeletedAt, CAST(Summary AS BLOB) AS Summary,
+          CAST(SummaryRevision AS INTEGER) AS SummaryRevision, CAST(SummaryLocker AS INTEGER) AS SummaryLocker
+        FROM Assignments
+        """);
 
     private static async Task<IReadOnlyList<StoredSummary>> SummariesOf(IQueryable<AssignmentRow> rows, CancellationToken cancel)
     {

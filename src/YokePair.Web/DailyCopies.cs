@@ -10,17 +10,10 @@ internal sealed partial class DailyCopies(AppSettings settings, TimeProvider clo
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        try
+        for (var wait = First; ; wait = Between)
         {
-            for (var wait = First; ; wait = Between)
-            {
-                await Task.Delay(wait, clock, stoppingToken);
-                MakeOne();
-            }
-        }
-        catch (OperationCanceledException)
-        {
-            // The program ends.
+            await Task.Delay(wait, clock, stoppingToken);
+            MakeOne();
         }
     }
 

@@ -14,10 +14,16 @@ internal static class Lines
     /// <param name="http">The request.</param>
     /// <param name="search">What tells the lines; it is handed the token that ends it.</param>
     /// <param name="cancel">Ends it when the request is given up.</param>
-    public static async Task StreamAsync<T>(HttpContext http, Action<Action<T>, CancellationToken> search, CancellationToken cancel)
+    /// <param name="isBehind">Whether it may take its time where somebody edits meanwhile.</param>
+    public static async Task StreamAsync<T>(
+        HttpContext http, Action<Action<T>, CancellationToken> search, CancellationToken cancel, bool isBehind = false)
     {
         var lines = Channel.CreateUnbounded<T>();
-        var work = Task.Run(() =>
+        var work = isBehind ? Behind.RunAsync(Search) : Task.Run(Search, CancellationToken.None);
+        await foreach (var line in lines.Reader.ReadAllAsync(cancel)) await WriteAsync(http, line, cancel);
+        await work;
+
+        void Search()
         {
             try
             {
@@ -28,9 +34,7 @@ internal static class Lines
             {
                 // The reader below throws it, so that it is logged with its request.
             }
-        }, CancellationToken.None);
-        await foreach (var line in lines.Reader.ReadAllAsync(cancel)) await WriteAsync(http, line, cancel);
-        await work;
+        }
     }
 
     /// <summary>Writes one line at once.</summary>

@@ -50,6 +50,8 @@ builder.Services.AddSingleton<Searches>();
 builder.Services.AddSingleton<Summaries>();
 builder.Services.AddHostedService(services => services.GetRequiredService<Summaries>());
 builder.Services.AddHostedService<DailyCopies>();
+builder.Services.AddSingleton<LockerLooks>();
+builder.Services.AddHostedService<FirstAnswers>();
 builder.Services.Configure<HostOptions>(host => host.ShutdownTimeout = TimeSpan.FromSeconds(1.5));
 builder.Services.AddHealthChecks().AddDbContextCheck<YokeContext>();
 builder.Services.AddRequestTimeouts(timeouts => timeouts.DefaultPolicy = RequestLimits.Usual);

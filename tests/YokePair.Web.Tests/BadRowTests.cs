@@ -28,6 +28,19 @@ public sealed class BadRowTests
     }
 
     [Fact]
+    public async Task What_is_in_a_column_and_not_of_its_type_keeps_nothing_from_being_listed()
+    {
+        await using var app = new App();
+        using var client = app.CreateClient();
+        foreach (var name in (string[])["steamer-wedding", "track-night"]) (await client.Import(App.Demo(name))).EnsureSuccessStatusCode();
+        app.Tamper("UPDATE Assignments SET Start = 'soon', Name = $bytes, DeletedAt = 'never', Summary = 7, SummaryRevision = 'x' WHERE Key = 'track-night'", Garbage);
+        var list = (await client.Json("/api/assignments")).EnumerateArray().Select(a => a.GetProperty("key").GetString()!);
+        Assert.Equal(["steamer-wedding", "track-night"], list.Order());
+        var edits = new { baseRevision = 1, edits = new[] { new { type = "moveItem", item = "z70", place = "car" } } };
+        Assert.NotEqual(HttpStatusCode.InternalServerError, (await client.Post("/api/assignments/track-night/edits", edits)).StatusCode);
+    }
+
+    [Fact]
     public async Task A_thing_that_cannot_be_read_is_listed_saved_and_removed_and_comes_back_by_undo()
     {
         await using var app = new App();

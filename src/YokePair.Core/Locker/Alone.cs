@@ -23,15 +23,13 @@ public static class Alone
         var here = things.Where(t => t.IsHere(day)).ToList();
         var sound = here.Where(t => !t.Doubtful).ToList();
         var ofType = sound.ToLookup(t => t.GetType());
-        // Every lens with every body, once: they are held against one another.
-        var bodies = here.OfType<Body>().ToList();
-        var onBodies = here.OfType<Lens>().ToDictionary(l => l.Id, l => bodies.ConvertAll(b => compatibility.Of(b, l)), StringComparer.Ordinal);
+        var lenses = new LensesAlike(here, compatibility);
         var alone = new List<AloneThing>();
         foreach (var thing in here)
         {
             if (thing.Count > 1) continue;
             var idle = Idle(thing, here, sound, compatibility);
-            if (Missing(thing, here, sound, ofType[thing.GetType()].Where(o => o.Id != thing.Id), compatibility, onBodies,
+            if (Missing(thing, here, sound, ofType[thing.GetType()].Where(o => o.Id != thing.Id), compatibility, lenses,
                 idle.Count > 0) is { } why) alone.Add(new AloneThing(thing.Id, why, [.. idle.Select(i => i.Id)]));
         }
         return alone;
@@ -39,13 +37,13 @@ public static class Alone
 
     // Long: an arm for each kind of thing, each a sentence of the craft by itself.
     private static string? Missing(
-        Item thing, List<Item> here, List<Item> sound, IEnumerable<Item> others, Compatibility compatibility, Dictionary<string, List<Compatible>> onBodies,
+        Item thing, List<Item> here, List<Item> sound, IEnumerable<Item> others, Compatibility compatibility, LensesAlike lenses,
         bool leavesIdle)
     {
         switch (thing)
         {
             case Lens lens:
-                return LensGap(lens, [.. others.Cast<Lens>()], onBodies);
+                return LensGap(lens, [.. others.Cast<Lens>()], lenses);
             case Body body:
                 return others.Cast<Body>().Any(o => o.Mount.Intersect(body.Mount).Any()) ? null
                     : here.OfType<Lens>().Any(l => compatibility.Of(body, l).Works && !others.Any(o => compatibility.Of(o, l).Works)) ? $"no other body takes {string.Join(", ", body.Mount)}" : null;
@@ -104,12 +102,10 @@ public static class Alone
     }
 
     /// <summary>The first stretch of a lens's range that no other covers as fast (or, for a macro, as close) on a body it fits.</summary>
-    private static string? LensGap(Lens lens, List<Lens> others, Dictionary<string, List<Compatible>> onBodies)
+    private static string? LensGap(Lens lens, List<Lens> others, LensesAlike lenses)
     {
-        var mine = onBodies[lens.Id];
-        int[] own = [.. Enumerable.Range(0, mine.Count).Where(b => mine[b].Works)];
-        if (own.Length == 0) return null;
-        var usable = others.FindAll(o => onBodies[o.Id] is var theirs && Array.Exists(own, b => theirs[b] is { Works: true, Fit: not PairFit.Doubtful }));
+        if (!lenses.IsOfUse(lens)) return null;
+        var usable = others.FindAll(o => lenses.Replaces(o, lens));
         var close = lens.Magnification >= 0.5;
         if (close && !usable.Any(o => o.Magnification >= 0.5)) return "nothing else focuses as close";
         if (close) return null;
@@ -125,5 +121,36 @@ public static class Alone
         }
         if (low is null) return null;
         return FormattableString.Invariant($"nothing else gives {(Math.Abs(high!.Value - low.Value) < 1 ? $"{low:0} mm" : $"{low:0}–{high:0} mm")} within a stop of it");
+    }
+
+    /// <summary>Every lens with every body, once for those alike: they are held against one another.</summary>
+    private sealed class LensesAlike
+    {
+        private readonly Compatibility compatibility;
+        private readonly Dictionary<int, Compatible[]> onBodies;
+        private readonly Dictionary<(int, int), bool> replaces = [];
+
+        public LensesAlike(List<Item> here, Compatibility compatibility)
+        {
+            this.compatibility = compatibility;
+            List<Body> bodies = [.. compatibility.Alike(here.OfType<Body>()).Select(b => (Body)b[0])];
+            onBodies = compatibility.Alike(here.OfType<Lens>())
+                .ToDictionary(l => compatibility.LikenessOf(l[0]), l => bodies.Select(b => compatibility.Of(b, l[0])).ToArray());
+        }
+
+        /// <summary>Whether any body here takes it.</summary>
+        public bool IsOfUse(Lens lens) => Array.Exists(onBodies[compatibility.LikenessOf(lens)], b => b.Works);
+
+        /// <summary>Whether one goes soundly on a body that the other goes on.</summary>
+        public bool Replaces(Lens one, Lens other)
+        {
+            var pair = (compatibility.LikenessOf(one), compatibility.LikenessOf(other));
+            if (!replaces.TryGetValue(pair, out var does))
+            {
+                var (its, others) = (onBodies[pair.Item1], onBodies[pair.Item2]);
+                replaces.Add(pair, does = Enumerable.Range(0, its.Length).Any(b => others[b].Works && its[b] is { Works: true, Fit: not PairFit.Doubtful }));
+            }
+            return does;
+        }
     }
 }

@@ -27,22 +27,49 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
     // What something else cannot be used without is like nothing else.
     private readonly HashSet<string> served = [.. things.SelectMany(t => t.NeededBy ?? [])];
 
-    // Of hundreds of batteries and cards one is as another; and each pair is asked of again and again.
-    private readonly Dictionary<(string, string), Compatible> answers = [];
+    // A grip asks for a body by its name.
+    private readonly bool namesMatter = things.Any(t => t is Grip { FitsBody: not null });
+
+    // Of hundreds of batteries and cards, and of twins, one is as another; and each pair is asked of again and again.
+    private readonly Dictionary<string, int> likenesses = [];
+    private readonly Dictionary<Item, int> likenessOf = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<(int, int), Compatible> answers = [];
 
     /// <summary>The answer for two things, in either order.</summary>
     public Compatible Of(Item a, Item b)
     {
-        var pair = (KeyOf(a), KeyOf(b));
+        var pair = (LikenessOf(a), LikenessOf(b));
         if (!answers.TryGetValue(pair, out var answer)) answers.Add(pair, answer = Find(a, b));
         return answer;
     }
 
     /// <summary>Things of which every one gets the same answer with whatever else.</summary>
-    public IReadOnlyList<IReadOnlyList<Item>> Alike(IEnumerable<Item> some) => [.. some.GroupBy(KeyOf).Select(g => g.ToList())];
+    public IReadOnlyList<IReadOnlyList<Item>> Alike(IEnumerable<Item> some) => [.. some.GroupBy(LikenessOf).Select(g => g.ToList())];
 
-    private string KeyOf(Item item) => item is Battery or Card && item.NeededBy is null && !served.Contains(item.Id) && !rules.Contains(item.Id)
-        ? $"{item.GetType().Name}\n{(item is Battery battery ? battery.Type : ((Card)item).Type)}\n{item.Doubtful}" : item.Id;
+    /// <summary>Number of what gets the same answers as a thing, with whatever else.</summary>
+    public int LikenessOf(Item item)
+    {
+        if (likenessOf.TryGetValue(item, out var known)) return known;
+        var key = KeyOf(item);
+        if (!likenesses.TryGetValue(key, out var likeness)) likenesses.Add(key, likeness = likenesses.Count);
+        likenessOf.Add(item, likeness);
+        return likeness;
+    }
+
+    // Every figure that Judge looks at; what is missing here is told of one thing and taken for another.
+    private string KeyOf(Item item)
+    {
+        if (item.NeededBy is not null || served.Contains(item.Id) || rules.Contains(item.Id)) return item.Id;
+        object?[]? figures = item switch
+        {
+            Battery battery => [battery.Type],
+            Card card => [card.Type],
+            Lens lens => [lens.Mount, lens.ImageCircleCrop, lens.TakesConverter, lens.NeedsSupport, lens.FilterThreadMm],
+            Body body => [.. body.Mount, "", body.Crop, body.BatteryType, body.Shoe, body.UsbCharging, namesMatter ? body.Label : "", .. body.Slots.Select(s => s.Type)],
+            _ => null,
+        };
+        return figures is null ? item.Id : $"{item.GetType().Name}\n{item.Doubtful}\n{string.Join('\n', figures)}";
+    }
 
     private Compatible Find(Item a, Item b)
     {

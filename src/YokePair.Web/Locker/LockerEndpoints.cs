@@ -29,13 +29,13 @@ internal static class LockerEndpoints
     }
 
     private static async Task<Ok<LockerPage>> Show(
-        DateOnly? day, string? body, LockerStore store, PlanStore plans, AppSettings settings, TimeProvider clock, CancellationToken cancel)
+        DateOnly? day, string? body, LockerStore store, LockerLooks looks, PlanStore plans, AppSettings settings, TimeProvider clock, CancellationToken cancel)
     {
         var locker = await store.LoadAsync(cancel);
         var on = day ?? DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
-        var compatibility = new Compatibility(locker.Things, locker.Pairs);
         var through = locker.Things.OfType<Body>().FirstOrDefault(b => b.Id == body);
-        return TypedResults.Ok(new LockerPage(on, LockerReport.Of(locker.Things, compatibility, on), GlassRule.Lay(locker.Things, compatibility, through, on), through?.Id,
+        var look = looks.At(locker, on, through);
+        return TypedResults.Ok(new LockerPage(on, look.Report, look.Glass, through?.Id,
             locker.Revisions, locker.Undo, locker.Redo, StarterShelf.All,
                 [.. (await plans.SummariesAsync(cancel)).Select(s => new AssignmentDay(s.Key, s.Name, s.Start is { } start
                 ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All,

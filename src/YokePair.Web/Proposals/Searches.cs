@@ -3,7 +3,7 @@ using System.Threading.RateLimiting;
 namespace YokePair.Web.Proposals;
 
 /// <summary>
-/// Searches at work: at most two at once, so that a core is left for whoever edits; the others wait their turn and are told so. Each ends
+/// Searches at work: at most two at once, behind whoever edits; the others wait their turn and are told so. Each ends
 /// by itself after a while, when its client goes, and when the program ends. What it took is given back when it is quiet again:
 /// a collection at once would hold up whoever edits meanwhile.
 /// </summary>
@@ -32,7 +32,7 @@ internal sealed class Searches(IHostApplicationLifetime program) : IDisposable
             return Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable,
                 title: $"{MostWaiting} searches wait already; stop some, or try again later.");
         ends.CancelAfter(Longest);
-        await Lines.StreamAsync<T>(http, (tell, _) => search(tell, ends.Token), cancel);
+        await Lines.StreamAsync<T>(http, (tell, _) => search(tell, ends.Token), cancel, isBehind: true);
         return Results.Empty;
     }
 

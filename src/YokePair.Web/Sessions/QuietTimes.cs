@@ -21,19 +21,12 @@ public sealed class QuietTimes(SessionCache cache, TimeProvider clock) : Backgro
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        try
+        for (; ; await Task.Delay(Quiet / 3, clock, stoppingToken))
         {
-            for (; ; await Task.Delay(Quiet / 3, clock, stoppingToken))
-            {
-                if (!asked || clock.GetElapsedTime(Volatile.Read(ref last)) < Quiet) continue;
-                asked = false;
-                cache.Trim();
-                GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
-            }
-        }
-        catch (OperationCanceledException)
-        {
-            // The program ends.
+            if (!asked || clock.GetElapsedTime(Volatile.Read(ref last)) < Quiet) continue;
+            asked = false;
+            cache.Trim();
+            GC.Collect(GC.MaxGeneration, GCCollectionMode.Aggressive, blocking: true, compacting: true);
         }
     }
 }
