@@ -48,6 +48,41 @@ public sealed class LockerProperties
                 if (a.Id != b.Id) Assert.Equal(compatibility.Of(a, b), compatibility.Of(b, a));
     }, iter: 100);
 
+    /// <summary>What is remembered of one thing is told of those alike: each pair asked anew says the same, word for word.</summary>
+    [Fact]
+    public void What_is_told_of_one_thing_is_true_of_those_alike() => Gen.Int[0, 100_000].Sample(seed =>
+    {
+        List<Item> locker = [.. Locker(seed), .. Varied(new Random(seed))];
+        PairRule[] rules = [new PairRule { A = locker.OfType<Body>().First().Id, B = locker.OfType<Lens>().First().Id, Fit = PairFit.No }];
+        var together = new Compatibility(locker, rules);
+        foreach (var a in locker)
+            foreach (var b in locker)
+                if (a.Id != b.Id) Assert.Equal(new Compatibility(locker, rules).Of(a, b), together.Of(a, b));
+    }, iter: 40);
+
+    /// <summary>Twins that differ in one figure each.</summary>
+    private static IEnumerable<Item> Varied(Random random)
+    {
+        var body = new Body
+        {
+            Id = "v0", Name = "Halm 45", Mount = ["K2"], Crop = 1, Megapixels = 24, IsoCeiling = 6400,
+            Slots = [new CardSlot { Type = "SD" }], BatteryType = "LB7", SizeMm = [140, 100, 80],
+        };
+        Body[] bodies =
+        [
+            body, body with { Mount = ["K1"] }, body with { Crop = 1.5 }, body with { Slots = [new CardSlot { Type = "CFexpress-B" }] }, body with { BatteryType = "LB2" },
+            body with { Shoe = "plain" }, body with { UsbCharging = true }, body with { Name = "Orrin 20" }, body with { Doubtful = true },
+        ];
+        var lens = new Lens { Id = "v0", Mount = "K2", Focal = new Interval(50, 50), Aperture = new Interval(1.8, 1.8) };
+        Lens[] lenses = [lens, lens with { Mount = "K1" }, lens with { ImageCircleCrop = 1.5 }, lens with { TakesConverter = true }, lens with { NeedsSupport = true }, lens with { FilterThreadMm = 58 }];
+        Item[] others =
+        [
+            new Battery { Id = "v0", Type = "LB2" }, new Battery { Id = "v0", Type = "LB2", Doubtful = true }, new Card { Id = "v0", Type = "CFexpress-B" }, new Grip { Id = "v0", FitsBody = "Halm" }, new PowerBank { Id = "v0" },
+            new Converter { Id = "v0", Factor = 2, Mount = "K2" }, new Support { Id = "v0" }, new Filter { Id = "v0", ThreadMm = 58 }, new Flash { Id = "v0", Shoe = "other" }, new Trigger { Id = "v0", NeededBy = ["vary3"], Sends = "R1" },
+        ];
+        return new Item[][] { bodies, lenses, others }.SelectMany(g => g).Where(_ => random.Next(3) > 0).Select((item, n) => item with { Id = $"vary{n}" });
+    }
+
     [Fact]
     public void Gaps_are_where_no_lens_reaches_and_nowhere_else() => Gen.Int[0, 100_000].Sample(seed =>
     {
