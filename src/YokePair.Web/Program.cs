@@ -95,6 +95,7 @@ app.UseStatusCodePages();
 app.UseHostFiltering();
 app.UseResponseCompression();
 app.UseRequestTimeouts();
+app.UseMiddleware<WholeAnswers>();
 app.UseMiddleware<CrossSiteWrites>();
 app.UseMiddleware<Charsets>();
 app.UseDefaultFiles();

@@ -1,5 +1,8 @@
 using System.Net;
 using System.Text;
+using Microsoft.AspNetCore.Http.Timeouts;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Options;
 
 namespace YokePair.Web.Tests;
 
@@ -22,6 +25,37 @@ public sealed class BoundsTests
         Assert.Contains("\"waits\":true", await LineAsync(third), StringComparison.Ordinal);
         first.Dispose();
         Assert.DoesNotContain("waits", await LineAsync(third).WaitAsync(TimeSpan.FromSeconds(60), Stop), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_answer_that_takes_too_long_is_given_up_and_never_half_told()
+    {
+        await using var app = new App();
+        using var client = app.CreateClient();
+        (await client.Import(App.Demo("steamer-wedding"))).EnsureSuccessStatusCode();
+        var timeouts = app.Services.GetRequiredService<IOptionsMonitor<RequestTimeoutOptions>>().CurrentValue;
+        var givenUp = 0;
+        for (var tenths = 5; tenths < 120; tenths++)
+        {
+            timeouts.DefaultPolicy = new RequestTimeoutPolicy
+            {
+                Timeout = TimeSpan.FromMilliseconds(tenths / 10.0), TimeoutStatusCode = timeouts.DefaultPolicy!.TimeoutStatusCode,
+                WriteTimeoutResponse = timeouts.DefaultPolicy.WriteTimeoutResponse,
+            };
+            try
+            {
+                using var answer = await client.GetAsync(new Uri("/api/assignments/steamer-wedding/board", UriKind.Relative), Stop);
+                var told = await answer.Json();
+                if (answer.IsSuccessStatusCode) Assert.Equal(1, told.GetProperty("revision").GetInt32());
+                else Assert.Equal((HttpStatusCode.ServiceUnavailable, true), (answer.StatusCode, ++givenUp > 0));
+            }
+            catch (Exception e) when (e is HttpRequestException or IOException or OperationCanceledException)
+            {
+                // Cut off in the middle, as who asked sees.
+                givenUp++;
+            }
+        }
+        Assert.InRange(givenUp, 5, 200);
     }
 
     [Theory]
