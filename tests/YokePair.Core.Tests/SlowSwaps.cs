@@ -15,12 +15,20 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
 
     private sealed record State(Dictionary<(string Body, int Slot), Slot> In);
 
-    /// <summary>What is wrong, the worst first: short, risks, walks, hurried, reserve, inside, swaps.</summary>
-    internal readonly record struct Cost(double Short, int Risks, int Walks, int Hurried, int Reserve, int Inside, int Swaps) : IComparable<Cost>
+    /// <summary>What is wrong, the worst first.</summary>
+    internal readonly record struct Cost(
+        double Short, int Risks, int Unpinned, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps) : IComparable<Cost>
     {
-        public static Cost operator +(Cost a, Cost b) => new(a.Short + b.Short, a.Risks + b.Risks, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve, a.Inside + b.Inside, a.Swaps + b.Swaps);
+        public static Cost operator +(Cost a, Cost b) => new(
+            a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
+            a.Inside + b.Inside, a.Spares + b.Spares, a.Stale + b.Stale, a.Swaps + b.Swaps);
 
-        public int CompareTo(Cost other) => (Math.Round(Short, 6), Risks, Walks, Hurried, Reserve, Inside, Swaps).CompareTo((Math.Round(other.Short, 6), other.Risks, other.Walks, other.Hurried, other.Reserve, other.Inside, other.Swaps));
+        public int CompareTo(Cost other)
+        {
+            var bits = new[] { Math.Round(Short, 6), Risks, Unpinned, Walks, Hurried, Reserve, Inside, Spares, Stale, Swaps };
+            var others = new[] { Math.Round(other.Short, 6), other.Risks, other.Unpinned, other.Walks, other.Hurried, other.Reserve, other.Inside, other.Spares, other.Stale, other.Swaps };
+            return bits.Zip(others).Select(x => x.First.CompareTo(x.Second)).FirstOrDefault(c => c != 0);
+        }
     }
 
     private SwapPlan? script;
@@ -86,11 +94,12 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         var now = InSlot(state, used, body, slot, part);
         var count = part >= pullAt;
         var mine = part < scriptUntil ? script!.Swaps.Where(s => s.Part == p.Id && s.Body == body && (s.Slot ?? 1) - 1 == slot && s.Slot is null != cards).ToList() : null;
-        var best = new Cost(double.PositiveInfinity, 0, 0, 0, 0, 0, 0);
+        var best = new Cost { Short = double.PositiveInfinity };
         foreach (var first in mine is null ? Free(state, used, body, slot, person, part, true).Append(null) : [mine.FirstOrDefault(s => s.AfterFrames is null)?.In])
         {
             if (mine is not null && first is not null) Assert.Contains(first, Free(state, used, body, slot, person, part, true));
-            if (first is null) Try(state, now, used, default, frames / cold, 0);
+            var unpinned = new Cost { Unpinned = !cards && p.Changes?.Contains(body) == true ? 1 : 0 };
+            if (first is null) Try(state, now, used, unpinned, frames / cold, 0);
             else Try(Without(state, first), Filled(state, body, first), [.. used, first], Swapped(state, first, person, part, true), frames / cold, 0);
         }
         return best;
@@ -101,6 +110,8 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
             if (once && inSwaps == 0 && inside.Level + 1e-6 < rest) cost += new Cost { Risks = 1 };
             // What would do, but eats into the reserve, is less bad than walking for more while a picture waits.
             else if (once && inSwaps == 0 && !cards && inside.Item is not null && inside.Level + 1e-6 < rest + 0.15 * Full(body, inside.Item)) cost += new Cost { Reserve = 1 };
+            if (once && inSwaps == 0 && !cards && plan.Rules.FreshBeforeOnce && inside.Item is not null && inside.Level > 0 && inside.Level + 1e-6 < 0.7 * Full(body, inside.Item))
+                cost += new Cost { Stale = 1 };
             if (inside.Level + 1e-6 >= rest)
             {
                 Done(at, new Slot(inside.Item, inside.Level - rest), gone, cost);
@@ -138,7 +149,8 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         var wait = p.Needs.Count == 0 ? double.PositiveInfinity : p.Needs[0].Importance == Importance.Once ? 15 : 300;
         var free = !join ? 0 : part == 0 ? double.PositiveInfinity : part == pullAt && pulled.Count > 0 ? 0
             : plan.Parts[part - 1].Needs.Count == 0 ? (p.Start!.Value - plan.Parts[part - 1].Start!.Value).TotalSeconds : (p.Start!.Value - plan.Parts[part - 1].End!.Value).TotalSeconds;
-        return new Cost { Swaps = 1, Walks = seconds - 20 > free + wait ? 1 : 0, Hurried = seconds > free + wait ? 1 : 0 };
+        var inside = state.In.Where(s => s.Value.Item == item).Select(s => s.Key.Body).FirstOrDefault() ?? (Thing(item).Place is ['@', .. var body] ? body.Split('/')[0] : null);
+        return new Cost { Swaps = 1, Spares = inside is not null && !IsGone(inside, part < pullAt ? 0 : pullAt) ? 1 : 0, Walks = seconds - 20 > free + wait ? 1 : 0, Hurried = seconds > free + wait ? 1 : 0 };
     }
 
     private double? Seconds(State state, string item, string person, int part, bool join)

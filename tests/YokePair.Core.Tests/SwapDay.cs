@@ -52,6 +52,7 @@ internal static class SwapDay
                 End = time.AddMinutes(20),
                 TemperatureC = Pick<double?>(null, 20, 0, -10),
                 Frames = new FrameCount { Low = 0, Likely = frames, High = frames },
+                Changes = random.Next(4) == 0 ? [$"b{random.Next(2)}"] : null,
                 Unreachable = random.Next(3) == 0 ? ["car"] : [],
                 Setups = [.. Enumerable.Range(0, hands).Select(h => new Setup { Person = people[h % people.Length], Position = h < people.Length ? "left" : "right", Body = $"b{h}", Lens = $"l{h}" })],
                 Needs = random.Next(4) == 0 ? [] : [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Importance = Pick(Importance.Once, Importance.Must) }],
@@ -62,7 +63,7 @@ internal static class SwapDay
         {
             Format = Plan.FormatName,
             Version = 1,
-            Rules = new Rules { DualRecord = slots == 2 },
+            Rules = new Rules { DualRecord = slots == 2, FreshBeforeOnce = random.Next(2) == 0 },
             Places = places,
             Items = items,
             Parts = parts,

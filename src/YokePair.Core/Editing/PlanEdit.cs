@@ -27,6 +27,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(SetLights), "setLights")]
 [JsonDerivedType(typeof(Equip), "equip")]
 [JsonDerivedType(typeof(SetPerson), "setPerson")]
+[JsonDerivedType(typeof(PinChange), "pinChange")]
 [JsonDerivedType(typeof(SetRules), "setRules")]
 [JsonDerivedType(typeof(SetAssignment), "setAssignment")]
 [JsonDerivedType(typeof(AddDay), "addDay")]

@@ -23,6 +23,9 @@ public sealed record SetRules : PlanEdit
     /// <summary>How long what must be had may wait, seconds.</summary>
     public double? MustSeconds { get; init; }
 
+    /// <summary>Whether what happens once is begun with a full battery.</summary>
+    public bool? FreshBeforeOnce { get; init; }
+
     /// <summary>The rules of the house.</summary>
     public House? House { get; init; }
 
@@ -41,6 +44,7 @@ public sealed record SetRules : PlanEdit
                 MinMegapixels = MinMegapixels ?? old.MinMegapixels,
                 StitchLimit = StitchLimit ?? old.StitchLimit,
                 FlashIso = FlashIso ?? old.FlashIso,
+                FreshBeforeOnce = FreshBeforeOnce ?? old.FreshBeforeOnce,
                 Tolerance = old.Tolerance with { Once = OnceSeconds ?? old.Tolerance.Once, Must = MustSeconds ?? old.Tolerance.Must },
                 House = House is null ? old.House : House with { Extra = House.Extra ?? old.House.Extra },
                 Seconds = Seconds?.Over(old.Seconds) ?? old.Seconds,
@@ -60,6 +64,7 @@ public sealed record SetRules : PlanEdit
     private string Said()
     {
         if (DualRecord is { } two) return two ? "Two records of every frame" : "One record of a frame is enough";
+        if (FreshBeforeOnce is { } fresh) return fresh ? "A full battery before what happens once" : "As few changes of batteries as can be";
         if (OnceSeconds is { } once) return FormattableString.Invariant($"What happens once waits {once} s");
         if (MustSeconds is { } must) return FormattableString.Invariant($"What must be had waits {must} s");
         if (House is not null) return "Rules of the house";

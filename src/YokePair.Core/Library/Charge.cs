@@ -11,6 +11,9 @@ public static class Charge
     /// <summary>Share of a lithium battery that is kept back for what happens once: the last of it goes quickly.</summary>
     public const double Reserve = 0.15;
 
+    /// <summary>What happens once is begun with at least this share of a full battery, where there are enough.</summary>
+    public const double Fresh = 0.7;
+
     /// <summary>Share of a card's printed size that can be used, and of that the share that is not kept back.</summary>
     public const double UsableShare = 0.95, UnreservedShare = 0.95;
 
@@ -30,8 +33,11 @@ public static class Charge
         return low.Share + (high.Share - low.Share) * (at - low.Celsius) / (high.Celsius - low.Celsius);
     }
 
+    /// <summary>Frames a body takes on a new battery, warm.</summary>
+    public static double FramesOf(Body body) => body.FramesPerCharge ?? TypicalFramesPerCharge;
+
     /// <summary>Frames a charged battery gives in a body, warm.</summary>
-    public static double Frames(Body body, Battery battery) => (body.FramesPerCharge ?? TypicalFramesPerCharge) * (battery.Health ?? 1);
+    public static double Frames(Body body, Battery battery) => FramesOf(body) * (battery.Health ?? 1);
 
     /// <summary>Frames that fit on a card with what is kept back of it left free; infinite where its size is not known.</summary>
     public static double Frames(Body body, Card card) =>

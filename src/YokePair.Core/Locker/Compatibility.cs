@@ -65,7 +65,11 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
             Battery battery => [battery.Type],
             Card card => [card.Type],
             Lens lens => [lens.Mount, lens.ImageCircleCrop, lens.TakesConverter, lens.NeedsSupport, lens.FilterThreadMm],
-            Body body => [.. body.Mount, "", body.Crop, body.BatteryType, body.Shoe, body.UsbCharging, namesMatter ? body.Label : "", .. body.Slots.Select(s => s.Type)],
+            Body body =>
+            [
+                .. body.Mount, "", body.Crop, body.BatteryType, body.Shoe, body.UsbCharging, namesMatter ? body.Label : "",
+                .. body.Slots.Select(s => s.Type),
+            ],
             _ => null,
         };
         return figures is null ? item.Id : $"{item.GetType().Name}\n{item.Doubtful}\n{string.Join('\n', figures)}";

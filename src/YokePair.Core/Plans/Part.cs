@@ -101,6 +101,9 @@ public sealed record Part
     /// <summary>What is in whose hands.</summary>
     public IReadOnlyList<Setup> Setups { get; init; } = [];
 
+    /// <summary>Ids of the cameras whose battery is changed before this part, as somebody wants it; the other changes are planned around them.</summary>
+    public IReadOnlyList<string>? Changes { get; init; }
+
     /// <summary>Lights that stand, or are held, in the room in this part; set up before it.</summary>
     public IReadOnlyList<PlacedLight>? Lights { get; init; }
 

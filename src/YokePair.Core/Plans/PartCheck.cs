@@ -26,6 +26,7 @@ internal static class PartCheck
         found.Figure($"{at}.frames.high", part.Frames?.High, 0, 1_000_000, "frames");
         if (part.Frames is { } frames && !(0 <= frames.Low && frames.Low <= frames.Likely && frames.Likely <= frames.High))
             found.Add($"{at}.frames", $"low {frames.Low}, likely {frames.Likely}, high {frames.High}; put them in that order, 0 or more");
+        for (var i = 0; i < (part.Changes?.Count ?? 0); i++) ids.Item($"{at}.changes[{i}]", part.Changes![i], typeof(Body), found);
         var named = CheckSetups(part, at, ids, found);
         LightCheck.Check(part, at, named, ids, found);
         var needs = new HashSet<string>(StringComparer.Ordinal);

@@ -89,6 +89,9 @@ public sealed record Rules
     /// <summary>ISO at which on-camera flash is reckoned, or the body's ceiling if that is lower.</summary>
     public double FlashIso { get; init; } = 1600;
 
+    /// <summary>Whether what happens once is begun with a full battery where one has them; else batteries are changed as rarely as can be.</summary>
+    public bool FreshBeforeOnce { get; init; } = true;
+
     /// <summary>How long a need may wait, by importance.</summary>
     public Tolerances Tolerance { get; init; } = new();
 

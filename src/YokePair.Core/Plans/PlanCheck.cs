@@ -132,6 +132,7 @@ public static class PlanCheck
             Holes($"parts[{i}].unreachable", part.Unreachable);
             Holes($"parts[{i}].present", part.Present ?? []);
             Holes($"parts[{i}].lights", part.Lights ?? []);
+            Holes($"parts[{i}].changes", part.Changes ?? []);
         }
         for (var i = 0; i < plan.Items.Count; i++)
             if (plan.Items[i] is Body body) Holes($"items[{i}].slots", body.Slots);

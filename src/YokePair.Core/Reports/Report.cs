@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using YokePair.Core.Failure;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
+using YokePair.Core.Power;
 using YokePair.Core.Verdict;
 using YokePair.Core.Wording;
 
@@ -49,8 +50,8 @@ public sealed record Report
     /// <summary>The loss of each single item, part by part. Empty where not asked for.</summary>
     public required IReadOnlyList<LossEvent> Events { get; init; }
 
-    /// <summary>Batteries and cells by type.</summary>
-    public required IReadOnlyList<SupplyCount> Power { get; init; }
+    /// <summary>Batteries and cells, and what they do not reach.</summary>
+    public required PowerReport Power { get; init; }
 
     /// <summary>Cards by type.</summary>
     public required IReadOnlyList<SupplyCount> Cards { get; init; }
@@ -67,9 +68,19 @@ public sealed record Report
     /// <summary>What is packed where.</summary>
     public required IReadOnlyList<PlaceCount> Carry { get; init; }
 
-    /// <summary>Nothing uncovered, no single thing that costs a picture, and nothing in a hand that is not there.</summary>
-    public bool Sound => Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand) && ToGet.All(t => t.Hits.Count == 0);
+    /// <summary>
+    /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, and nothing in a hand
+    /// that is not there.
+    /// </summary>
+    public bool Sound => Power.Short.Count == 0 && Power.WithoutOne.Count == 0
+        && Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand) && ToGet.All(t => t.Hits.Count == 0);
 }
+
+/// <summary>Batteries and cells of a day.</summary>
+/// <param name="Types">How many there are, by type.</param>
+/// <param name="Short">Where a camera goes dark on a busy day with everything there.</param>
+/// <param name="WithoutOne">Types of battery of which there are too few for the best of them to die, with where a camera goes dark then.</param>
+public sealed record PowerReport(IReadOnlyList<SupplyCount> Types, IReadOnlyList<PowerShort> Short, IReadOnlyList<PowerType> WithoutOne);
 
 /// <summary>Frames expected of a part.</summary>
 /// <param name="Part">Part id.</param>

@@ -1,6 +1,7 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Power;
 using YokePair.Core.Verdict;
 using YokePair.Core.Wording;
 
@@ -37,7 +38,8 @@ internal static class ReportBuilder
         var away = Away(day);
         var toGet = StillToGet.Of(day);
         List<(string, string)> secondBest = [.. needs.Where(n => n.Importance != Importance.Nice && n.Baseline == Outcome.Thins).Select(n => (n.Part, n.Need))];
-        var verdict = VerdictWords.Of(day.Plan, new Standing(gaps, singlePoints, secondBest, away, toGet));
+        var power = PowerPlans.Lack(day);
+        var verdict = VerdictWords.Of(day.Plan, new Standing(gaps, singlePoints, secondBest, away, toGet, power));
         return new Report
         {
             Verdict = VerdictWords.Plain(verdict),
@@ -53,11 +55,9 @@ internal static class ReportBuilder
             Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
             Items = [.. ItemsOf(needs)],
             Events = withEvents ? LossEvents.Of(day) : [],
-            Power =
-            [
-                .. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged),
-                .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged),
-            ],
+            Power = new PowerReport(
+                [.. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged), .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged)],
+                power.Short, power.WithoutOne),
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
             Reckoning = Reckoning.Of(day.Plan, needs),
             House = HouseRules.Of(day),

@@ -17,10 +17,13 @@ internal sealed record CameraWork(int Body, int Part, int Actor, double Frames, 
 internal sealed class CameraDay
 {
     private readonly DayAnalysis day;
+    private readonly int dead;
 
-    public CameraDay(DayAnalysis day)
+    /// <param name="day">The day.</param>
+    /// <param name="dead">Number of a thing that does not work from the start, or <see cref="Kit.None"/>.</param>
+    public CameraDay(DayAnalysis day, int dead = Kit.None)
     {
-        this.day = day;
+        (this.day, this.dead) = (day, dead);
         Kit = day.Kit;
         Parts = [.. Day.InOrder(day.Plan)];
         Layouts = [.. Parts.Select(p => day.PartOf(p.Id)!.Ways.Layout)];
@@ -33,7 +36,8 @@ internal sealed class CameraDay
     public PartLayout[] Layouts { get; }
 
     /// <summary>Whether a thing is pulled or not here in a part.</summary>
-    public bool IsGone(int item, int part) => Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || day.Outage.IsGone(item, Parts[part]);
+    public bool IsGone(int item, int part) =>
+        item == dead || Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || day.Outage.IsGone(item, Parts[part]);
 
     /// <summary>Seconds it takes to put a battery or card in.</summary>
     public double ChangeSeconds(int item, int actor) => Kit.Items[item] is Card ? Kit.SecondsOf(actor).ChangeCard : Kit.SecondsOf(actor).ChangeBattery;

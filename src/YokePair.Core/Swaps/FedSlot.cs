@@ -9,6 +9,40 @@ namespace YokePair.Core.Swaps;
 /// <param name="PutIn">By swap of the plan, what is put in; <see cref="Kit.None"/> where it goes without.</param>
 internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<int> PutIn)
 {
+    /// <summary>What is left in the slot through the day: at both ends of each part it works in, and on both sides of each change.</summary>
+    /// <param name="kit">The things.</param>
+    /// <param name="state">What was left of them before.</param>
+    /// <param name="until">Number of the part before which to stop.</param>
+    public IEnumerable<SlotLevel> Levels(Kit kit, SwapState state, int until)
+    {
+        var made = Follow(kit, state, until).Swaps;
+        var (items, level) = (Work.Items, Work.Level);
+        var next = 0;
+        for (var d = 0; d < Work.Draws.Count && Work.Draws[d].Part < until; d++)
+        {
+            var (frames, done) = (Work.Draws[d].Frames, 0.0);
+            for (; next < made.Count && made[next].Swap.Draw == d; next++)
+            {
+                var at = made[next].Swap.AfterFrames;
+                if (at > 0) yield return At(d, done, level);
+                (level, done) = (made[next].Left, at);
+                if (at > 0) yield return At(d, done, level);
+                if (made[next].In == Kit.None) items = [];
+                else items = [made[next].In];
+                level = items.Length == 0 ? 0 : Full(items) * state.Left(items[0]);
+            }
+            yield return At(d, done, level);
+            level = Math.Max(0, level - (frames - done));
+            yield return At(d, frames, level);
+        }
+
+        SlotLevel At(int draw, double frames, double left) =>
+            new(Work.Draws[draw].Part, frames / Work.Draws[draw].Frames, items,
+                items.Length == 0 || Full(items) is not (> 0 and var full) ? 0 : Math.Clamp(left / full, 0, 1));
+
+        double Full(int[] things) => SlotWork.FramesOf(kit, Work.Body, things);
+    }
+
     /// <summary>Follows the plan up to a part.</summary>
     /// <param name="kit">The things.</param>
     /// <param name="state">What was left of them before.</param>
@@ -48,3 +82,10 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
 /// <param name="Out">What was in the slot.</param>
 /// <param name="Left">Frames left in that.</param>
 internal sealed record MadeSwap(PlannedSwap Swap, int In, int[] Out, double Left);
+
+/// <summary>What is left in a slot at a moment.</summary>
+/// <param name="Part">Number of the part.</param>
+/// <param name="At">Share of what is drawn in that part that has been by then.</param>
+/// <param name="Items">What is in it.</param>
+/// <param name="Left">Share of a full one that is left.</param>
+internal sealed record SlotLevel(int Part, double At, int[] Items, double Left);

@@ -6,28 +6,38 @@ namespace YokePair.Core.Swaps;
 /// </summary>
 /// <param name="Short">Frames for which nothing is left.</param>
 /// <param name="Risks">Swaps inside a part that holds something which happens once, and such parts begun with less than they ask.</param>
+/// <param name="Unpinned">Parts before which a change is wanted and none is made.</param>
 /// <param name="Walks">Swaps for which the way there and back alone is longer than what is asked of the part can wait.</param>
 /// <param name="Hurried">Swaps that take longer than what is asked of the part can wait.</param>
 /// <param name="Reserve">Parts that hold something which happens once and are begun with enough for it, but with less than the reserve besides.</param>
 /// <param name="Inside">Swaps inside other parts.</param>
-/// <param name="Swaps">Swaps.</param>
 /// <param name="Spares">Swaps with what a backup camera is loaded with.</param>
+/// <param name="Stale">Parts that hold something which happens once and are begun with a battery that is not fresh, where it should be.</param>
+/// <param name="Swaps">Swaps.</param>
 /// <param name="Doubtful">Swaps with what only sometimes works.</param>
 /// <param name="Apart">Swaps of a card where the camera's battery is not changed as well.</param>
 /// <param name="Seconds">Seconds they take.</param>
 /// <param name="Early">Parts still to come at each swap: of two plans as good the one that swaps later, as a quiet day may do without.</param>
-internal readonly record struct SwapCost(double Short, int Risks, int Walks, int Hurried, int Reserve, int Inside, int Swaps, int Spares, int Doubtful, int Apart, double Seconds, int Early) : IComparable<SwapCost>
+internal readonly record struct SwapCost(
+    double Short, int Risks, int Unpinned, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps, int Doubtful, int Apart,
+    double Seconds, int Early) : IComparable<SwapCost>
 {
     private const double Slack = 1e-6;
 
     public static SwapCost operator +(SwapCost a, SwapCost b) => new(
-        a.Short + b.Short, a.Risks + b.Risks, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve, a.Inside + b.Inside, a.Swaps + b.Swaps, a.Spares + b.Spares, a.Doubtful + b.Doubtful, a.Apart + b.Apart, a.Seconds + b.Seconds, a.Early + b.Early);
+        a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
+        a.Inside + b.Inside, a.Spares + b.Spares, a.Stale + b.Stale, a.Swaps + b.Swaps, a.Doubtful + b.Doubtful, a.Apart + b.Apart,
+        a.Seconds + b.Seconds, a.Early + b.Early);
 
     public int CompareTo(SwapCost other)
     {
         if (Math.Abs(Short - other.Short) > Slack) return Short.CompareTo(other.Short);
         foreach (var (mine, theirs) in (ReadOnlySpan<(int, int)>)
-            [(Risks, other.Risks), (Walks, other.Walks), (Hurried, other.Hurried), (Reserve, other.Reserve), (Inside, other.Inside), (Swaps, other.Swaps), (Spares, other.Spares), (Doubtful, other.Doubtful), (Apart, other.Apart)])
+            [
+                (Risks, other.Risks), (Unpinned, other.Unpinned), (Walks, other.Walks), (Hurried, other.Hurried), (Reserve, other.Reserve),
+                (Inside, other.Inside), (Spares, other.Spares), (Stale, other.Stale), (Swaps, other.Swaps), (Doubtful, other.Doubtful),
+                (Apart, other.Apart),
+            ])
             if (mine != theirs) return mine.CompareTo(theirs);
         return Math.Abs(Seconds - other.Seconds) > Slack ? Seconds.CompareTo(other.Seconds) : Early.CompareTo(other.Early);
     }

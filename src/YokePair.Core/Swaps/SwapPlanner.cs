@@ -14,10 +14,32 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     /// <returns>The plans, and whether they are certain to be the best.</returns>
     public (List<FedSlot> Fed, bool IsBest) Solve()
     {
-        var batteries = new SwapStock(day, before, working, from, kit.Batteries).Feed([.. Slots(cards: false)]);
+        var batteries = Batteries();
         var cards = new SwapStock(day, before, working, from, kit.Cards).Feed([.. Slots(cards: true)], batteries.Fed);
         return ([.. batteries.Fed, .. cards.Fed], batteries.IsBest && cards.IsBest);
     }
+
+    /// <summary>The plan of the batteries alone.</summary>
+    public (List<FedSlot> Fed, bool IsBest) Batteries() => new SwapStock(day, before, working, from, kit.Batteries).Feed([.. Slots(cards: false)]);
+
+    /// <summary>
+    /// The plan of the batteries as one lives it. Where some pictures find none in any case, nobody goes without in the morning to keep one
+    /// for the evening: each is used up as it comes.
+    /// </summary>
+    /// <param name="atOnce">Whether any plan will do that nothing is missing in.</param>
+    /// <returns>The plan, and whether it is certain that none is better.</returns>
+    public (List<FedSlot> Fed, bool IsBest) BatteriesAsUsed(bool atOnce)
+    {
+        var some = new SwapStock(day, before, working, from, kit.Batteries).FeedSomehow([.. Slots(cards: false)]);
+        var lacks = Lacking(some);
+        if (atOnce && lacks == 0) return (some, false);
+        var best = Batteries();
+        return lacks > 0 && Lacking(best.Fed) + Slack >= lacks ? (some, best.IsBest) : best;
+    }
+
+    private const double Slack = 1e-6;
+
+    private static double Lacking(List<FedSlot> fed) => fed.Sum(f => f.Choice.Swaps.Where(s => s.Class is null).Sum(s => f.Work.Draws[s.Draw].Frames - s.AfterFrames));
 
     private IEnumerable<SlotWork> Slots(bool cards)
     {
@@ -37,7 +59,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
                     var level = items.Sum(i => SlotWork.FramesOf(body, kit.Items[i]) * before.Left(i)) - items.Sum(i => drawn.GetValueOrDefault(i)) / Math.Max(1, items.Length);
                     if (!isLater && before.In(camera.Key, slot, run[0].Loaded) is { } now)
                         (items, level) = now.Items.Any(i => day.IsGone(i, run[0].Work.Part)) ? ([], 0) : now;
-                    var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level), [.. run.Select(r => DrawOf(r.Work, cards))], [.. run.Select(r => r.Work)], isLater);
+                    var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level),
+                        [.. run.Select((r, n) => DrawOf(r.Work, cards, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater);
                     foreach (var item in items) drawn[item] = drawn.GetValueOrDefault(item) + fed.Draws.Sum(d => d.Frames);
                     isLater = true;
                     yield return fed;
@@ -70,10 +93,13 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         return [.. kit.Cards.Where(i => kit.Items[i] is Card { CanRecord: true } && Enumerable.Range(0, of.Slots.Count).Any(s => (s == slot || !kit.Plan.Rules.DualRecord) && layout.CardIn(i, body, s)))];
     }
 
-    private Draw DrawOf(CameraWork camera, bool card)
+    private Draw DrawOf(CameraWork camera, bool card, bool isChanged)
     {
         var part = day.Parts[camera.Part];
-        return new Draw(camera.Part, card ? camera.Frames : camera.Frames / Charge.InTheCold(part.TemperatureC), part.Needs.Any(n => n.Importance == Importance.Once), camera.Alone);
+        var once = part.Needs.Any(n => n.Importance == Importance.Once);
+        if (card) return new Draw(camera.Part, camera.Frames, once, camera.Alone);
+        return new Draw(camera.Part, camera.Frames / Charge.InTheCold(part.TemperatureC), once, camera.Alone,
+            once && kit.Plan.Rules.FreshBeforeOnce ? Charge.Fresh : 0, !isChanged && part.Changes?.Contains(kit.Items[camera.Body].Id) == true);
     }
 }
 

@@ -45,7 +45,7 @@ public static class SwapPlans
         }
         made.AddRange(Told(day!, fed, state, until: int.MaxValue));
         return new SwapPlan(
-            [.. made.Where(m => m.Swap is not null).OrderBy(m => m.Part).ThenBy(m => m.Swap!.AfterFrames ?? 0).ThenBy(m => m.Swap!.Body, StringComparer.Ordinal).ThenBy(m => m.Swap!.Slot ?? 0).Select(m => m.Swap!)],
+            [.. InOrder(made)],
             [.. made.Where(m => m.Short is not null).OrderBy(m => m.Part).Select(m => m.Short!)],
             [.. estimated.Order().Select(b => plan.Items[b].Id)],
             best);
@@ -53,7 +53,15 @@ public static class SwapPlans
         int Start(Pulled pull) => Math.Max(0, order.FindIndex(p => p.Id == pull.FromPart));
     }
 
-    private static IEnumerable<(Swap?, Shortage?, int)> Told(CameraDay day, List<FedSlot> fed, SwapState state, int until)
+    /// <summary>The swaps of a day lived from its start, in its order.</summary>
+    internal static IEnumerable<Swap> Told(CameraDay day, List<FedSlot> fed) =>
+        InOrder(Told(day, fed, new SwapState(), int.MaxValue));
+
+    private static IEnumerable<Swap> InOrder(IEnumerable<(Swap? Swap, Shortage? Short, int Part)> told) =>
+        told.Where(t => t.Swap is not null).OrderBy(t => t.Part).ThenBy(t => t.Swap!.AfterFrames ?? 0)
+            .ThenBy(t => t.Swap!.Body, StringComparer.Ordinal).ThenBy(t => t.Swap!.Slot ?? 0).Select(t => t.Swap!);
+
+    private static IEnumerable<(Swap? Swap, Shortage? Short, int Part)> Told(CameraDay day, List<FedSlot> fed, SwapState state, int until)
     {
         var kit = day.Kit;
         foreach (var slot in fed)

@@ -5,7 +5,9 @@ namespace YokePair.Core.Swaps;
 /// <param name="Frames">Frames; of a battery in the cold, as many as they cost it warm.</param>
 /// <param name="Once">Whether the part holds something that happens once.</param>
 /// <param name="Alone">Whether the camera is left alone, so that nobody swaps anything in it.</param>
-internal sealed record Draw(int Part, double Frames, bool Once, bool Alone);
+/// <param name="Fresh">Share of a full one that it should be begun with; 0 = any.</param>
+/// <param name="Pinned">Whether somebody wants a change just before it.</param>
+internal sealed record Draw(int Part, double Frames, bool Once, bool Alone, double Fresh = 0, bool Pinned = false);
 
 /// <summary>Things alike that could be put in.</summary>
 /// <param name="Class">Number of the lot they belong to.</param>
@@ -82,20 +84,22 @@ internal sealed class SwapSearch
                 yield return new SwapChoice(stand.Cost, stand.Taken, stand.Swaps());
                 continue;
             }
-            var without = draws[stand.Draw].Frames - stand.Into;
-            Push(new Stand(stand.Draw + 1, 0, stand.Cost + new SwapCost { Short = without, Risks = stand.Into == 0 && draws[stand.Draw].Once ? 1 : 0 }, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand));
+            var asked = draws[stand.Draw];
+            var cost = new SwapCost { Short = asked.Frames - stand.Into };
+            if (stand.Into == 0) cost = cost with { Risks = asked.Once ? 1 : 0, Unpinned = asked.Pinned ? 1 : 0 };
+            Push(new Stand(stand.Draw + 1, 0, stand.Cost + cost, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand));
             steps.Add();
             for (var o = 0; o < offers.Count; o++)
             {
                 if (stand.Taken[o] == stock[offers[o].Class]) continue;
-                if ((stand.Into > 0 ? offers[o].Inside : offers[o].AtJoin)[stand.Draw] is not { } cost) continue;
+                if ((stand.Into > 0 ? offers[o].Inside : offers[o].AtJoin)[stand.Draw] is not { } taking) continue;
                 var taken = (int[])stand.Taken.Clone();
                 taken[o]++;
-                var swap = new PlannedSwap(stand.Draw, stand.Into, offers[o].Class, cost);
+                var swap = new PlannedSwap(stand.Draw, stand.Into, offers[o].Class, taking);
                 var late = stand.Into == 0 ? default : draws[stand.Draw].Once ? new SwapCost { Risks = 1 } : new SwapCost { Inside = 1 };
                 // The second choice is not only taken less often but later.
-                var early = new SwapCost { Early = (draws.Count - stand.Draw) * (1 + cost.Spares + cost.Doubtful) };
-                Feed(new Stand(stand.Draw, stand.Into, stand.Cost + cost + late + early, taken, swap, stand), offers[o].Frames, offers[o].Full);
+                var early = new SwapCost { Early = (draws.Count - stand.Draw) * (1 + taking.Spares + taking.Doubtful) };
+                Feed(new Stand(stand.Draw, stand.Into, stand.Cost + taking + late + early, taken, swap, stand), offers[o].Frames, offers[o].Full);
             }
         }
     }
@@ -104,6 +108,7 @@ internal sealed class SwapSearch
     private void Feed(Stand stand, double level, double full)
     {
         var (draw, into, cost) = (stand.Draw, stand.Into, stand.Cost);
+        var changed = stand.Last?.Class is not null;
         while (draw < draws.Count)
         {
             var rest = draws[draw].Frames - into;
@@ -114,14 +119,19 @@ internal sealed class SwapSearch
             }
             cost += Begun(level, full);
             level -= rest;
-            (draw, into) = (draw + 1, 0);
+            (draw, into, changed) = (draw + 1, 0, false);
             Push(stand with { Draw = draw, Into = 0, Cost = cost });
         }
 
-        SwapCost Begun(double with, double of) =>
-            into > 0 || !draws[draw].Once ? default
-            : with + Slack < draws[draw].Frames ? new SwapCost { Risks = 1 }
-            : with + Slack < draws[draw].Frames + reserve * of ? new SwapCost { Reserve = 1 } : default;
+        SwapCost Begun(double with, double of)
+        {
+            if (into > 0) return default;
+            var asked = draws[draw];
+            var begun = new SwapCost { Unpinned = asked.Pinned && !changed ? 1 : 0, Stale = with + Slack < asked.Fresh * of ? 1 : 0 };
+            return !asked.Once ? begun
+                : with + Slack < asked.Frames ? begun with { Risks = 1 }
+                : with + Slack < asked.Frames + reserve * of ? begun with { Reserve = 1 } : begun;
+        }
     }
 
     // Looked at by what they come to at the least (A*): what is left to feed takes so many fillings of the largest, or goes without, which is worse.

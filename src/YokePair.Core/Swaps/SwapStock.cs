@@ -33,12 +33,17 @@ internal sealed class SwapStock
     /// <returns>The plans, and whether they are certain to be the best.</returns>
     public (List<FedSlot> Fed, bool IsBest) Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside = null)
     {
-        var alike = Lots(i => $"{Size(i)} {state.Left(i)}");
+        var alike = Alike();
         if (Feed(slots, beside, alike, (offers, stock) => Search(slots, offers, stock)) is { } best) return (best, true);
         // Very many things that all differ are taken for alike by tenths of what they give; where that is too much still, any plan must do.
         var roughly = Lots(i => Math.Floor(10 * Size(i) * state.Left(i)).ToString(CultureInfo.InvariantCulture));
         return (Feed(slots, beside, roughly, (offers, stock) => Search(slots, offers, stock)) ?? Feed(slots, beside, alike, (offers, stock) => SwapGreedy.Feed(slots, offers, stock))!, false);
     }
+
+    /// <summary>Some plan, at once: one that nothing is missing in shows that nothing need be missing.</summary>
+    public List<FedSlot> FeedSomehow(IReadOnlyList<SlotWork> slots) => Feed(slots, null, Alike(), (offers, stock) => SwapGreedy.Feed(slots, offers, stock))!;
+
+    private List<List<int>> Alike() => Lots(i => $"{Size(i)} {state.Left(i)}");
 
     private List<List<int>> Lots(Func<int, string> size) => [.. free.GroupBy(i => (size(i), Likeness(i))).Select(g => g.ToList())];
 

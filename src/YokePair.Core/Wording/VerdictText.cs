@@ -15,12 +15,14 @@ public sealed record VerdictText(string Headline, IReadOnlyList<TextPiece> Detai
 /// <param name="Part">Part id, if it names a need or part.</param>
 /// <param name="Need">Need id, if it names one.</param>
 /// <param name="Grams">A weight instead of words, to be written in the reader's unit.</param>
+/// <param name="Time">A local time instead of words, to be written as the reader writes times.</param>
 public sealed record TextPiece(
     string Text,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Item = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Need = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? Grams = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? Grams = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] DateTime? Time = null);
 
 /// <summary>A thing that is planned and not there.</summary>
 /// <param name="Item">Item id.</param>

@@ -56,6 +56,7 @@ internal static class BoardEndpoints
         one.MapGet("/losses/{kind}/{id}/mends", LossMends).WithName("MendLoss").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/losses/{kind}/{id}/parts/{part}/needs/{need}", LossChain).WithName("ExplainLoss").Produces<IReadOnlyList<string>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/what-if", WhatIf).WithName("WhatIf").Produces<WhatIfView>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/power", Power).WithName("ShowPower").Produces<PowerDay>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/parts/{part}/choices", Choices).WithName("SetupChoices").Produces<HandChoices>().ProducesProblem(StatusCodes.Status404NotFound);
     }
 
@@ -124,6 +125,9 @@ internal static class BoardEndpoints
 
     private static Task<IResult> WhatIf(string key, Days days, CancellationToken cancel) =>
         AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(session.Whole, cancel)), cancel);
+
+    private static Task<IResult> Power(string key, string[]? pull, Days days, CancellationToken cancel) =>
+        AskAsync(key, pull, days, "assignment", session => PowerDay.Of(session.Day), cancel);
 
     private static Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days days, CancellationToken cancel) =>
         AskAsync(key, pull, days, "part", session => SetupChoices.For(session.Day, part, person, position, body, cancel), cancel);

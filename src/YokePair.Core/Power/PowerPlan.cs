@@ -1,0 +1,53 @@
+using YokePair.Core.Swaps;
+
+namespace YokePair.Core.Power;
+
+/// <summary>What a busy day takes of charge: when what is changed, what runs dry, and how many of each must be full.</summary>
+/// <param name="Types">Each type of battery that is used, those that are short first.</param>
+/// <param name="Short">Where a camera goes dark with everything there.</param>
+/// <param name="Changes">Changes in the order of the day.</param>
+/// <param name="Bands">What every camera at work has left through the day.</param>
+/// <param name="Estimated">Ids of the bodies whose frames per charge is a usual figure, as nobody has said.</param>
+/// <param name="IsBest">Whether it is certain that no plan is better.</param>
+public sealed record PowerPlan(
+    IReadOnlyList<PowerType> Types, IReadOnlyList<PowerShort> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<PowerBand> Bands,
+    IReadOnlyList<string> Estimated, bool IsBest);
+
+/// <summary>How far the batteries of one type go.</summary>
+/// <param name="Type">The type.</param>
+/// <param name="Carried">How many are in the plan.</param>
+/// <param name="Ready">How many of them are charged.</param>
+/// <param name="Used">How many a busy day uses as planned.</param>
+/// <param name="Wanted">How many must be full so that a busy day completes with the best of them dead.</param>
+/// <param name="Dead">Id of the best of them; null = there is none.</param>
+/// <param name="WithoutOne">Where a camera goes dark with that one dead and not before.</param>
+public sealed record PowerType(string Type, int Carried, int Ready, int Used, int Wanted, string? Dead, IReadOnlyList<PowerShort> WithoutOne)
+{
+    /// <summary>How many more it takes; 0 = enough.</summary>
+    public int Short => Math.Max(0, Wanted - Ready);
+
+    /// <summary>How many might stay at home.</summary>
+    public int Spare => Math.Max(0, Ready - Wanted);
+}
+
+/// <summary>A camera without a charged battery.</summary>
+/// <param name="Body">Body id.</param>
+/// <param name="Type">Type of battery it wants.</param>
+/// <param name="Part">Id of the part in which it goes dark.</param>
+/// <param name="At">Local time of that, if what the part takes is taken evenly; null without times.</param>
+/// <param name="AfterFrames">Frames into the part.</param>
+/// <param name="Frames">Frames of the part that are not taken.</param>
+/// <param name="Needs">Ids of the once and must needs of the part.</param>
+public sealed record PowerShort(string Body, string Type, string Part, DateTime? At, int AfterFrames, int Frames, IReadOnlyList<string> Needs);
+
+/// <summary>What one camera has left through the day.</summary>
+/// <param name="Body">Body id.</param>
+/// <param name="Levels">Line by line from level to level; a change stands between two at the same moment.</param>
+public sealed record PowerBand(string Body, IReadOnlyList<PowerLevel> Levels);
+
+/// <summary>What a camera has left at a moment.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="At">Share of the part that is over by then.</param>
+/// <param name="Left">Share of a full battery that it shows.</param>
+/// <param name="Battery">Id of what is in it; null = nothing.</param>
+public sealed record PowerLevel(string Part, double At, double Left, string? Battery);

@@ -1,0 +1,102 @@
+using System.Globalization;
+using YokePair.Core.Basics;
+using YokePair.Core.Plans;
+using YokePair.Core.Power;
+
+namespace YokePair.Core.Wording;
+
+/// <summary>What charge does not reach, in words.</summary>
+internal static class PowerWords
+{
+    /// <summary>One sentence for each type that is short.</summary>
+    public static IEnumerable<TextPiece> Say(Names names, PowerLack lack)
+    {
+        foreach (var type in lack.WithoutOne)
+        {
+            var dark = lack.Short.Where(s => s.Type == type.Type).ToList();
+            yield return new TextPiece($"{English.Capital(English.Number(type.Short))} {type.Type} short: ");
+            if (dark.Count > 0)
+                foreach (var piece in Dark(names, dark)) yield return piece;
+            else if (type.WithoutOne.Count == 0) yield return new TextPiece("one may die. ");
+            else
+            {
+                yield return new TextPiece("with one dead ");
+                foreach (var piece in Dark(names, type.WithoutOne)) yield return piece;
+            }
+        }
+    }
+
+    /// <summary>What goes on charge, when what is changed first, and whether it is enough.</summary>
+    public static IReadOnlyList<TextPiece> Day(Plan day, PowerPlan power)
+    {
+        var names = new Names(day);
+        var pieces = new List<TextPiece>();
+        if (power.Types.Count == 0) return [new TextPiece("No camera is at work that takes a battery.")];
+        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. power.Types.Select(t => $"{Math.Min(t.Wanted, t.Carried)} {t.Type}")])}. "));
+        var lack = new PowerLack(power.Short, [.. power.Types.Where(t => t.Short > 0)]);
+        if (!lack.IsNone) pieces.AddRange(Say(names, lack));
+        else pieces.Add(new TextPiece("That is enough, whichever one of them dies. "));
+        pieces.AddRange(FirstChange(day, names, power));
+        return pieces;
+    }
+
+    private static IEnumerable<TextPiece> FirstChange(Plan day, Names names, PowerPlan power)
+    {
+        if (power.Changes is not [var first, ..])
+        {
+            yield return new TextPiece("No battery has to be changed all day.");
+            yield break;
+        }
+        var together = power.Changes.TakeWhile(c => c.Part == first.Part && c.AfterFrames is null == first.AfterFrames is null).ToList();
+        yield return new TextPiece("Change ");
+        for (var i = 0; i < together.Count; i++)
+        {
+            if (i > 0) yield return new TextPiece(i == together.Count - 1 ? " and " : ", ");
+            yield return new TextPiece($"the {names.Item(together[i].Body)}", Item: together[i].Body);
+        }
+        yield return new TextPiece(first.AfterFrames is null ? " before " : " in ");
+        yield return new TextPiece(names.Part(first.Part), Part: first.Part);
+        if (day.PartOf(first.Part)?.Start is { } start)
+        {
+            yield return new TextPiece(first.AfterFrames is null ? " at " : ", after ");
+            yield return Time(start);
+        }
+        int[] shown = [.. together.Where(c => c is { Given: not null, Holds: > 0 }).Select(c => 100 - (100 * c.Given!.Value / c.Holds!.Value))];
+        var about = shown.Length == 0 ? "" : shown.Max() - shown.Min() < 5 ? $"{shown[0]}" : $"{shown.Min()} to {shown.Max()}";
+        if (shown.Length > 0) yield return new TextPiece($"; {(together.Count == 1 ? "it" : "they")} will show about {about} %");
+        var later = power.Changes.Count - together.Count;
+        yield return new TextPiece(later == 0 ? ". Nothing is changed after that."
+            : $". {English.Capital(English.Number(later))} more {(later == 1 ? "change" : "changes")} later.");
+    }
+
+    /// <summary>The day in a few words, where nothing else is wrong.</summary>
+    public static string Headline(PowerLack lack)
+    {
+        var dark = lack.Short.Select(s => s.Body).Distinct(StringComparer.Ordinal).Count();
+        var missing = English.List([.. lack.WithoutOne.Select(t => $"{English.Number(t.Short)} {t.Type}")]);
+        return dark > 0
+            ? $"{English.Capital(English.Number(dark))} {(dark == 1 ? "camera goes" : "cameras go")} dark on a busy day."
+            : $"Every picture holds, but {missing} {(lack.WithoutOne.Sum(t => t.Short) == 1 ? "is" : "are")} short.";
+    }
+
+    /// <summary>A local time where no reader's own way of writing it is known.</summary>
+    public static TextPiece Time(DateTime at) => new(at.ToString("HH:mm", CultureInfo.InvariantCulture), Time: at);
+
+    /// <summary>The first of them with its minute, and how many more there are.</summary>
+    private static IEnumerable<TextPiece> Dark(Names names, IReadOnlyList<PowerShort> dark)
+    {
+        var first = dark[0];
+        yield return new TextPiece($"the {names.Item(first.Body)}", Item: first.Body);
+        yield return new TextPiece(" goes dark ");
+        if (first.At is { } at)
+        {
+            yield return new TextPiece("at ");
+            yield return Time(at);
+            yield return new TextPiece(" ");
+        }
+        yield return new TextPiece("in ");
+        yield return new TextPiece(names.Part(first.Part), Part: first.Part);
+        var more = dark.Select(d => d.Body).Distinct(StringComparer.Ordinal).Count() - 1;
+        yield return new TextPiece(more == 0 ? ". " : $", and {English.Number(more)} more later. ");
+    }
+}

@@ -1,0 +1,180 @@
+using System.Globalization;
+using CsCheck;
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Plans;
+using YokePair.Core.Power;
+using YokePair.Core.Reports;
+
+namespace YokePair.Core.Tests;
+
+/// <summary>How many batteries a day takes, when they are changed, and what goes dark without one.</summary>
+public sealed class PowerTests
+{
+    private static readonly (string Id, int Frames, Importance Importance)[] Wedding =
+    [
+        ("preparation", 200, Importance.Must), ("details", 60, Importance.Must), ("ceremony", 180, Importance.Once), ("groups", 150, Importance.Must),
+        ("couple", 150, Importance.Must), ("drinks", 135, Importance.Must), ("speeches", 100, Importance.Once), ("floor", 300, Importance.Must),
+    ];
+
+    /// <summary>One body of 800 frames a charge, an hour between parts.</summary>
+    private static Plan Day(bool fresh, int spares, int framesPerCharge = 800)
+    {
+        var start = new DateTime(2027, 6, 12, 10, 0, 0);
+        return new Plan
+        {
+            Format = Plan.FormatName,
+            Version = 1,
+            Rules = new Rules { DualRecord = false, FreshBeforeOnce = fresh },
+            People = [new Person { Id = "lead" }],
+            Places = [new Place { Id = "bag", ReachSeconds = 60 }],
+            Items =
+            [
+                new Body
+                {
+                    Id = "b1", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }],
+                    FramesPerCharge = framesPerCharge, RawMegabytes = 20,
+                },
+                new Lens { Id = "l1", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
+                new Battery { Id = "in", Place = "@b1", Type = "LB" }, new Card { Id = "c1", Place = "@b1/1", Type = "SD", Gigabytes = 256 },
+                .. Enumerable.Range(1, spares).Select(n => new Battery { Id = $"bat{n}", Place = "bag", Type = "LB" }),
+            ],
+            Parts = [.. Wedding.Select((p, n) => new Part
+            {
+                Id = p.Id, Ev = 12, Start = start.AddHours(2 * n), End = start.AddHours((2 * n) + 1), Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
+                Setups = [new Setup { Person = "lead", Body = "b1", Lens = "l1" }],
+                Needs = [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Importance = p.Importance }],
+            })],
+        };
+    }
+
+    private static PowerPlan Of(Plan plan) => PowerPlans.Of(new DayAnalysis(plan));
+
+    private static string Told(Plan plan) => string.Join("; ", Of(plan).Changes.Select(c => $"{c.Part} at {100 - (100.0 * c.Given / c.Holds):0.0} %"));
+
+    private static double At(Plan plan, string part) => Of(plan).Bands[0].Levels.Last(l => l.Part == part && l.At == 0).Left * 800;
+
+    private static string Begun(Plan plan, params string[] parts) => string.Join(", ", parts.Select(p => At(plan, p).ToString("0", CultureInfo.InvariantCulture)));
+
+    [Fact]
+    public void Fewest_changes_of_the_worked_day()
+    {
+        var plan = Day(fresh: false, spares: 3);
+        Assert.Equal("drinks at 7.5 %", Told(plan));
+        Assert.Equal("540, 360, 800, 665, 565", Begun(plan, "ceremony", "groups", "drinks", "speeches", "floor"));
+        Assert.Equal(265, Of(plan).Bands[0].Levels[^1].Left * 800, 0.1);
+        Assert.Equal((2, 3, 0, 1), Of(plan).Types.Select(t => (t.Used, t.Wanted, t.Short, t.Spare)).Single());
+    }
+
+    [Fact]
+    public void Fresh_before_what_happens_once()
+    {
+        var plan = Day(fresh: true, spares: 3);
+        Assert.Equal("ceremony at 67.5 %; speeches at 23.1 %", Told(plan));
+        Assert.Equal("800, 620, 470, 320, 800, 700", Begun(plan, "ceremony", "groups", "couple", "drinks", "speeches", "floor"));
+        Assert.Equal((3, 4, 0), Of(plan).Types.Select(t => (t.Used, t.Wanted, t.Short)).Single());
+        // Where the stock does not allow it, what is there is used so that nothing goes without.
+        Assert.Equal("drinks at 7.5 %", Told(Day(fresh: true, spares: 1)));
+        Assert.Empty(Of(Day(fresh: true, spares: 1)).Short);
+    }
+
+    [Fact]
+    public void A_change_that_somebody_wants_is_made_and_the_others_planned_around_it()
+    {
+        var plan = new PinChange { Body = "b1", Part = "groups" }.Apply(Day(fresh: false, spares: 3)).Plan!;
+        Assert.StartsWith("groups at 45.0 %; ", Told(plan), StringComparison.Ordinal);
+        Assert.Equal("drinks at 7.5 %", Told(new PinChange { Body = "b1", From = "groups" }.Apply(plan).Plan!));
+        Assert.Null(new PinChange { Body = "l1", Part = "groups" }.Apply(plan).Plan);
+        Assert.Equal("part", new PinChange { Body = "b1", Part = "nowhere" }.Apply(plan).Problems.Single().Field);
+    }
+
+    [Theory]
+    [InlineData(0, "drinks", "20:26", "Two")]
+    [InlineData(1, null, null, "One")]
+    [InlineData(2, null, null, null)]
+    public void What_is_short_is_told_with_its_minute(int spares, string? part, string? minute, string? missing)
+    {
+        var plan = Day(fresh: false, spares);
+        var report = new DayAnalysis(plan).Report(withEvents: false);
+        var first = report.Power.Short is [var dark, ..] ? dark : null;
+        Assert.Equal((part, minute), (first?.Part, first?.At?.ToString("HH:mm", CultureInfo.InvariantCulture)));
+        Assert.Equal(missing is null, report.Power.WithoutOne.Count == 0);
+        if (missing is null) Assert.DoesNotContain("short", report.Verdict, StringComparison.Ordinal);
+        else Assert.Contains($"{missing} LB short: ", report.Verdict, StringComparison.Ordinal);
+        if (spares == 1) Assert.Equal("One LB short: with one dead the b1 goes dark at 20:26 in drinks.", report.Verdict[report.Verdict.IndexOf("One LB", StringComparison.Ordinal)..]);
+    }
+
+    /// <summary>Home at half past midnight, off at nine, two bays of two and a half hours, seven wanted.</summary>
+    [Fact]
+    public void A_second_round_waits_until_somebody_is_awake()
+    {
+        var rounds = NightCharging.Rounds(new DateTime(2027, 6, 13, 0, 30, 0), new DateTime(2027, 6, 13, 9, 0, 0), 7, 2, 2.5);
+        Assert.Equal([(2, "00:30", 1), (2, "07:30", 0.6)], rounds.Select(r => (r.Count, r.On.ToString("HH:mm", CultureInfo.InvariantCulture), r.Share)));
+        Assert.Equal(5, new Charging("LB", 7, 2, 2.5, false, default, default, rounds).Short);
+    }
+
+    /// <summary>The bands against a plain walk through the day, frame by frame.</summary>
+    [Fact]
+    public void Bands_fall_as_frames_are_taken() => Gen.Int[0, 100_000].Sample(seed =>
+    {
+        var random = new Random(seed);
+        var plan = Day(fresh: random.Next(2) == 0, spares: random.Next(0, 5), framesPerCharge: random.Next(150, 900));
+        plan = plan with { Items = [.. plan.Items.Select(i => i is Battery b ? b with { Health = random.Next(4) == 0 ? 0.7 : 1 } : i)] };
+        var power = Of(plan);
+        var body = (Body)plan.Items[0];
+        double left = 0;
+        string? inside = null;
+        var dark = 0;
+        foreach (var part in plan.Parts)
+        {
+            if (inside is null) (inside, left) = ("in", Charge.Frames(body, (Battery)plan.ItemOf("in")!));
+            foreach (var taken in Enumerable.Range(0, part.Frames!.High))
+            {
+                foreach (var change in power.Changes.Where(c => c.Part == part.Id && (c.AfterFrames is { } at ? Math.Ceiling((double)at) == taken : taken == 0)))
+                {
+                    Assert.True(change.AfterFrames is null || left < 1.5, $"seed {seed}: changed with {left} left");
+                    (inside, left) = (change.In, Charge.Frames(body, (Battery)plan.ItemOf(change.In)!));
+                }
+                if (left < 0.5) dark++;
+                else left--;
+            }
+            var told = power.Bands[0].Levels.Last(l => l.Part == part.Id);
+            if (told.Battery is { } there) Assert.Equal(Math.Max(0, left), told.Left * Charge.Frames(body, (Battery)plan.ItemOf(there)!), 2.0);
+        }
+        Assert.InRange(dark - power.Short.Sum(s => s.Frames), -8, 8);
+    }, iter: 150);
+
+    /// <summary>What is there more, or holds more, never leaves more in the dark; what is there less never less.</summary>
+    [Fact]
+    public void More_is_never_worse()
+    {
+        var compared = 0;
+        Gen.Int[0, 100_000].Sample(seed =>
+        {
+            var plan = SwapDay.From(seed);
+            plan = plan with { Rules = plan.Rules with { DualRecord = false } };
+            var random = new Random(seed);
+            if (plan.Items.OfType<Battery>().ToList() is not { Count: > 0 } all) return;
+            var one = all[random.Next(all.Count)];
+            var now = Of(plan);
+            Check(Of(plan with { Items = [.. plan.Items, new Battery { Id = "more", Type = one.Type, Place = "bag", Health = 1 }] }), now);
+            Check(Of(plan with { Items = [.. plan.Items.Select(i => i is Battery b ? b with { Health = Math.Min(1, (b.Health ?? 1) + 0.2) } : i)] }), now);
+            Check(now, Of(plan with { Items = [.. plan.Items.Where(i => i != one)] }));
+
+            void Check(PowerPlan more, PowerPlan less)
+            {
+                // Without it another camera may be taken up instead, which is another day.
+                if (!Works(more).SequenceEqual(Works(less))) return;
+                var (dark, darker) = (more.Short.Sum(s => s.Frames), less.Short.Sum(s => s.Frames));
+                // Each shortage is told in whole frames.
+                Assert.True(dark <= darker + more.Short.Count, $"seed {seed}: {dark} in the dark with more, {darker} with less");
+                if (dark < darker) Interlocked.Increment(ref compared);
+            }
+        }, iter: 300);
+        Assert.True(compared > 40, $"{compared} compared");
+
+        static IEnumerable<(string, string)> Works(PowerPlan plan) => plan.Bands.SelectMany(b => b.Levels.Select(l => (b.Body, l.Part))).Distinct().Order();
+    }
+}
