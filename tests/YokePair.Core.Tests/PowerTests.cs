@@ -112,7 +112,7 @@ public sealed class PowerTests
     {
         var rounds = NightCharging.Rounds(new DateTime(2027, 6, 13, 0, 30, 0), new DateTime(2027, 6, 13, 9, 0, 0), 7, 2, 2.5);
         Assert.Equal([(2, "00:30", 1), (2, "07:30", 0.6)], rounds.Select(r => (r.Count, r.On.ToString("HH:mm", CultureInfo.InvariantCulture), r.Share)));
-        Assert.Equal(5, new Charging("LB", 7, 2, 2.5, false, default, default, rounds).Short);
+        Assert.Equal(5, new Charging("LB", 7, 2, 2.5, false, default, rounds).Short);
     }
 
     /// <summary>The bands against a plain walk through the day, frame by frame.</summary>

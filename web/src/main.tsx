@@ -8,6 +8,7 @@ import { Home } from "./home/Home";
 import { ImportPage } from "./locker/ImportPage";
 import { Labels } from "./locker/Labels";
 import { Locker } from "./locker/Locker";
+import { Power } from "./power/Power";
 import { useFocusKept } from "./shared/useFocusKept";
 import { WhatIf } from "./whatif/WhatIf";
 import "./styles.css";
@@ -27,6 +28,7 @@ function App() {
         <Route path="/locker/import" element={<ImportPage />} />
         <Route path="/locker/labels" element={<Labels />} />
         <Route path="/:assignment/what-if" element={<WhatIf />} />
+        <Route path="/:assignment/power" element={<Power />} />
         <Route path="/:assignment/day" element={<Board />} />
         <Route
           path="*"

@@ -12,11 +12,10 @@ public sealed record ChargingRound(int Count, DateTime On, double Share);
 /// <param name="Bays">How many are charged at once.</param>
 /// <param name="Hours">Hours for a full charge.</param>
 /// <param name="IsUsual">Whether bays or hours are usual figures, as no charger in the plan says them.</param>
-/// <param name="Home">When one is at home.</param>
 /// <param name="Off">When one leaves.</param>
 /// <param name="Rounds">What is put on when.</param>
 public sealed record Charging(
-    string Type, int Wanted, int Bays, double Hours, bool IsUsual, DateTime Home, DateTime Off, IReadOnlyList<ChargingRound> Rounds)
+    string Type, int Wanted, int Bays, double Hours, bool IsUsual, DateTime Off, IReadOnlyList<ChargingRound> Rounds)
 {
     /// <summary>How many are full when one leaves.</summary>
     public int Full => Rounds.Where(r => r.Share >= 1).Sum(r => r.Count);
@@ -36,10 +35,11 @@ public static class NightCharging
     /// <param name="wanted">How many must be full.</param>
     /// <param name="bays">How many are charged at once.</param>
     /// <param name="hours">Hours for a full charge.</param>
-    public static IReadOnlyList<ChargingRound> Rounds(DateTime home, DateTime off, int wanted, int bays, double hours)
+    /// <param name="bed">When one goes to bed; null = soon after coming home from a long day.</param>
+    public static IReadOnlyList<ChargingRound> Rounds(DateTime home, DateTime off, int wanted, int bays, double hours, DateTime? bed = null)
     {
         var rounds = new List<ChargingRound>();
-        var (asleep, awake) = (home + AwakeAfterHome, off - AwakeBeforeOff);
+        var (asleep, awake) = (bed ?? home + AwakeAfterHome, off - AwakeBeforeOff);
         for (var at = home; wanted > 0 && bays > 0; at = at.AddHours(hours))
         {
             if (at > asleep && at < awake) at = awake;

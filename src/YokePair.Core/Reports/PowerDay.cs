@@ -12,30 +12,47 @@ namespace YokePair.Core.Reports;
 /// <param name="FreshBeforeOnce">Whether what happens once is begun with a full battery.</param>
 public sealed record PowerDay(IReadOnlyList<TextPiece> Sentence, PowerPlan Plan, IReadOnlyList<Charging> Tonight, bool FreshBeforeOnce)
 {
-    /// <summary>One is at home at eight the evening before, and leaves an hour before the first part, where nobody has said otherwise.</summary>
-    private static readonly TimeSpan HomeAt = TimeSpan.FromHours(20), Travel = TimeSpan.FromHours(1);
+    /// <summary>The evening before one is at home from eight, to bed at eleven, and leaves an hour before the first part.</summary>
+    private static readonly TimeSpan HomeAt = TimeSpan.FromHours(20), BedAt = TimeSpan.FromHours(23), Travel = TimeSpan.FromHours(1);
 
     private const int UsualBays = 1;
+
     private const double UsualHours = 2.5;
 
     /// <summary>Tells of a day.</summary>
-    public static PowerDay Of(DayAnalysis day)
+    /// <param name="day">The day.</param>
+    /// <param name="atHome">What else is at home, where batteries are charged.</param>
+    public static PowerDay Of(DayAnalysis day, IReadOnlyList<Item> atHome)
     {
         var power = PowerPlans.Of(day);
-        return new PowerDay(PowerWords.Day(day.Plan, power), power, [.. power.Types.Select(t => ChargingOf(day.Plan, t)).OfType<Charging>()],
+        var chargers = Shared(power.Types, [.. day.Plan.Items.Concat(atHome).OfType<Charger>().DistinctBy(c => c.Id)]);
+        return new PowerDay(PowerWords.Day(day.Plan, power), power, [.. power.Types.Select(t => ChargingOf(day.Plan, chargers[t.Type], t)).OfType<Charging>()],
             day.Plan.Rules.FreshBeforeOnce);
     }
 
-    private static Charging? ChargingOf(Plan plan, PowerType type)
+    /// <summary>The chargers of each type: one that takes several goes to that of which most is wanted for a bay.</summary>
+    private static Dictionary<string, List<Charger>> Shared(IReadOnlyList<PowerType> types, List<Charger> chargers)
+    {
+        var shared = types.ToDictionary(t => t.Type, _ => new List<Charger>(), StringComparer.Ordinal);
+        foreach (var (charger, takes) in chargers.Select(c => (c, Takes: types.Where(t => c.BatteryTypes?.Contains(t.Type) == true).ToList()))
+            .Where(c => c.Takes.Count > 0).OrderBy(c => c.Takes.Count))
+            shared[takes.MaxBy(t => WantedOf(t) / (double)BaysOf(shared[t.Type]))!.Type].Add(charger);
+        return shared;
+    }
+
+    private static int WantedOf(PowerType type) => Math.Min(type.Wanted, type.Carried);
+
+    private static int BaysOf(List<Charger> chargers) => (int)chargers.Sum(c => c.Bays ?? UsualBays);
+
+    private static Charging? ChargingOf(Plan plan, List<Charger> chargers, PowerType type)
     {
         if (plan.Parts.Min(p => p.Start) is not { } first) return null;
-        var chargers = plan.Items.OfType<Charger>().Where(c => c.BatteryTypes?.Contains(type.Type) == true).ToList();
-        var bays = chargers.Count == 0 ? UsualBays : (int)chargers.Sum(c => c.Bays ?? UsualBays);
+        // Of chargers nobody has told of, one came with each body.
+        var bays = chargers.Count > 0 ? BaysOf(chargers) : UsualBays * plan.Items.OfType<Body>().Count(b => b.BatteryType == type.Type);
         // Of unlike chargers the slower counts: what is put on together is taken off together.
         var hours = chargers.Max(c => c.Hours) ?? UsualHours;
-        var (home, off) = (first.Date.AddDays(-1) + HomeAt, first - Travel);
-        var wanted = Math.Min(type.Wanted, type.Carried);
-        return new Charging(type.Type, wanted, bays, hours, chargers.Count == 0 || chargers.Exists(c => c.Bays is null || c.Hours is null), home, off,
-            NightCharging.Rounds(home, off, wanted, bays, hours));
+        var (evening, off) = (first.Date.AddDays(-1), first - Travel);
+        return new Charging(type.Type, WantedOf(type), bays, hours, chargers.Count == 0 || chargers.Exists(c => c.Bays is null || c.Hours is null), off,
+            NightCharging.Rounds(evening + HomeAt, off, WantedOf(type), bays, hours, evening + BedAt));
     }
 }

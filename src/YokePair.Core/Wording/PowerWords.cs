@@ -61,7 +61,7 @@ internal static class PowerWords
             yield return new TextPiece(first.AfterFrames is null ? " at " : ", after ");
             yield return Time(start);
         }
-        int[] shown = [.. together.Where(c => c is { Given: not null, Holds: > 0 }).Select(c => 100 - (100 * c.Given!.Value / c.Holds!.Value))];
+        int[] shown = [.. together.Where(c => c is { Given: not null, Holds: > 0 }).Select(c => (int)Math.Round(100 - (100.0 * c.Given!.Value / c.Holds!.Value)))];
         var about = shown.Length == 0 ? "" : shown.Max() - shown.Min() < 5 ? $"{shown[0]}" : $"{shown.Min()} to {shown.Max()}";
         if (shown.Length > 0) yield return new TextPiece($"; {(together.Count == 1 ? "it" : "they")} will show about {about} %");
         var later = power.Changes.Count - together.Count;

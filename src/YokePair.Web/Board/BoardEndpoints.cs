@@ -126,8 +126,11 @@ internal static class BoardEndpoints
     private static Task<IResult> WhatIf(string key, Days days, CancellationToken cancel) =>
         AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(session.Whole, cancel)), cancel);
 
-    private static Task<IResult> Power(string key, string[]? pull, Days days, CancellationToken cancel) =>
-        AskAsync(key, pull, days, "assignment", session => PowerDay.Of(session.Day), cancel);
+    private static async Task<IResult> Power(string key, string[]? pull, Days days, CancellationToken cancel)
+    {
+        var things = (await days.LockerAsync(cancel)).Things;
+        return await AskAsync(key, pull, days, "assignment", session => PowerDay.Of(session.Day, things), cancel);
+    }
 
     private static Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days days, CancellationToken cancel) =>
         AskAsync(key, pull, days, "part", session => SetupChoices.For(session.Day, part, person, position, body, cancel), cancel);

@@ -468,6 +468,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/power": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowPower"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/parts/{part}/choices": {
         parameters: {
             query?: never;
@@ -955,6 +971,57 @@ export interface components {
              * @description All changes.
              */
             all: number;
+        };
+        /** @description How batteries of one type get full in a night. */
+        Charging: {
+            /** @description The type. */
+            type: string;
+            /**
+             * Format: int32
+             * @description How many must be full.
+             */
+            wanted: number;
+            /**
+             * Format: int32
+             * @description How many are charged at once.
+             */
+            bays: number;
+            /**
+             * Format: double
+             * @description Hours for a full charge.
+             */
+            hours: number;
+            /** @description Whether bays or hours are usual figures, as no charger in the plan says them. */
+            isUsual: boolean;
+            /** @description When one leaves. */
+            off: string;
+            /** @description What is put on when. */
+            rounds: components["schemas"]["ChargingRound"][];
+            /**
+             * Format: int32
+             * @description How many are full when one leaves.
+             */
+            full: number;
+            /**
+             * Format: int32
+             * @description How many are not.
+             */
+            short: number;
+        };
+        /** @description What is put on charge at once. */
+        ChargingRound: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /** @description Local time they are put on. */
+            on: string;
+            /**
+             * Format: double
+             * @description Share of a full charge they have when one leaves.
+             */
+            share: number;
         };
         /** @description What a column of a table may mean. */
         ColumnMeaning: {
@@ -4273,6 +4340,8 @@ export interface components {
             present?: null | string[];
             /** @description What is in whose hands. */
             setups: components["schemas"]["Setup"][];
+            /** @description Ids of the cameras whose battery is changed before this part, as somebody wants it; the other changes are planned around them. */
+            changes?: null | string[];
             /** @description Lights that stand, or are held, in the room in this part; set up before it. */
             lights?: null | components["schemas"]["PlacedLight"][];
             /** @description What must be photographed. */
@@ -4457,7 +4526,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4583,6 +4652,17 @@ export interface components {
             thing: string;
             /** @description Place it is packed in. */
             place: string;
+        };
+        /** @description Says before which part the battery of a camera is changed, whatever else is planned; or takes that back. */
+        PlanEditPinChange: {
+            /** @enum {string} */
+            type?: "pinChange";
+            /** @description Body id. */
+            body: string;
+            /** @description Id of the part before which it is changed; null = none. */
+            part?: null | string;
+            /** @description Id of the part before which that was wanted until now; null = nowhere. */
+            from?: null | string;
         };
         /** @description Adds an event of one's own to what is tried, or changes it. */
         PlanEditPutEvent: {
@@ -4819,6 +4899,8 @@ export interface components {
              * @description How long what must be had may wait, seconds.
              */
             mustSeconds?: null | number;
+            /** @description Whether what happens once is begun with a full battery. */
+            freshBeforeOnce?: null | boolean;
             house?: null | components["schemas"]["House"];
             seconds?: null | components["schemas"]["OwnSeconds"];
         };
@@ -4866,6 +4948,127 @@ export interface components {
             fromPart?: null | string;
             /** @description Id of the part by which they are mended or replaced; null = not that day. */
             untilPart?: null | string;
+        };
+        /** @description What one camera has left through the day. */
+        PowerBand: {
+            /** @description Body id. */
+            body: string;
+            /** @description Line by line from level to level; a change stands between two at the same moment. */
+            levels: components["schemas"]["PowerLevel"][];
+        };
+        /** @description The charge of a day, as its page tells it. */
+        PowerDay: {
+            /** @description What goes on charge, what is changed first, and whether it is enough. */
+            sentence: components["schemas"]["TextPiece"][];
+            /** @description The plan behind it. */
+            plan: components["schemas"]["PowerPlan"];
+            /** @description What is on which charger when in the night before; none without times. */
+            tonight: components["schemas"]["Charging"][];
+            /** @description Whether what happens once is begun with a full battery. */
+            freshBeforeOnce: boolean;
+        };
+        /** @description What a camera has left at a moment. */
+        PowerLevel: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: double
+             * @description Share of the part that is over by then.
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description Share of a full battery that it shows.
+             */
+            left: number;
+            /** @description Id of what is in it; null = nothing. */
+            battery: null | string;
+        };
+        /** @description What a busy day takes of charge: when what is changed, what runs dry, and how many of each must be full. */
+        PowerPlan: {
+            /** @description Each type of battery that is used, those that are short first. */
+            types: components["schemas"]["PowerType"][];
+            /** @description Where a camera goes dark with everything there. */
+            short: components["schemas"]["PowerShort"][];
+            /** @description Changes in the order of the day. */
+            changes: components["schemas"]["Swap"][];
+            /** @description What every camera at work has left through the day. */
+            bands: components["schemas"]["PowerBand"][];
+            /** @description Ids of the bodies whose frames per charge is a usual figure, as nobody has said. */
+            estimated: string[];
+            /** @description Whether it is certain that no plan is better. */
+            isBest: boolean;
+        };
+        /** @description Batteries and cells of a day. */
+        PowerReport: {
+            /** @description How many there are, by type. */
+            types: components["schemas"]["SupplyCount"][];
+            /** @description Where a camera goes dark on a busy day with everything there. */
+            short: components["schemas"]["PowerShort"][];
+            /** @description Types of battery of which there are too few for the best of them to die, with where a camera goes dark then. */
+            withoutOne: components["schemas"]["PowerType"][];
+        };
+        /** @description A camera without a charged battery. */
+        PowerShort: {
+            /** @description Body id. */
+            body: string;
+            /** @description Type of battery it wants. */
+            type: string;
+            /** @description Id of the part in which it goes dark. */
+            part: string;
+            /** @description Local time of that, if what the part takes is taken evenly; null without times. */
+            at: null | string;
+            /**
+             * Format: int32
+             * @description Frames into the part.
+             */
+            afterFrames: number;
+            /**
+             * Format: int32
+             * @description Frames of the part that are not taken.
+             */
+            frames: number;
+            /** @description Ids of the once and must needs of the part. */
+            needs: string[];
+        };
+        /** @description How far the batteries of one type go. */
+        PowerType: {
+            /** @description The type. */
+            type: string;
+            /**
+             * Format: int32
+             * @description How many are in the plan.
+             */
+            carried: number;
+            /**
+             * Format: int32
+             * @description How many of them are charged.
+             */
+            ready: number;
+            /**
+             * Format: int32
+             * @description How many a busy day uses as planned.
+             */
+            used: number;
+            /**
+             * Format: int32
+             * @description How many must be full so that a busy day completes with the best of them dead.
+             */
+            wanted: number;
+            /** @description Id of the best of them; null = there is none. */
+            dead: null | string;
+            /** @description Where a camera goes dark with that one dead and not before. */
+            withoutOne: components["schemas"]["PowerShort"][];
+            /**
+             * Format: int32
+             * @description How many more it takes; 0 = enough.
+             */
+            short: number;
+            /**
+             * Format: int32
+             * @description How many might stay at home.
+             */
+            spare: number;
         };
         /** @description A print a picture must give. */
         PrintSize: {
@@ -5092,8 +5295,8 @@ export interface components {
             items: components["schemas"]["ItemReport"][];
             /** @description The loss of each single item, part by part. Empty where not asked for. */
             events: components["schemas"]["LossEvent"][];
-            /** @description Batteries and cells by type. */
-            power: components["schemas"]["SupplyCount"][];
+            /** @description Batteries and cells, and what they do not reach. */
+            power: components["schemas"]["PowerReport"];
             /** @description Cards by type. */
             cards: components["schemas"]["SupplyCount"][];
             /** @description What the rules' waits and seconds come to. */
@@ -5106,7 +5309,10 @@ export interface components {
             };
             /** @description What is packed where. */
             carry: components["schemas"]["PlaceCount"][];
-            /** @description Nothing uncovered, no single thing that costs a picture, and nothing in a hand that is not there. */
+            /**
+             * @description Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, and nothing in a hand
+             *     that is not there.
+             */
             sound: boolean;
         };
         /**
@@ -5151,6 +5357,8 @@ export interface components {
              * @description ISO at which on-camera flash is reckoned, or the body's ceiling if that is lower.
              */
             flashIso: number;
+            /** @description Whether what happens once is begun with a full battery where one has them; else batteries are changed as rarely as can be. */
+            freshBeforeOnce: boolean;
             /** @description How long a need may wait, by importance. */
             tolerance: components["schemas"]["Tolerances"];
             /** @description How long each operation of the hands takes. */
@@ -5684,6 +5892,8 @@ export interface components {
              * @description A weight instead of words, to be written in the reader's unit.
              */
             grams?: null | number;
+            /** @description A local time instead of words, to be written as the reader writes times. */
+            time?: null | string;
         };
         /** @description One thing with all that is known of it. */
         ThingDetail: {
@@ -7096,6 +7306,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WhatIfView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowPower: {
+        parameters: {
+            query?: {
+                pull?: string[];
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PowerDay"];
                 };
             };
             /** @description Not Found */

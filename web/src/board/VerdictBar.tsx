@@ -1,5 +1,6 @@
 import { useDay } from "../day/DayContext";
 import type { Report } from "../api/client";
+import { said } from "../shared/format";
 import { useLate } from "../shared/useLate";
 
 type VerdictPiece = Report["verdictParts"]["details"][number];
@@ -53,7 +54,9 @@ export function VerdictDetails({ pulling }: { pulling: boolean }) {
   );
 }
 
-function Piece({ piece: { item, part, need, text } }: { piece: VerdictPiece }) {
+function Piece({ piece }: { piece: VerdictPiece }) {
+  const { item, part, need } = piece;
+  const text = said(piece);
   const { select, touchItem } = useDay();
   if (item)
     return (

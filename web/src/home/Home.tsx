@@ -7,7 +7,7 @@ import { useActions } from "../shared/actions";
 import { Entry, LinkEntry, Menu } from "../shared/Menu";
 import { StartDay } from "./StartDay";
 import { Strands } from "../marks/Strands";
-import { date } from "../shared/format";
+import { date, said } from "../shared/format";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { FileButton } from "../shared/FileButton";
@@ -147,7 +147,7 @@ function Known({ assignment: a }: { assignment: AssignmentSummary }) {
           <>
             <span className="block font-semibold">{a.verdict.headline}</span>
             <span className="line-clamp-2 max-w-prose text-quiet">
-              {a.verdict.details.map((d) => d.text).join("")}
+              {a.verdict.details.map(said).join("")}
             </span>
           </>
         )}

@@ -3,7 +3,7 @@ import type { FailureClass, KitGoal, KitProgress, KitProposal } from "../api/cli
 import { ruleShort } from "../shared/houseRules";
 import { DeadWeight } from "./DeadWeight";
 import { Choose, Tick, Typing } from "../shared/Choose";
-import { number, weight } from "../shared/format";
+import { number, said, weight } from "../shared/format";
 import { toKilograms, weightUnit } from "../shared/units";
 import { Problem } from "../shared/Problem";
 import { useSearch } from "../shared/useSearch";
@@ -142,9 +142,7 @@ export function KitPanel({ assignment }: { assignment: string }) {
     ];
     return (
       <div role="status" className="flex flex-col gap-1">
-        <p className="max-w-[62rem] text-[15px] font-semibold">
-          {found.sentence.map((piece) => (piece.grams == null ? piece.text : weight(piece.grams))).join("")}
-        </p>
+        <p className="max-w-[62rem] text-[15px] font-semibold">{found.sentence.map(said).join("")}</p>
         <p>
           {found.found.things} things instead of {found.now.things}
           {Math.abs(less) >= 50 &&

@@ -24,6 +24,10 @@ export const weight = (grams: number) => `${number(fromGrams(grams))} ${weightUn
 
 export const time = (local: string | null | undefined) => (local ? clock.format(new Date(local)) : "");
 
+/** A piece of a sentence; weights and times as the reader writes them. */
+export const said = (piece: { text: string; grams?: number | null; time?: string | null }) =>
+  piece.time ? time(piece.time) : piece.grams == null ? piece.text : weight(piece.grams);
+
 export const date = (local: string | null | undefined) => (local ? day.format(new Date(local)) : "");
 
 const weekday = new Intl.DateTimeFormat(locale, { weekday: "short", day: "numeric" });

@@ -1,0 +1,80 @@
+import { seconds, time } from "../shared/format";
+import type { PowerPage } from "./Power";
+
+/** The changes as a list one can obey, join by join. */
+export function ToDo({ power, plan, name, part, edit }: PowerPage) {
+  const { changes, short } = power.plan;
+  const joins = [...new Set(changes.map((c) => c.part))];
+  return (
+    <section aria-label="To do, in order">
+      <h2 className="text-[15px] font-bold">To do, in order</h2>
+      {joins.length === 0 && <p>No battery has to be changed.</p>}
+      <ol>
+        {joins.map((id) => {
+          const at = plan.parts.find((p) => p.id === id);
+          return (
+            <li key={id} className="grid grid-cols-[5rem_1fr] gap-x-3 border-t border-rule py-1">
+              <span className="text-quiet">{time(at?.start)}</span>
+              <div>
+                before <strong>{part(id)}</strong>
+                <ul>
+                  {changes
+                    .filter((c) => c.part === id)
+                    .map((c) => {
+                      const wanted = at?.changes?.includes(c.body) === true;
+                      return (
+                        <li key={`${c.body} ${c.in}`} className="flex flex-wrap items-baseline gap-x-2">
+                          <strong>{name(c.body)}</strong>
+                          {c.afterFrames != null && <span>after about {c.afterFrames} frames:</span>}
+                          <span>
+                            {name(c.in)} in{c.out && `, ${name(c.out)} out`}
+                          </span>
+                          <span className="text-quiet">
+                            {c.out && c.holds
+                              ? `shows ${Math.round(100 - (100 * (c.given ?? 0)) / c.holds)} %; `
+                              : ""}
+                            {c.from ? `from ${placeName(plan, c.from, name)}, ` : ""}
+                            {seconds(c.seconds)}
+                          </span>
+                          {c.inOnce && (
+                            <strong className="text-broken">in the middle of what happens once</strong>
+                          )}
+                          <button
+                            className="underline print:hidden"
+                            aria-pressed={wanted}
+                            onClick={() =>
+                              edit(
+                                wanted
+                                  ? { type: "pinChange", body: c.body, part: null, from: id }
+                                  : { type: "pinChange", body: c.body, part: id, from: null },
+                              )
+                            }
+                          >
+                            {wanted ? "Wanted here; let go" : "Keep it here"}
+                          </button>
+                        </li>
+                      );
+                    })}
+                </ul>
+              </div>
+            </li>
+          );
+        })}
+        {short.map((s) => (
+          <li
+            key={`${s.part} ${s.body}`}
+            className="grid grid-cols-[5rem_1fr] gap-x-3 border-t border-rule py-1 font-semibold text-broken"
+          >
+            <span>{time(s.at)}</span>
+            <span>
+              {name(s.body)} goes dark in {part(s.part)}: no {s.type} is left for {s.frames} frames
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+const placeName = (plan: PowerPage["plan"], id: string, name: (id: string) => string) =>
+  plan.places.find((p) => p.id === id)?.name ?? plan.people.find((p) => p.id === id)?.name ?? name(id);
