@@ -5,7 +5,7 @@ namespace YokePair.Browser.Tests;
 /// <summary>How many go on charge, when they are changed, and what goes dark without one: through the page.</summary>
 public sealed class PowerStories
 {
-    private const string Enough = "On charge tonight: 3 LB2 and 8 LB7. That is enough, whichever one of them dies.";
+    private const string Enough = "On charge tonight: 3 LB2, 8 LB7 and 32 AA. That is enough, whichever one of them dies.";
 
     [Fact]
     public void A_change_is_moved_to_another_join_by_keyboard_and_by_hand_and_let_go()
@@ -19,7 +19,7 @@ public sealed class PowerStories
         Assert.DoesNotContain("before First dance", page.Text(ToDo), StringComparison.Ordinal);
         page.Open("/steamer-wedding/power");
         var tick = page.Find(Tick("Dinner and speeches, wanted here"));
-        var column = page.Find("section[aria-label='What each camera has left'] span[title='Couple']").Size.Width;
+        var column = page.Find("section[aria-label='What each camera and flash has left'] span[title='Couple']").Size.Width;
         page.Hands.ClickAndHold(tick).MoveByOffset(-2 * column, 0).Release().Perform();
         page.Find(Tick("Couple, wanted here")).SendKeys(Keys.Delete);
         page.Find(Tick("First dance"));
@@ -37,7 +37,7 @@ public sealed class PowerStories
         page.Until(() => page.Verdict.Contains("One LB2 short: with one dead the Orrin 20 goes dark at 8:07", StringComparison.Ordinal), "what one more would do");
         page.Find("button[aria-label^='LB2 no. 11,']").Click();
         page.Until(() => page.Verdict.Contains("LB2 short: the Orrin 20 goes dark at 8:07", StringComparison.Ordinal), "the minute");
-        Assert.Contains("dark at 8:07", page.Text("section[aria-label='What each camera has left']"), StringComparison.Ordinal);
+        Assert.Contains("dark at 8:07", page.Text("section[aria-label='What each camera and flash has left']"), StringComparison.Ordinal);
         Assert.Contains("no LB2 is left for", page.Text(ToDo), StringComparison.Ordinal);
         page.Button("Put back").Click();
         page.VerdictBecomes(Enough);

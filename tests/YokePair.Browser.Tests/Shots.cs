@@ -64,20 +64,6 @@ public sealed class Shots
         Take(page, "board-from-template");
     }
 
-    [Fact(Explicit = true)]
-    public void Of_an_import()
-    {
-        var file = Path.Combine(Path.GetTempPath(), "autumn-kit.csv");
-        File.WriteAllText(file, "id;kind;name;number;mount;focal;aperture;weightG;type;gigabytes;health;colour\nl24;lens;24 f/1.4;;K2;24;1,4;635;;;;\n;lens;40 f/2;;K2;40;2;180;;;;black\n;lens;105 f/2.8;;K2;105;;;;;;\n;card;Card 33;33;;;;;SD;128;;\n;card;Card 34;34;;;;;SD;128;;\nbat7;battery;LB7 no. 7;7;;;;82;LB7;;0,62;\nbat8;battery;LB7 no. 8;8;;;;82;LB7;;heavy;\nz24;lens;24–70 f/2.8;;K2;24-70;2,8;820;;;;\n");
-        using var site = new Site(seed: true);
-        using var page = new Page(site).Open("/locker/import");
-        page.Find("label:has(input[type=file])");
-        page.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);
-        page.Find("section[aria-label=Rows]");
-        page.Picture(Path.Combine(Folder, "locker-import.png"));
-        File.Delete(file);
-    }
-
     [Theory(Explicit = true)]
     [InlineData("phone-day", "")]
     [InlineData("phone-need", "?part=dinner&need=speaker")]
@@ -98,6 +84,8 @@ public sealed class Shots
         Take(page.Open("/track-night/day"), "board-sport");
         page.Open("/steamer-wedding/what-if").Find("tbody tr");
         page.Picture(Path.Combine(Folder, "what-if.png"));
+        page.Open("/steamer-wedding/power").Find("section[aria-label='To do, in order'] li");
+        page.Picture(Path.Combine(Folder, "power.png"));
     }
 
     private static void Take(Page page, string name)

@@ -106,6 +106,58 @@ public sealed class PowerTests
         if (spares == 1) Assert.Equal("One LB short: with one dead the b1 goes dark at 20:26 in drinks.", report.Verdict[report.Verdict.IndexOf("One LB", StringComparison.Ordinal)..]);
     }
 
+    /// <summary>
+    /// GN 36, f/5.6, 7 m, two stops lost, ISO 800: 180 full pops a set are 303, 182 of them above the reserve; 720 frames on two flashes are two sets each.
+    /// At f/4 and ISO 1600 one set does.
+    /// </summary>
+    [Theory]
+    [InlineData(5.6, 800, 4)]
+    [InlineData(5.6, 800, 3)]
+    [InlineData(4, 1600, 2)]
+    public void Cells_of_flashes(double fNumber, double iso, int sets)
+    {
+        var plan = Day(fresh: false, spares: 8);
+        string[] hands = ["left", "right"];
+        plan = plan with
+        {
+            Rules = plan.Rules with { FlashIso = iso },
+            People = [.. hands.Select(h => new Person { Id = h })],
+            Items =
+            [
+                .. hands.SelectMany(h => new Item[]
+                {
+                    (Body)plan.Items[0] with { Id = $"b {h}" }, (Lens)plan.Items[1] with { Id = $"l {h}", Aperture = new Interval(fNumber, fNumber) },
+                    new Battery { Id = $"bat {h}", Place = $"@b {h}", Type = "LB" }, new Card { Id = $"card {h}", Place = $"@b {h}/1", Type = "SD", Gigabytes = 256 },
+                    new Flash { Id = $"f {h}", Place = "bag", GuideNumber = 36, FullPops = 180, CellsType = "AA", RecycleSeconds = 0.1 },
+                    new Cells { Id = $"aa {h}", Place = $"@f {h}", Type = "AA", CellCount = 4 },
+                }),
+                .. Enumerable.Range(0, sets - 2).Select(n => new Cells { Id = $"aa{n}", Place = "bag", Type = "AA", CellCount = 4 }),
+                .. Enumerable.Range(0, 3).Select(n => new Battery { Id = $"bat{n}", Place = "bag", Type = "LB" }),
+            ],
+            Parts =
+            [
+                plan.Parts[0] with
+                {
+                    Id = "floor", Ev = -3, Frames = new FrameCount { Low = 0, Likely = 0, High = 720 },
+                    Setups = [.. hands.Select(h => new Setup { Person = h, Position = "hand", Body = $"b {h}", Lens = $"l {h}", Flash = $"f {h}" })],
+                    Needs = [.. hands.Select(h => new Need
+                    {
+                        Id = h, ShutterSeconds = 1.0 / 60, Light = [LightKind.Flash], FlashPathM = 7, BounceLossStops = 2, MinFNumber = fNumber, Who = h,
+                    })],
+                },
+            ],
+        };
+        var power = Of(plan);
+        var used = power.Bands.Where(b => b.Device.StartsWith('f')).ToList();
+        Assert.Equal(["f left", "f right"], used.Select(b => b.Device));
+        var type = power.Types.Single(t => t.Type == "AA");
+        Assert.Equal((sets, 4), (type.Carried, type.Each));
+        Assert.Equal(sets - 2, power.Changes.Count(c => c.In.StartsWith("aa", StringComparison.Ordinal)));
+        // Two sets each leave a few pops above the reserve; with one fewer a flash goes dark after 182 of its 360.
+        if (sets == 3) Assert.Equal(("AA", 182, 178), power.Short.Select(s => (s.Type, s.AfterFrames, s.Frames)).Single());
+        else Assert.Equal(sets == 4 ? 0.4 + (1.2 - 360.0 / 303) : 1 - 360.0 / 1190, used[0].Levels[^1].Left, 0.005);
+    }
+
     /// <summary>Home at half past midnight, off at nine, two bays of two and a half hours, seven wanted.</summary>
     [Fact]
     public void A_second_round_waits_until_somebody_is_awake()
@@ -154,7 +206,8 @@ public sealed class PowerTests
         Gen.Int[0, 100_000].Sample(seed =>
         {
             var plan = SwapDay.From(seed);
-            plan = plan with { Rules = plan.Rules with { DualRecord = false } };
+            // With nothing asked the cameras at work are those in the hands, whatever there is to feed them.
+            plan = plan with { Rules = plan.Rules with { DualRecord = false }, Parts = [.. plan.Parts.Select(p => p with { Needs = [] })] };
             var random = new Random(seed);
             if (plan.Items.OfType<Battery>().ToList() is not { Count: > 0 } all) return;
             var one = all[random.Next(all.Count)];
@@ -165,8 +218,6 @@ public sealed class PowerTests
 
             void Check(PowerPlan more, PowerPlan less)
             {
-                // Without it another camera may be taken up instead, which is another day.
-                if (!Works(more).SequenceEqual(Works(less))) return;
                 var (dark, darker) = (more.Short.Sum(s => s.Frames), less.Short.Sum(s => s.Frames));
                 // Each shortage is told in whole frames.
                 Assert.True(dark <= darker + more.Short.Count, $"seed {seed}: {dark} in the dark with more, {darker} with less");
@@ -174,7 +225,5 @@ public sealed class PowerTests
             }
         }, iter: 300);
         Assert.True(compared > 40, $"{compared} compared");
-
-        static IEnumerable<(string, string)> Works(PowerPlan plan) => plan.Bands.SelectMany(b => b.Levels.Select(l => (b.Body, l.Part))).Distinct().Order();
     }
 }

@@ -11,6 +11,12 @@ public static class Charge
     /// <summary>Share of a lithium battery that is kept back for what happens once: the last of it goes quickly.</summary>
     public const double Reserve = 0.15;
 
+    /// <summary>Share of a set of cells that is kept back: they grow slow and unreliable long before they are empty.</summary>
+    public const double CellReserve = 0.4, UsableOfCells = 1 - CellReserve;
+
+    /// <summary>Pops at full power of a set of cells in a flash nobody has measured; cells of a set; least share of full power a flash gives.</summary>
+    public const double TypicalFullPops = 180, TypicalCells = 4, LeastPower = 1.0 / 256;
+
     /// <summary>What happens once is begun with at least this share of a full battery, where there are enough.</summary>
     public const double Fresh = 0.7;
 

@@ -21,7 +21,9 @@ public sealed record PowerPlan(
 /// <param name="Wanted">How many must be full so that a busy day completes with the best of them dead.</param>
 /// <param name="Dead">Id of the best of them; null = there is none.</param>
 /// <param name="WithoutOne">Where a camera goes dark with that one dead and not before.</param>
-public sealed record PowerType(string Type, int Carried, int Ready, int Used, int Wanted, string? Dead, IReadOnlyList<PowerShort> WithoutOne)
+/// <param name="Each">Cells of a set, where sets of them are counted; null = single batteries.</param>
+public sealed record PowerType(
+    string Type, int Carried, int Ready, int Used, int Wanted, string? Dead, IReadOnlyList<PowerShort> WithoutOne, int? Each = null)
 {
     /// <summary>How many more it takes; 0 = enough.</summary>
     public int Short => Math.Max(0, Wanted - Ready);
@@ -30,20 +32,25 @@ public sealed record PowerType(string Type, int Carried, int Ready, int Used, in
     public int Spare => Math.Max(0, Ready - Wanted);
 }
 
-/// <summary>A camera without a charged battery.</summary>
-/// <param name="Body">Body id.</param>
+/// <summary>A camera without a charged battery, or a flash without cells.</summary>
+/// <param name="Device">Id of the body or flash.</param>
 /// <param name="Type">Type of battery it wants.</param>
 /// <param name="Part">Id of the part in which it goes dark.</param>
 /// <param name="At">Local time of that, if what the part takes is taken evenly; null without times.</param>
 /// <param name="AfterFrames">Frames into the part.</param>
 /// <param name="Frames">Frames of the part that are not taken.</param>
 /// <param name="Needs">Ids of the once and must needs of the part.</param>
-public sealed record PowerShort(string Body, string Type, string Part, DateTime? At, int AfterFrames, int Frames, IReadOnlyList<string> Needs);
+public sealed record PowerShort(string Device, string Type, string Part, DateTime? At, int AfterFrames, int Frames, IReadOnlyList<string> Needs)
+{
+    /// <summary>Of a flash, sets of cells that would do.</summary>
+    internal double Sets { get; init; }
+}
 
-/// <summary>What one camera has left through the day.</summary>
-/// <param name="Body">Body id.</param>
+/// <summary>What one camera or flash has left through the day.</summary>
+/// <param name="Device">Id of the body or flash.</param>
 /// <param name="Levels">Line by line from level to level; a change stands between two at the same moment.</param>
-public sealed record PowerBand(string Body, IReadOnlyList<PowerLevel> Levels);
+/// <param name="Reserve">Share that is kept back.</param>
+public sealed record PowerBand(string Device, IReadOnlyList<PowerLevel> Levels, double Reserve);
 
 /// <summary>What a camera has left at a moment.</summary>
 /// <param name="Part">Part id.</param>

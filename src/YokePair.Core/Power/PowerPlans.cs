@@ -21,11 +21,16 @@ public static class PowerPlans
         var work = cameras.Work();
         var fed = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: false);
         var dry = Dry(cameras, fed.Fed);
+        var order = cameras.Parts.Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
+        var flashes = new FlashPlan(cameras, FlashWork.Of(day, cameras, work));
         return new PowerPlan(
-            Types(day, cameras, work, fed.Fed, dry, atOnce: false),
-            dry,
-            [.. SwapPlans.Told(cameras, fed.Fed)],
-            [.. Bands(cameras, fed.Fed)],
+            [.. Types(day, cameras, work, fed.Fed, dry, atOnce: false), .. flashes.Types],
+            [.. dry.Select(d => (Part: order[d.Part], Short: d)).Concat(flashes.Dark).OrderBy(d => d.Part).ThenBy(d => d.Short.At).Select(d => d.Short)],
+            [
+                .. SwapPlans.Told(cameras, fed.Fed).Select(c => (Part: order[c.Part], Change: c)).Concat(flashes.Changes)
+                    .OrderBy(c => c.Part).Select(c => c.Change),
+            ],
+            [.. Bands(cameras, fed.Fed), .. flashes.Bands],
             [.. work.Select(w => w.Body).Distinct().Where(b => kit.Items[b] is Body { FramesPerCharge: null }).Order().Select(b => kit.Items[b].Id)],
             fed.IsBest);
     }
@@ -37,7 +42,10 @@ public static class PowerPlans
         var work = cameras.Work();
         var fed = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: true).Fed;
         var dry = Dry(cameras, fed);
-        return new PowerLack(dry, [.. Types(day, cameras, work, fed, dry, atOnce: true).Where(t => t.Short > 0)]);
+        var flashes = new FlashPlan(cameras, FlashWork.Of(day, cameras, work));
+        return new PowerLack(
+            [.. dry, .. flashes.Dark.Select(d => d.Short)],
+            [.. Types(day, cameras, work, fed, dry, atOnce: true).Concat(flashes.Types).Where(t => t.Short > 0)]);
     }
 
     private static List<PowerType> Types(
@@ -61,7 +69,7 @@ public static class PowerPlans
             var dark = Dry(less, without).FindAll(d => d.Type == type);
             var wanted = dark.Count > 0 ? ready.Length + Missing(kit, dark, type) : Math.Max(Used(kit, fed, type), Used(kit, without, type) + 1);
             types.Add(new PowerType(type, all.Length, ready.Length, Used(kit, fed, type), wanted, kit.Items[best].Id,
-                [.. dark.Where(d => !dry.Exists(b => b.Body == d.Body && b.Part == d.Part && b.Frames >= d.Frames))]));
+                [.. dark.Where(d => !dry.Exists(b => b.Device == d.Device && b.Part == d.Part && b.Frames >= d.Frames))]));
         }
         return [.. types.OrderByDescending(t => t.Short).ThenBy(t => t.Type, StringComparer.Ordinal)];
     }
@@ -72,7 +80,7 @@ public static class PowerPlans
 
     /// <summary>Batteries that would do for what finds none: each camera asks for its own.</summary>
     private static int Missing(Kit kit, List<PowerShort> dry, string type) =>
-        dry.Where(d => d.Type == type).GroupBy(d => d.Body, StringComparer.Ordinal)
+        dry.Where(d => d.Type == type).GroupBy(d => d.Device, StringComparer.Ordinal)
             .Sum(g => (int)Math.Ceiling(g.Sum(d => d.Frames) / Charge.FramesOf((Body)kit.Items[kit.IndexOf(g.Key)])));
 
     private static string TypeOf(Kit kit, FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).BatteryType;
@@ -94,11 +102,12 @@ public static class PowerPlans
     }
 
     /// <summary>The minute at which a share of a part is over; null without times.</summary>
-    private static DateTime? MinuteOf(Part part, double share) =>
+    internal static DateTime? MinuteOf(Part part, double share) =>
         part is { Start: { } start, End: { } end } ? start.AddMinutes(Math.Floor((end - start).TotalMinutes * share)) : null;
 
     private static IEnumerable<PowerBand> Bands(CameraDay cameras, List<FedSlot> fed) =>
         fed.GroupBy(f => f.Work.Body).Select(g => new PowerBand(cameras.Kit.Items[g.Key].Id,
             [.. g.SelectMany(f => f.Levels(cameras.Kit, new SwapState(), int.MaxValue)).Select(l => new PowerLevel(
-                cameras.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(l.Left, 4), l.Items is [var first, ..] ? cameras.Kit.Items[first].Id : null))]));
+                cameras.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(l.Left, 4), l.Items is [var first, ..] ? cameras.Kit.Items[first].Id : null))],
+            Charge.Reserve));
 }

@@ -40,7 +40,7 @@ public sealed record PowerDay(IReadOnlyList<TextPiece> Sentence, PowerPlan Plan,
         return shared;
     }
 
-    private static int WantedOf(PowerType type) => Math.Min(type.Wanted, type.Carried);
+    private static int WantedOf(PowerType type) => Math.Min(type.Wanted, type.Carried) * (type.Each ?? 1);
 
     private static int BaysOf(List<Charger> chargers) => (int)chargers.Sum(c => c.Bays ?? UsualBays);
 

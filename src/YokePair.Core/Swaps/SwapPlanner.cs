@@ -39,7 +39,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
 
     private const double Slack = 1e-6;
 
-    private static double Lacking(List<FedSlot> fed) => fed.Sum(f => f.Choice.Swaps.Where(s => s.Class is null).Sum(s => f.Work.Draws[s.Draw].Frames - s.AfterFrames));
+    private static double Lacking(List<FedSlot> fed) =>
+        fed.Sum(f => f.Choice.Swaps.Where(s => s.Class is null).Sum(s => f.Work.Draws[s.Draw].Frames - s.AfterFrames));
 
     private IEnumerable<SlotWork> Slots(bool cards)
     {

@@ -14,10 +14,11 @@ internal static class PowerWords
         foreach (var type in lack.WithoutOne)
         {
             var dark = lack.Short.Where(s => s.Type == type.Type).ToList();
-            yield return new TextPiece($"{English.Capital(English.Number(type.Short))} {type.Type} short: ");
+            yield return new TextPiece($"{English.Capital(Missing(type))} short: ");
             if (dark.Count > 0)
                 foreach (var piece in Dark(names, dark)) yield return piece;
-            else if (type.WithoutOne.Count == 0) yield return new TextPiece("one may die. ");
+            else if (type.WithoutOne.Count == 0)
+                yield return new TextPiece(type.Each is null ? "one may die. " : "one full change for each flash, and one may die. ");
             else
             {
                 yield return new TextPiece("with one dead ");
@@ -32,7 +33,8 @@ internal static class PowerWords
         var names = new Names(day);
         var pieces = new List<TextPiece>();
         if (power.Types.Count == 0) return [new TextPiece("No camera is at work that takes a battery.")];
-        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. power.Types.Select(t => $"{Math.Min(t.Wanted, t.Carried)} {t.Type}")])}. "));
+        var wanted = power.Types.Select(t => $"{Math.Min(t.Wanted, t.Carried) * (t.Each ?? 1)} {t.Type}");
+        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted])}. "));
         var lack = new PowerLack(power.Short, [.. power.Types.Where(t => t.Short > 0)]);
         if (!lack.IsNone) pieces.AddRange(Say(names, lack));
         else pieces.Add(new TextPiece("That is enough, whichever one of them dies. "));
@@ -61,7 +63,8 @@ internal static class PowerWords
             yield return new TextPiece(first.AfterFrames is null ? " at " : ", after ");
             yield return Time(start);
         }
-        int[] shown = [.. together.Where(c => c is { Given: not null, Holds: > 0 }).Select(c => (int)Math.Round(100 - (100.0 * c.Given!.Value / c.Holds!.Value)))];
+        int[] shown = [.. together.Where(c => c is { Given: not null, Holds: > 0 })
+            .Select(c => (int)Math.Round(100 - (100.0 * c.Given!.Value / c.Holds!.Value)))];
         var about = shown.Length == 0 ? "" : shown.Max() - shown.Min() < 5 ? $"{shown[0]}" : $"{shown.Min()} to {shown.Max()}";
         if (shown.Length > 0) yield return new TextPiece($"; {(together.Count == 1 ? "it" : "they")} will show about {about} %");
         var later = power.Changes.Count - together.Count;
@@ -72,12 +75,15 @@ internal static class PowerWords
     /// <summary>The day in a few words, where nothing else is wrong.</summary>
     public static string Headline(PowerLack lack)
     {
-        var dark = lack.Short.Select(s => s.Body).Distinct(StringComparer.Ordinal).Count();
-        var missing = English.List([.. lack.WithoutOne.Select(t => $"{English.Number(t.Short)} {t.Type}")]);
+        var dark = lack.Short.Select(s => s.Device).Distinct(StringComparer.Ordinal).Count();
+        var missing = English.List([.. lack.WithoutOne.Select(Missing)]);
         return dark > 0
-            ? $"{English.Capital(English.Number(dark))} {(dark == 1 ? "camera goes" : "cameras go")} dark on a busy day."
+            ? $"{English.Capital(English.Number(dark))} {(dark == 1 ? "thing goes" : "things go")} dark on a busy day."
             : $"Every picture holds, but {missing} {(lack.WithoutOne.Sum(t => t.Short) == 1 ? "is" : "are")} short.";
     }
+
+    private static string Missing(PowerType type) =>
+        type.Each is null ? $"{English.Number(type.Short)} {type.Type}" : $"{English.Number(type.Short)} {(type.Short == 1 ? "set" : "sets")} of {type.Type}";
 
     /// <summary>A local time where no reader's own way of writing it is known.</summary>
     public static TextPiece Time(DateTime at) => new(at.ToString("HH:mm", CultureInfo.InvariantCulture), Time: at);
@@ -86,7 +92,7 @@ internal static class PowerWords
     private static IEnumerable<TextPiece> Dark(Names names, IReadOnlyList<PowerShort> dark)
     {
         var first = dark[0];
-        yield return new TextPiece($"the {names.Item(first.Body)}", Item: first.Body);
+        yield return new TextPiece($"the {names.Item(first.Device)}", Item: first.Device);
         yield return new TextPiece(" goes dark ");
         if (first.At is { } at)
         {
@@ -96,7 +102,7 @@ internal static class PowerWords
         }
         yield return new TextPiece("in ");
         yield return new TextPiece(names.Part(first.Part), Part: first.Part);
-        var more = dark.Select(d => d.Body).Distinct(StringComparer.Ordinal).Count() - 1;
+        var more = dark.Select(d => d.Device).Distinct(StringComparer.Ordinal).Count() - 1;
         yield return new TextPiece(more == 0 ? ". " : $", and {English.Number(more)} more later. ");
     }
 }

@@ -4949,12 +4949,17 @@ export interface components {
             /** @description Id of the part by which they are mended or replaced; null = not that day. */
             untilPart?: null | string;
         };
-        /** @description What one camera has left through the day. */
+        /** @description What one camera or flash has left through the day. */
         PowerBand: {
-            /** @description Body id. */
-            body: string;
+            /** @description Id of the body or flash. */
+            device: string;
             /** @description Line by line from level to level; a change stands between two at the same moment. */
             levels: components["schemas"]["PowerLevel"][];
+            /**
+             * Format: double
+             * @description Share that is kept back.
+             */
+            reserve: number;
         };
         /** @description The charge of a day, as its page tells it. */
         PowerDay: {
@@ -5008,10 +5013,10 @@ export interface components {
             /** @description Types of battery of which there are too few for the best of them to die, with where a camera goes dark then. */
             withoutOne: components["schemas"]["PowerType"][];
         };
-        /** @description A camera without a charged battery. */
+        /** @description A camera without a charged battery, or a flash without cells. */
         PowerShort: {
-            /** @description Body id. */
-            body: string;
+            /** @description Id of the body or flash. */
+            device: string;
             /** @description Type of battery it wants. */
             type: string;
             /** @description Id of the part in which it goes dark. */
@@ -5059,6 +5064,11 @@ export interface components {
             dead: null | string;
             /** @description Where a camera goes dark with that one dead and not before. */
             withoutOne: components["schemas"]["PowerShort"][];
+            /**
+             * Format: int32
+             * @description Cells of a set, where sets of them are counted; null = single batteries.
+             */
+            each?: null | number;
             /**
              * Format: int32
              * @description How many more it takes; 0 = enough.

@@ -3,18 +3,16 @@ import type { PowerBand } from "../api/client";
 import { time } from "../shared/format";
 import type { PowerPage } from "./Power";
 
-const reserve = 0.15;
-
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
-/** What every camera at work has left, falling through the day; a tick is a change, which can be moved to another join. */
+/** What every camera and flash at work has left, falling through the day; a tick is a change, which can be moved to another join. */
 export function Bands(page: PowerPage) {
   const { plan, power } = page;
   const parts = [...plan.parts].sort((a, b) => (a.start ?? "").localeCompare(b.start ?? ""));
   if (power.plan.bands.length === 0) return null;
   const columns = { gridTemplateColumns: `9.5rem repeat(${parts.length}, minmax(4.6rem, 1fr))` };
   return (
-    <section aria-label="What each camera has left" className="mt-3 overflow-x-auto">
+    <section aria-label="What each camera and flash has left" className="mt-3 overflow-x-auto">
       <div style={{ minWidth: `${9.5 + parts.length * 4.6}rem` }}>
         <div className="grid" style={columns}>
           <span />
@@ -26,9 +24,9 @@ export function Bands(page: PowerPage) {
           ))}
         </div>
         {power.plan.bands.map((band) => (
-          <div key={band.body} className="grid border-t border-rule" style={columns}>
+          <div key={band.device} className="grid border-t border-rule" style={columns}>
             <span className="sticky left-0 z-10 bg-ground py-1 pr-2 font-semibold">
-              {page.name(band.body)}
+              {page.name(band.device)}
             </span>
             <Band band={band} ids={parts.map((p) => p.id)} {...page} />
           </div>
@@ -49,12 +47,14 @@ function Band({ band, ids, power, name, part, plan, edit }: PowerPage & { band: 
     if (last && last[0]?.battery === level.battery) last.push(level);
     else stretches.push([level]);
   }
-  const changes = power.plan.changes.filter((c) => c.body === band.body);
-  const pinned = (id: string) => plan.parts.find((p) => p.id === id)?.changes?.includes(band.body) === true;
+  const changes = power.plan.changes.filter((c) => c.body === band.device);
+  const isBody = plan.items.some((i) => i.id === band.device && i.kind === "body");
+  const pinned = (id: string) => plan.parts.find((p) => p.id === id)?.changes?.includes(band.device) === true;
   const move = (from: string, to: string | undefined) =>
+    isBody &&
     to &&
     to !== from &&
-    edit({ type: "pinChange", body: band.body, part: to, from: pinned(from) ? from : null });
+    edit({ type: "pinChange", body: band.device, part: to, from: pinned(from) ? from : null });
   return (
     <div ref={room} className="relative h-11" style={{ gridColumn: "2 / -1" }}>
       <svg
@@ -80,15 +80,15 @@ function Band({ band, ids, power, name, part, plan, edit }: PowerPage & { band: 
         <line
           x1={0}
           x2={count}
-          y1={1 - reserve}
-          y2={1 - reserve}
+          y1={1 - band.reserve}
+          y2={1 - band.reserve}
           className="stroke-hangs"
           strokeDasharray="2 3"
           vectorEffect="non-scaling-stroke"
         />
       </svg>
       {power.plan.short
-        .filter((s) => s.body === band.body)
+        .filter((s) => s.device === band.device)
         .map((s) => (
           <span
             key={s.part}
@@ -113,13 +113,14 @@ function Band({ band, ids, power, name, part, plan, edit }: PowerPage & { band: 
         );
       })}
       {changes.map((c) => {
+        const hint = isBody ? " Left and right arrow move it." : "";
         const at = ids.indexOf(c.part) + (c.afterFrames == null ? 0 : 0.5);
         return (
           <button
             key={`${c.part} ${c.in}`}
             className="narrow absolute top-0 z-10 flex h-full min-w-[24px] touch-none items-end border-l-[3px] border-ink pl-1 text-[11px]"
             style={{ left: `${(at / count) * 100}%` }}
-            aria-label={`${name(band.body)}: ${name(c.in)} in before ${part(c.part)}${pinned(c.part) ? ", wanted here" : ""}. Left and right arrow move it.`}
+            aria-label={`${name(band.device)}: ${name(c.in)} in before ${part(c.part)}${pinned(c.part) ? ", wanted here" : ""}.${hint}`}
             title="Drag it to another join, or use the arrow keys; Delete lets the plan decide"
             onKeyDown={(e) => {
               const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
@@ -128,7 +129,7 @@ function Band({ band, ids, power, name, part, plan, edit }: PowerPage & { band: 
                 move(c.part, ids[ids.indexOf(c.part) + step]);
               }
               if (e.key === "Delete" && pinned(c.part))
-                edit({ type: "pinChange", body: band.body, part: null, from: c.part });
+                edit({ type: "pinChange", body: band.device, part: null, from: c.part });
             }}
             onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
             onPointerUp={(e) => {

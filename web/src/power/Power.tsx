@@ -116,8 +116,9 @@ function Figures({ power, name }: PowerPage) {
       not fresh, and 15 % is kept back where something happens once.{" "}
       {estimated.length > 0 &&
         `Nobody has said how many frames ${estimated.map(name).join(", ")} ${estimated.length === 1 ? "takes" : "take"} on a charge: 800 is the usual figure. `}
-      {!isBest && "Not every plan was tried: perhaps fewer changes would do. "}
-      Flashes and their cells are not reckoned here yet: take a full change for each.
+      {!isBest && "Not every plan was tried: perhaps fewer changes would do. "}A flash pops at every frame of
+      the camera it lights for, at the power the light bench finds; cells are used down to 40 %. Packs, lamps,
+      triggers, recorders and what else runs are not reckoned yet.
     </p>
   );
 }

@@ -15,12 +15,14 @@ export function Stock({
     <section aria-label="What is there">
       <h2 className="text-[15px] font-bold">What is there</h2>
       {power.plan.types.map((type) => {
-        const all = plan.items.filter((i) => i.kind === "battery" && i.type === type.type);
+        const all = plan.items.filter(
+          (i) => (i.kind === "battery" || i.kind === "cells") && i.type === type.type,
+        );
         return (
           <div key={type.type} className="border-t border-rule py-1">
             <p>
-              <strong>{type.type}</strong>: {type.carried} there, {type.used} used on a busy day,{" "}
-              {type.wanted} wanted so that the best one may die
+              <strong>{type.type}</strong>: {type.carried} {type.each == null ? "" : `sets of ${type.each} `}
+              there, {type.used} used on a busy day, {type.wanted} wanted so that the best one may die
               {type.short > 0 && <strong className="text-broken">; {type.short} short</strong>}
               {type.spare > 0 && <>; {type.spare} could stay at home</>}
             </p>
@@ -28,11 +30,15 @@ export function Stock({
               {all.map((b) => {
                 const out = pulled.includes(b.id);
                 const share = left.get(b.id) ?? 1;
+                const evening = left.has(b.id)
+                  ? `${Math.round(share * 100)} % left in the evening`
+                  : "full, not used";
+                const state = out ? "at home" : evening;
                 return (
                   <li key={b.id}>
                     <button
                       aria-pressed={out}
-                      aria-label={`${name(b.id)}, ${out ? "at home" : left.has(b.id) ? `${Math.round(share * 100)} % left in the evening` : "full, not used"}; what if it stayed at home?`}
+                      aria-label={`${name(b.id)}, ${state}; what if it stayed at home?`}
                       title={name(b.id)}
                       className={`relative h-7 w-12 overflow-hidden border-2 max-[700px]:h-11 ${out ? "border-dashed border-broken" : "border-ink"}`}
                       onClick={() => pull(out ? pulled.filter((p) => p !== b.id) : [...pulled, b.id])}

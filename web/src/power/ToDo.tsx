@@ -4,6 +4,7 @@ import type { PowerPage } from "./Power";
 /** The changes as a list one can obey, join by join. */
 export function ToDo({ power, plan, name, part, edit }: PowerPage) {
   const { changes, short } = power.plan;
+  const isBody = (id: string) => plan.items.some((i) => i.id === id && i.kind === "body");
   const joins = [...new Set(changes.map((c) => c.part))];
   return (
     <section aria-label="To do, in order">
@@ -39,19 +40,21 @@ export function ToDo({ power, plan, name, part, edit }: PowerPage) {
                           {c.inOnce && (
                             <strong className="text-broken">in the middle of what happens once</strong>
                           )}
-                          <button
-                            className="underline print:hidden"
-                            aria-pressed={wanted}
-                            onClick={() =>
-                              edit(
-                                wanted
-                                  ? { type: "pinChange", body: c.body, part: null, from: id }
-                                  : { type: "pinChange", body: c.body, part: id, from: null },
-                              )
-                            }
-                          >
-                            {wanted ? "Wanted here; let go" : "Keep it here"}
-                          </button>
+                          {isBody(c.body) && (
+                            <button
+                              className="underline print:hidden"
+                              aria-pressed={wanted}
+                              onClick={() =>
+                                edit(
+                                  wanted
+                                    ? { type: "pinChange", body: c.body, part: null, from: id }
+                                    : { type: "pinChange", body: c.body, part: id, from: null },
+                                )
+                              }
+                            >
+                              {wanted ? "Wanted here; let go" : "Keep it here"}
+                            </button>
+                          )}
                         </li>
                       );
                     })}
@@ -62,12 +65,12 @@ export function ToDo({ power, plan, name, part, edit }: PowerPage) {
         })}
         {short.map((s) => (
           <li
-            key={`${s.part} ${s.body}`}
+            key={`${s.part} ${s.device}`}
             className="grid grid-cols-[5rem_1fr] gap-x-3 border-t border-rule py-1 font-semibold text-broken"
           >
             <span>{time(s.at)}</span>
             <span>
-              {name(s.body)} goes dark in {part(s.part)}: no {s.type} is left for {s.frames} frames
+              {name(s.device)} goes dark in {part(s.part)}: no {s.type} is left for {s.frames} frames
             </span>
           </li>
         ))}
