@@ -65,8 +65,15 @@ public sealed class LockerProperties
     {
         var body = new Body
         {
-            Id = "v0", Name = "Halm 45", Mount = ["K2"], Crop = 1, Megapixels = 24, IsoCeiling = 6400,
-            Slots = [new CardSlot { Type = "SD" }], BatteryType = "LB7", SizeMm = [140, 100, 80],
+            Id = "v0",
+            Name = "Halm 45",
+            Mount = ["K2"],
+            Crop = 1,
+            Megapixels = 24,
+            IsoCeiling = 6400,
+            Slots = [new CardSlot { Type = "SD" }],
+            BatteryType = "LB7",
+            SizeMm = [140, 100, 80],
         };
         Body[] bodies =
         [

@@ -39,7 +39,8 @@ public sealed class BoundsTests
         {
             timeouts.DefaultPolicy = new RequestTimeoutPolicy
             {
-                Timeout = TimeSpan.FromMilliseconds(tenths / 10.0), TimeoutStatusCode = timeouts.DefaultPolicy!.TimeoutStatusCode,
+                Timeout = TimeSpan.FromMilliseconds(tenths / 10.0),
+                TimeoutStatusCode = timeouts.DefaultPolicy!.TimeoutStatusCode,
                 WriteTimeoutResponse = timeouts.DefaultPolicy.WriteTimeoutResponse,
             };
             try

@@ -117,6 +117,7 @@ internal sealed class FlashPlan
         var part = day.Parts[work.Part];
         var pops = (int)Math.Round(at * work.Pops);
         dark.Add((work.Part, new PowerShort(kit.Items[work.Flash].Id, TypeWanted(work.Flash), part.Id, PowerPlans.MinuteOf(part, at), pops, work.Pops - pops,
-            [.. part.Needs.Where(n => n.Importance != Importance.Nice).Select(n => n.Id)]) { Sets = (1 - at) * work.OfASet / Charge.UsableOfCells }));
+            [.. part.Needs.Where(n => n.Importance != Importance.Nice).Select(n => n.Id)])
+        { Sets = (1 - at) * work.OfASet / Charge.UsableOfCells }));
     }
 }
