@@ -75,6 +75,9 @@ public static class FewestChanges
         InsideOnce = 40 * Habit,
         Hang = 15 * InsideOnce, SecondBestOnce = 40 * Hang, NotAlone = 15 * SecondBestOnce, MissedMust = 40 * NotAlone, MissedOnce = 30 * MissedMust;
 
+    private static readonly long[] Descending =
+        [MissedOnce, MissedMust, NotAlone, SecondBestOnce, Hang, InsideOnce, MissedNice, Habit, Change, SecondBest, HangWilling];
+
     /// <summary>So often the report is asked for a quicker one of those that cost the same, before the quickest so far is taken.</summary>
     private const int MostRoundsForSeconds = 8;
 
@@ -298,9 +301,17 @@ public static class FewestChanges
         public void Settle()
         {
             Settled = true;
-            // As much of each order: one sum of them all, with what each is worth, is a hard nut to the solver.
-            foreach (var order in cost.Zip(paid, weights).GroupBy(c => c.Third))
-                model.Add(LinearExpr.Sum(order.Select(c => c.First.Var)) == order.Sum(c => c.Second));
+            // As much of each order: one sum of them all, with what each is worth, is a hard nut to the solver. What is worth two orders (a change
+            // inside what happens once) counts for both: two things may cost the same that one does.
+            var rest = weights.ToArray();
+            foreach (var order in Descending)
+            {
+                long[] times = [.. rest.Select(w => w / order)];
+                for (var c = 0; c < rest.Length; c++) rest[c] %= order;
+                int[] counts = [.. Enumerable.Range(0, times.Length).Where(c => times[c] > 0)];
+                if (counts.Length == 0) continue;
+                model.Add(LinearExpr.WeightedSum(counts.Select(c => cost[c].Var), counts.Select(c => times[c])) == counts.Sum(c => times[c] * paid[c]));
+            }
             slow = [.. problem.Needs.Select(_ => model.NewIntVar(0, SetupProblem.MostSeconds, ""))];
             model.Minimize((LinearExpr.Sum(slow) * (problem.Slots.Count + 1)) + LinearExpr.Sum(different));
             for (var n = 0; n < slow.Length; n++)
