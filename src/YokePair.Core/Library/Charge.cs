@@ -14,6 +14,9 @@ public static class Charge
     /// <summary>Share of a set of cells that is kept back: they grow slow and unreliable long before they are empty.</summary>
     public const double CellReserve = 0.4, UsableOfCells = 1 - CellReserve;
 
+    /// <summary>Batteries a charger nobody has told of takes at once, and hours it takes for a full charge.</summary>
+    public const double TypicalBays = 1, TypicalHours = 2.5;
+
     /// <summary>Pops at full power of a set of cells in a flash nobody has measured; cells of a set; least share of full power a flash gives.</summary>
     public const double TypicalFullPops = 180, TypicalCells = 4, LeastPower = 1.0 / 256;
 

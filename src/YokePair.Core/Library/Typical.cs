@@ -40,7 +40,7 @@ public static class Typical
         "lens" => [new("magnification", 0.15), new("weightG", GlassGrams(thing))],
         "flash" =>
         [
-            new("guideNumber", 36), new("recycleSeconds", 2.5), new("fullPops", 180), new("weightG", 420),
+            new("guideNumber", 36), new("recycleSeconds", 2.5), new("fullPops", Charge.TypicalFullPops), new("weightG", 420),
             .. thing["power"] is null ? [new Figure("cellsType", "AA")] : Array.Empty<Figure>(),
             // A flash of a radio system hears it; that it sends is never assumed.
             .. thing["radioSystem"] is not null ? [new Figure("canHear", true)] : Array.Empty<Figure>(),
@@ -48,9 +48,9 @@ public static class Typical
         // A small panel with a wide beam: 30 lux at one metre for every watt.
         "light" when Number(thing, "watts") is { } watts => [new("luxAtOneM", LuxPerWatt * watts)],
         "battery" => [new("wattHours", 14), new("health", 1), new("weightG", 80)],
-        "cells" => [new("cellCount", 4)],
+        "cells" => [new("cellCount", Charge.TypicalCells)],
         "card" => [new("writeMegabytesPerSecond", IsExpress(thing["type"]) ? 400 : 80)],
-        "charger" => [new("bays", 1), new("hours", 2.5)],
+        "charger" => [new("bays", Charge.TypicalBays), new("hours", Charge.TypicalHours)],
         "drive" => [new("minutesPerCard", 15)],
         _ => [],
     };

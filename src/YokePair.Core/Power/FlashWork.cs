@@ -1,5 +1,6 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
 using YokePair.Core.Ways;
@@ -18,7 +19,7 @@ internal sealed record FlashWork(int Flash, int Part, int Actor, int Pops, doubl
     /// Pops of a set of cells at a share of full power: whole ones, as frames are.
     /// </summary>
     public static int PopsOfASet(Flash flash, double power) =>
-        (int)Math.Floor((flash.FullPops ?? Charge.TypicalFullPops) / Math.Clamp(power, Charge.LeastPower, 1));
+        (int)Math.Floor(OnCameraFlash.Pops(flash.FullPops ?? Charge.TypicalFullPops, Math.Clamp(power, Charge.LeastPower, 1)));
 
     /// <summary>
     /// The flashes with cells of their own that the needs of a day rely on: each pops at every frame of the camera that uses it, at the power

@@ -1,4 +1,5 @@
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
 using YokePair.Core.Wording;
@@ -15,9 +16,6 @@ public sealed record PowerDay(IReadOnlyList<TextPiece> Sentence, PowerPlan Plan,
     /// <summary>The evening before one is at home from eight, to bed at eleven, and leaves an hour before the first part.</summary>
     private static readonly TimeSpan HomeAt = TimeSpan.FromHours(20), BedAt = TimeSpan.FromHours(23), Travel = TimeSpan.FromHours(1);
 
-    private const int UsualBays = 1;
-
-    private const double UsualHours = 2.5;
 
     /// <summary>Tells of a day.</summary>
     /// <param name="day">The day.</param>
@@ -42,15 +40,15 @@ public sealed record PowerDay(IReadOnlyList<TextPiece> Sentence, PowerPlan Plan,
 
     private static int WantedOf(PowerType type) => Math.Min(type.Wanted, type.Carried) * (type.Each ?? 1);
 
-    private static int BaysOf(List<Charger> chargers) => (int)chargers.Sum(c => c.Bays ?? UsualBays);
+    private static int BaysOf(List<Charger> chargers) => (int)chargers.Sum(c => c.Bays ?? Charge.TypicalBays);
 
     private static Charging? ChargingOf(Plan plan, List<Charger> chargers, PowerType type)
     {
         if (plan.Parts.Min(p => p.Start) is not { } first) return null;
         // Of chargers nobody has told of, one came with each body.
-        var bays = chargers.Count > 0 ? BaysOf(chargers) : UsualBays * plan.Items.OfType<Body>().Count(b => b.BatteryType == type.Type);
+        var bays = chargers.Count > 0 ? BaysOf(chargers) : (int)Charge.TypicalBays * plan.Items.OfType<Body>().Count(b => b.BatteryType == type.Type);
         // Of unlike chargers the slower counts: what is put on together is taken off together.
-        var hours = chargers.Max(c => c.Hours) ?? UsualHours;
+        var hours = chargers.Max(c => c.Hours) ?? Charge.TypicalHours;
         var (evening, off) = (first.Date.AddDays(-1), first - Travel);
         return new Charging(type.Type, WantedOf(type), bays, hours, chargers.Count == 0 || chargers.Exists(c => c.Bays is null || c.Hours is null), off,
             NightCharging.Rounds(evening + HomeAt, off, WantedOf(type), bays, hours, evening + BedAt));

@@ -20,7 +20,11 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     }
 
     /// <summary>The plan of the batteries alone.</summary>
-    public (List<FedSlot> Fed, bool IsBest) Batteries() => new SwapStock(day, before, working, from, kit.Batteries).Feed([.. Slots(cards: false)]);
+    public (List<FedSlot> Fed, bool IsBest) Batteries() => BatteryStock().Feed(BatterySlots());
+
+    private SwapStock BatteryStock() => new(day, before, working, from, kit.Batteries);
+
+    private List<SlotWork> BatterySlots() => [.. Slots(cards: false)];
 
     /// <summary>
     /// The plan of the batteries as one lives it. Where some pictures find none in any case, nobody goes without in the morning to keep one
@@ -30,11 +34,14 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     /// <returns>The plan, and whether it is certain that none is better.</returns>
     public (List<FedSlot> Fed, bool IsBest) BatteriesAsUsed(bool atOnce)
     {
-        var some = new SwapStock(day, before, working, from, kit.Batteries).FeedSomehow([.. Slots(cards: false)]);
-        var lacks = Lacking(some);
-        if (atOnce && lacks == 0) return (some, false);
-        var best = Batteries();
-        return lacks > 0 && Lacking(best.Fed) + Slack >= lacks ? (some, best.IsBest) : best;
+        var (stock, slots) = (BatteryStock(), BatterySlots());
+        var some = atOnce ? stock.FeedSomehow(slots) : null;
+        if (some is not null && Lacking(some) == 0) return (some, false);
+        var best = stock.Feed(slots);
+        var lacks = Lacking(best.Fed);
+        if (lacks == 0) return best;
+        some ??= stock.FeedSomehow(slots);
+        return Lacking(some) <= lacks + Slack ? (some, best.IsBest) : best;
     }
 
     private const double Slack = 1e-6;

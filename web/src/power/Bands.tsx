@@ -36,7 +36,8 @@ export function Bands(page: PowerPage) {
   );
 }
 
-function Band({ band, ids, power, name, part, plan, edit }: PowerPage & { band: PowerBand; ids: string[] }) {
+function Band({ band, ids, ...page }: PowerPage & { band: PowerBand; ids: string[] }) {
+  const { power, name, part, edit } = page;
   const room = useRef<HTMLDivElement>(null);
   const count = ids.length;
   const x = (level: { part: string; at: number }) => ids.indexOf(level.part) + level.at;
@@ -48,8 +49,8 @@ function Band({ band, ids, power, name, part, plan, edit }: PowerPage & { band: 
     else stretches.push([level]);
   }
   const changes = power.plan.changes.filter((c) => c.body === band.device);
-  const isBody = plan.items.some((i) => i.id === band.device && i.kind === "body");
-  const pinned = (id: string) => plan.parts.find((p) => p.id === id)?.changes?.includes(band.device) === true;
+  const isBody = page.isBody(band.device);
+  const pinned = (id: string) => page.isPinned(band.device, id);
   const move = (from: string, to: string | undefined) =>
     isBody &&
     to &&

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useParams, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import { answer, api, type BoardView, type PlanEdit, type PowerDay } from "../api/client";
+import { readPull } from "../day/pulls";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
@@ -18,6 +19,9 @@ export interface PowerPage {
   plan: BoardView["plan"];
   name: (id: string) => string;
   part: (id: string) => string;
+  isBody: (id: string) => boolean;
+  /** Whether somebody wants a change of a camera's battery before a part. */
+  isPinned: (body: string, part: string) => boolean;
   edit: (...edits: PlanEdit[]) => void;
 }
 
@@ -46,6 +50,8 @@ export function Power() {
     plan,
     name: (id) => plan.items.find((i) => i.id === id)?.name ?? id,
     part: (id) => plan.parts.find((p) => p.id === id)?.name ?? id,
+    isBody: (id) => plan.items.some((i) => i.id === id && i.kind === "body"),
+    isPinned: (body, part) => plan.parts.find((p) => p.id === part)?.changes?.includes(body) === true,
     edit,
   };
   const pulling = (ids: string[]) => setSearch(new URLSearchParams(ids.map((id) => ["pull", id])));
@@ -64,7 +70,8 @@ export function Power() {
         {pull.length > 0 && (
           <p className="mt-1 flex flex-wrap items-center gap-3">
             <span>
-              As if <strong>{pull.map(page.name).join(" and ")}</strong> stayed at home.
+              As if <strong>{pull.map((text) => page.name(readPull(text).item)).join(" and ")}</strong> stayed
+              at home.
             </span>
             <button className="webbing" onClick={() => pulling([])}>
               Put back

@@ -2,9 +2,8 @@ import { seconds, time } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** The changes as a list one can obey, join by join. */
-export function ToDo({ power, plan, name, part, edit }: PowerPage) {
+export function ToDo({ power, plan, name, part, isBody, isPinned, edit }: PowerPage) {
   const { changes, short } = power.plan;
-  const isBody = (id: string) => plan.items.some((i) => i.id === id && i.kind === "body");
   const joins = [...new Set(changes.map((c) => c.part))];
   return (
     <section aria-label="To do, in order">
@@ -22,7 +21,7 @@ export function ToDo({ power, plan, name, part, edit }: PowerPage) {
                   {changes
                     .filter((c) => c.part === id)
                     .map((c) => {
-                      const wanted = at?.changes?.includes(c.body) === true;
+                      const wanted = isPinned(c.body, id);
                       return (
                         <li key={`${c.body} ${c.in}`} className="flex flex-wrap items-baseline gap-x-2">
                           <strong>{name(c.body)}</strong>
