@@ -107,6 +107,8 @@ public static class Backups
             DataFolder.Close(to);
             using var source = Database.Open(from, SqliteOpenMode.ReadWrite);
             using var copy = Database.Open(to, SqliteOpenMode.ReadWrite);
+            // Copying is no command, so that the command's time to wait for a lock does not hold for it.
+            source.Run("PRAGMA busy_timeout=10000");
             source.BackupDatabase(copy);
             LookThrough(copy, from);
         }

@@ -56,8 +56,7 @@ public static class PowerPlans
         foreach (var type in fed.Select(f => TypeOf(kit, f)).Distinct(StringComparer.Ordinal))
         {
             int[] all = [.. kit.Batteries.Where(i => kit.Items[i] is Battery b && b.Type == type)];
-            int[] ready = [.. all.Where(i => kit.Items[i] is Battery { Charged: true }
-                && Enumerable.Range(0, cameras.Parts.Length).Any(p => !cameras.IsGone(i, p)))];
+            int[] ready = [.. all.Where(i => kit.Items[i] is Battery { Charged: true } && cameras.IsEverThere(i))];
             if (ready.Length == 0)
             {
                 types.Add(new PowerType(type, all.Length, 0, 0, Missing(kit, dry, type) + 1, null, []));

@@ -39,6 +39,9 @@ internal sealed class CameraDay
     public bool IsGone(int item, int part) =>
         item == dead || Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || day.Outage.IsGone(item, Parts[part]);
 
+    /// <summary>Whether there is a part in which a thing is here: what never is, is as if it were not in the plan.</summary>
+    public bool IsEverThere(int item) => Parts.Length == 0 || Enumerable.Range(0, Parts.Length).Any(p => !IsGone(item, p));
+
     /// <summary>Seconds it takes to put a battery or card in.</summary>
     public double ChangeSeconds(int item, int actor) => Kit.Items[item] is Card ? Kit.SecondsOf(actor).ChangeCard : Kit.SecondsOf(actor).ChangeBattery;
 

@@ -4,7 +4,7 @@ namespace YokePair.Core.Swaps;
 /// What is wrong with a plan of swaps, the worst first: one plan is better than another if the first of these in which they
 /// differ is smaller.
 /// </summary>
-/// <param name="Short">Frames for which nothing is left.</param>
+/// <param name="Short">Pictures for which nothing is left.</param>
 /// <param name="Risks">Swaps inside a part that holds something which happens once, and such parts begun with less than they ask.</param>
 /// <param name="Unpinned">Parts before which a change is wanted and none is made.</param>
 /// <param name="Walks">Swaps for which the way there and back alone is longer than what is asked of the part can wait.</param>

@@ -47,7 +47,7 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     private const double Slack = 1e-6;
 
     private static double Lacking(List<FedSlot> fed) =>
-        fed.Sum(f => f.Choice.Swaps.Where(s => s.Class is null).Sum(s => f.Work.Draws[s.Draw].Frames - s.AfterFrames));
+        fed.Sum(f => f.Choice.Swaps.Where(s => s.Class is null).Sum(s => (f.Work.Draws[s.Draw].Frames - s.AfterFrames) / f.Work.Draws[s.Draw].Each));
 
     private IEnumerable<SlotWork> Slots(bool cards)
     {
@@ -97,8 +97,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     private int[] Loaded(int body, int slot, PartLayout layout)
     {
         var of = (Body)kit.Items[body];
-        if (slot == SlotWork.BatterySlot) return [.. kit.Batteries.Where(i => kit.Items[i] is Battery { Charged: true } b && b.Type == of.BatteryType && layout.BatteryIn(i, body))];
-        return [.. kit.Cards.Where(i => kit.Items[i] is Card { CanRecord: true } && Enumerable.Range(0, of.Slots.Count).Any(s => (s == slot || !kit.Plan.Rules.DualRecord) && layout.CardIn(i, body, s)))];
+        if (slot == SlotWork.BatterySlot) return [.. kit.Batteries.Where(i => kit.Items[i] is Battery { Charged: true } b && b.Type == of.BatteryType && layout.BatteryIn(i, body) && day.IsEverThere(i))];
+        return [.. kit.Cards.Where(i => kit.Items[i] is Card { CanRecord: true } && Enumerable.Range(0, of.Slots.Count).Any(s => (s == slot || !kit.Plan.Rules.DualRecord) && layout.CardIn(i, body, s)) && day.IsEverThere(i))];
     }
 
     private Draw DrawOf(CameraWork camera, bool card, bool isChanged)
@@ -106,8 +106,9 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         var part = day.Parts[camera.Part];
         var once = part.Needs.Any(n => n.Importance == Importance.Once);
         if (card) return new Draw(camera.Part, camera.Frames, once, camera.Alone);
-        return new Draw(camera.Part, camera.Frames / Charge.InTheCold(part.TemperatureC), once, camera.Alone,
-            once && kit.Plan.Rules.FreshBeforeOnce ? Charge.Fresh : 0, !isChanged && part.Changes?.Contains(kit.Items[camera.Body].Id) == true);
+        var each = 1 / Charge.InTheCold(part.TemperatureC);
+        return new Draw(camera.Part, camera.Frames * each, once, camera.Alone, once && kit.Plan.Rules.FreshBeforeOnce ? Charge.Fresh : 0,
+            !isChanged && part.Changes?.Contains(kit.Items[camera.Body].Id) == true, each);
     }
 }
 

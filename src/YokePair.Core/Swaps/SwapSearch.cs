@@ -7,7 +7,8 @@ namespace YokePair.Core.Swaps;
 /// <param name="Alone">Whether the camera is left alone, so that nobody swaps anything in it.</param>
 /// <param name="Fresh">Share of a full one that it should be begun with; 0 = any.</param>
 /// <param name="Pinned">Whether somebody wants a change just before it.</param>
-internal sealed record Draw(int Part, double Frames, bool Once, bool Alone, double Fresh = 0, bool Pinned = false);
+/// <param name="Each">Frames that each picture costs: more than one in the cold.</param>
+internal sealed record Draw(int Part, double Frames, bool Once, bool Alone, double Fresh = 0, bool Pinned = false, double Each = 1);
 
 /// <summary>Things alike that could be put in.</summary>
 /// <param name="Class">Number of the lot they belong to.</param>
@@ -85,7 +86,7 @@ internal sealed class SwapSearch
                 continue;
             }
             var asked = draws[stand.Draw];
-            var cost = new SwapCost { Short = asked.Frames - stand.Into };
+            var cost = new SwapCost { Short = (asked.Frames - stand.Into) / asked.Each };
             if (stand.Into == 0) cost = cost with { Risks = asked.Once ? 1 : 0, Unpinned = asked.Pinned ? 1 : 0 };
             Push(new Stand(stand.Draw + 1, 0, stand.Cost + cost, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand));
             steps.Add();
