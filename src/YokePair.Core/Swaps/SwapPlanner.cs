@@ -106,9 +106,9 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         var part = day.Parts[camera.Part];
         var once = part.Needs.Any(n => n.Importance == Importance.Once);
         if (card) return new Draw(camera.Part, camera.Frames, once, camera.Alone);
-        var each = 1 / Charge.InTheCold(part.TemperatureC);
-        return new Draw(camera.Part, camera.Frames * each, once, camera.Alone, once && kit.Plan.Rules.FreshBeforeOnce ? Charge.Fresh : 0,
-            !isChanged && part.Changes?.Contains(kit.Items[camera.Body].Id) == true, each);
+        var warm = Charge.InTheCold(part.TemperatureC);
+        return new Draw(camera.Part, camera.Frames / warm, once, camera.Alone, once && kit.Plan.Rules.FreshBeforeOnce ? Charge.Fresh : 0,
+            !isChanged && part.Changes?.Contains(kit.Items[camera.Body].Id) == true, 1 / warm);
     }
 }
 

@@ -115,7 +115,7 @@ internal sealed class SwapSearch
             var rest = draws[draw].Frames - into;
             if (level + Slack < rest)
             {
-                if (level > 0) Push(stand with { Draw = draw, Into = into + level, Cost = cost + Begun(level, full) });
+                if (level > Slack) Push(stand with { Draw = draw, Into = into + level, Cost = cost + Begun(level, full) });
                 return;
             }
             cost += Begun(level, full);
