@@ -12,6 +12,8 @@ public sealed class StartTests : IDisposable
 {
     private readonly string folder = Path.Combine(Path.GetTempPath(), $"yoke-start-{Guid.NewGuid():N}");
 
+    private bool asNobody;
+
     private string File => DataFolder.FileIn(folder);
 
     public StartTests()
@@ -79,6 +81,23 @@ public sealed class StartTests : IDisposable
         Refused($"Port {port} is taken", "--urls", $"http://127.0.0.1:{port}");
     }
 
+    /// <summary>The folder belongs to somebody else, or lies where nothing may be written.</summary>
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void What_may_only_be_read(bool folderToo)
+    {
+        if (OperatingSystem.IsWindows()) return;
+        Do("PRAGMA wal_checkpoint(TRUNCATE)");
+        const UnixFileMode Read = UnixFileMode.UserRead | UnixFileMode.GroupRead | UnixFileMode.OtherRead;
+        const UnixFileMode Enter = UnixFileMode.UserExecute | UnixFileMode.GroupExecute | UnixFileMode.OtherExecute;
+        foreach (var file in Directory.GetFiles(folder)) System.IO.File.SetUnixFileMode(file, Read);
+        System.IO.File.SetUnixFileMode(folder, Read | Enter | (folderToo ? 0 : UnixFileMode.UserWrite | UnixFileMode.GroupWrite | UnixFileMode.OtherWrite));
+        asNobody = Environment.IsPrivilegedProcess;
+        Refused("may not be written to");
+        System.IO.File.SetUnixFileMode(folder, Read | Enter | UnixFileMode.UserWrite);
+    }
+
     [Fact]
     public void A_page_that_was_not_built() => Refused("The page was not built", "--webroot", folder);
 
@@ -102,11 +121,15 @@ public sealed class StartTests : IDisposable
     }
 
     /// <summary>The built program on a folder, its output to be read.</summary>
-    internal static Process Program(string folder, params string[] more)
+    internal static Process Program(string folder, params string[] more) => Program(folder, false, more);
+
+    /// <summary>Likewise; as a user who owns nothing, since root may write anywhere.</summary>
+    private static Process Program(string folder, bool asNobody, string[] more)
     {
         var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
         string[] built = [Path.Combine(App.Root, $"src/YokePair.Web/bin/{configuration}/net10.0/YokePair.Web.dll"), "--contentRoot", Path.Combine(App.Root, "src/YokePair.Web")];
-        return Process.Start(new ProcessStartInfo("dotnet", [.. built, "--data", folder, .. more]) { RedirectStandardError = true, RedirectStandardOutput = true })!;
+        string[] who = asNobody ? ["setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "dotnet"] : ["dotnet"];
+        return Process.Start(new ProcessStartInfo(who[0], [.. who[1..], .. built, "--data", folder, .. more]) { RedirectStandardError = true, RedirectStandardOutput = true })!;
     }
 
     private string Hash() => System.IO.File.Exists(File) ? Convert.ToHexString(SHA256.HashData(System.IO.File.ReadAllBytes(File))) : "none";
@@ -125,7 +148,7 @@ public sealed class StartTests : IDisposable
     {
         string[] page = more.Contains("--webroot") ? [] : ["--webroot", Path.Combine(App.Root, "web/dist")];
         string[] urls = more.Contains("--urls") ? [] : ["--urls", "http://127.0.0.1:0"];
-        using var program = Program(folder, [.. page, .. urls, .. more]);
+        using var program = Program(folder, asNobody, [.. page, .. urls, .. more]);
         program.OutputDataReceived += (_, line) =>
         {
             if (end && line.Data?.Contains("Application started", StringComparison.Ordinal) == true) Process.Start("kill", ["-TERM", program.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)]).WaitForExit();
