@@ -5,7 +5,7 @@ namespace YokePair.Browser.Tests;
 /// <summary>How many go on charge, when they are changed, and what goes dark without one: through the page.</summary>
 public sealed class PowerStories
 {
-    private const string Enough = "On charge tonight: 3 LB2, 8 LB7 and 32 AA. That is enough, whichever one of them dies.";
+    private const string Enough = "On charge tonight: 3 LB2, 8 LB7, 32 AA and the Radio trigger. That is enough, whichever one of them dies.";
 
     [Fact]
     public void A_change_is_moved_to_another_join_by_keyboard_and_by_hand_and_let_go()
@@ -55,6 +55,55 @@ public sealed class PowerStories
         page.Open("/steamer-wedding/day?pull=bat10&pull=bat11&pull=bat9");
         page.Until(() => page.Driver.PageSource.Contains("find no battery or card", StringComparison.Ordinal), "what the pull says");
     }
+
+    [Fact]
+    public void Frames_of_one_camera_are_set_right_and_usual_again_when_cleared()
+    {
+        using var page = new Page(Site.Shared).Open("/steamer-wedding/power");
+        page.VerdictBecomes(Enough);
+        page.Find(Frames + " summary").Click();
+        var id = page.Driver.ExecuteScript("return [...document.querySelectorAll('label')].find(l => l.textContent === 'Frames of Orrin 20 in First dance').htmlFor") as string;
+        var usual = page.Find($"[id='{id}']").GetAttribute("value");
+        page.Find($"[id='{id}']").SendKeys(Keys.Control + "a");
+        page.Find($"[id='{id}']").SendKeys("900" + Keys.Enter);
+        page.Until(() => page.Verdict.Contains("LB2 short", StringComparison.Ordinal), "that 900 frames take more than there is");
+        page.Until(() => page.Text("section[aria-label='What would do']").Contains("LB2", StringComparison.Ordinal), "what would do");
+        page.Find($"[id='{id}']").SendKeys(Keys.Control + "a");
+        page.Find($"[id='{id}']").SendKeys(Keys.Delete + Keys.Enter);
+        page.VerdictBecomes(Enough);
+        page.Until(() => page.Find($"[id='{id}']").GetAttribute("value") == usual, "the usual figure");
+        Assert.Empty(page.AccessibilityFindings());
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void What_is_short_is_mended_with_one_touch()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/power");
+        page.VerdictBecomes(Enough);
+        page.Open("/steamer-wedding/power?pull=bat10");
+        page.Find("section[aria-label='What would do'] li button").Click();
+        page.VerdictBecomes("On charge tonight: ");
+        page.Until(() => !page.Verdict.Contains("short", StringComparison.Ordinal), "enough again");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void The_board_shows_under_each_hand_what_is_left()
+    {
+        using var page = new Page(Site.Shared).Open("/steamer-wedding/day");
+        page.Button("Show charge").Click();
+        page.Until(() => page.Driver.FindElements(By.CssSelector("[data-charge] [role=img]")).Count > 20, "bands under the hands");
+        Assert.Contains(page.Driver.FindElements(By.CssSelector("[data-charge='dance1/second/right'] [role=img]")),
+            b => b.GetAttribute("aria-label")!.Contains("LB2 no. 10 in before it", StringComparison.Ordinal));
+        Assert.Empty(page.AccessibilityFindings());
+        page.Button("Hide charge").Click();
+        page.Until(() => page.Driver.FindElements(By.CssSelector("[data-charge]")).Count == 0, "the fold");
+        Assert.Empty(page.Complaints());
+    }
+
+    private const string Frames = "main details:has(table)";
 
     private const string ToDo = "section[aria-label='To do, in order']";
 

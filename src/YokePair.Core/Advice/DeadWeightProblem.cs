@@ -1,6 +1,7 @@
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Power;
 using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Advice;
@@ -17,8 +18,8 @@ public sealed record SpareThing(string Thing, string Name, double Grams, bool Gu
 /// <summary>
 /// Which things may stay at home together without any need standing worse, as plain data for a solver and the analysis as the judge.
 /// Nothing is worse while every need, nice and exposed ones too, keeps its outcome and its margin, hangs by nothing it did not hang by,
-/// and no house rule is broken further. Of a set that may stay at home every part may, so that one can take it or leave it piece by
-/// piece: what a camera left at home brings nearer is no reason to leave more.
+/// no house rule is broken further, and the charge of the day reaches as far. Of a set that may stay at home every part may, so that one
+/// can take it or leave it piece by piece: what a camera left at home brings nearer is no reason to leave more.
 /// </summary>
 public sealed class DeadWeightProblem
 {
@@ -26,6 +27,7 @@ public sealed class DeadWeightProblem
     private readonly CancellationToken cancel;
     private readonly IReadOnlyList<NeedVerdict> before;
     private readonly IReadOnlyList<HouseRule> house;
+    private readonly int lacking;
 
     /// <summary>Of these, by number, something else lies elsewhere once they stay at home.</summary>
     private readonly HashSet<int> bearers;
@@ -40,6 +42,7 @@ public sealed class DeadWeightProblem
         this.cancel = cancel;
         before = DayVerdict.Of(day).Needs;
         house = HouseRules.Of(day);
+        lacking = PowerPlans.Lack(day).Size;
         var known = locker.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var plan = day.Whole;
         NotJudged = [.. plan.Items.Where(i => !Spoken(i)).Select(i => i.Id)];
@@ -134,7 +137,9 @@ public sealed class DeadWeightProblem
         return now.Outcome <= was.Outcome && now.Strands >= was.Strands && now.SinglePoints.All(was.SinglePoints.Contains);
     }
 
-    private bool Breaks(DayAnalysis after) => HouseRules.Of(after, day.Whole).Zip(house).Any(r => r.First.Lacking > r.Second.Lacking);
+    // What is left at home may leave its pictures to a thing whose charge does not reach for them.
+    private bool Breaks(DayAnalysis after) =>
+        HouseRules.Of(after, day.Whole).Zip(house).Any(r => r.First.Lacking > r.Second.Lacking) || PowerPlans.Lack(after).Size > lacking;
 
     /// <summary>A smallest part of a harmful set that does harm still, light things out of it first: what is heavy is worth leaving.</summary>
     private List<int> Least(IReadOnlyList<int> harmful, Func<IReadOnlyList<int>, bool> harms)

@@ -75,6 +75,7 @@ public sealed record UnpackThing : PlanEdit
     private Part Without(Part part) => part with
     {
         Setups = [.. part.Setups.Select(Without).Where(s => s.Named().Any())],
+        Use = part.Use?.Where(u => u.Item != Item).ToList() is { Count: > 0 } used ? used : null,
         Changes = part.Changes?.Where(c => c != Item).ToList() is { Count: > 0 } left ? left : null,
         // A light that misses a piece is not put up.
         Lights = part.Lights is null ? null : [.. part.Lights.Where(l => l.Named(_ => false).All(n => n.Id != Item))],

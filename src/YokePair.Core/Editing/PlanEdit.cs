@@ -28,6 +28,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(Equip), "equip")]
 [JsonDerivedType(typeof(SetPerson), "setPerson")]
 [JsonDerivedType(typeof(PinChange), "pinChange")]
+[JsonDerivedType(typeof(SetUse), "setUse")]
 [JsonDerivedType(typeof(SetRules), "setRules")]
 [JsonDerivedType(typeof(SetAssignment), "setAssignment")]
 [JsonDerivedType(typeof(AddDay), "addDay")]

@@ -26,6 +26,9 @@ public sealed record SetRules : PlanEdit
     /// <summary>Whether what happens once is begun with a full battery.</summary>
     public bool? FreshBeforeOnce { get; init; }
 
+    /// <summary>How batteries and cells are used and charged.</summary>
+    public PowerRules? Power { get; init; }
+
     /// <summary>The rules of the house.</summary>
     public House? House { get; init; }
 
@@ -45,6 +48,7 @@ public sealed record SetRules : PlanEdit
                 StitchLimit = StitchLimit ?? old.StitchLimit,
                 FlashIso = FlashIso ?? old.FlashIso,
                 FreshBeforeOnce = FreshBeforeOnce ?? old.FreshBeforeOnce,
+                Power = Power is null ? old.Power : Power with { Extra = Power.Extra ?? old.Power.Extra },
                 Tolerance = old.Tolerance with { Once = OnceSeconds ?? old.Tolerance.Once, Must = MustSeconds ?? old.Tolerance.Must },
                 House = House is null ? old.House : House with { Extra = House.Extra ?? old.House.Extra },
                 Seconds = Seconds?.Over(old.Seconds) ?? old.Seconds,
@@ -67,6 +71,7 @@ public sealed record SetRules : PlanEdit
         if (FreshBeforeOnce is { } fresh) return fresh ? "A full battery before what happens once" : "As few changes of batteries as can be";
         if (OnceSeconds is { } once) return FormattableString.Invariant($"What happens once waits {once} s");
         if (MustSeconds is { } must) return FormattableString.Invariant($"What must be had waits {must} s");
+        if (Power is not null) return "How batteries are used and charged";
         if (House is not null) return "Rules of the house";
         return Seconds is not null ? "Seconds of an operation" : "How the day is reckoned";
     }

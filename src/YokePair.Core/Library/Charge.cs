@@ -8,20 +8,17 @@ public static class Charge
     /// <summary>Frames per charge of a body nobody has measured.</summary>
     public const double TypicalFramesPerCharge = 800;
 
-    /// <summary>Share of a lithium battery that is kept back for what happens once: the last of it goes quickly.</summary>
-    public const double Reserve = 0.15;
-
-    /// <summary>Share of a set of cells that is kept back: they grow slow and unreliable long before they are empty.</summary>
-    public const double CellReserve = 0.4, UsableOfCells = 1 - CellReserve;
+    /// <summary>Minutes of video, and of live view, per charge of a body nobody has measured.</summary>
+    public const double TypicalVideoMinutes = 100, TypicalLiveViewMinutes = 180;
 
     /// <summary>Batteries a charger nobody has told of takes at once, and hours it takes for a full charge.</summary>
     public const double TypicalBays = 1, TypicalHours = 2.5;
 
-    /// <summary>Pops at full power of a set of cells in a flash nobody has measured; cells of a set; least share of full power a flash gives.</summary>
-    public const double TypicalFullPops = 180, TypicalCells = 4, LeastPower = 1.0 / 256;
-
-    /// <summary>What happens once is begun with at least this share of a full battery, where there are enough.</summary>
-    public const double Fresh = 0.7;
+    /// <summary>
+    /// Pops at full power of a set of cells in a flash nobody has measured, and of a charge of a pack; cells of a set; least share of full
+    /// power a flash gives.
+    /// </summary>
+    public const double TypicalFullPops = 180, TypicalPackPops = 450, TypicalCells = 4, LeastPower = 1.0 / 256;
 
     /// <summary>Share of a card's printed size that can be used, and of that the share that is not kept back.</summary>
     public const double UsableShare = 0.95, UnreservedShare = 0.95;
@@ -44,6 +41,11 @@ public static class Charge
 
     /// <summary>Frames a body takes on a new battery, warm.</summary>
     public static double FramesOf(Body body) => body.FramesPerCharge ?? TypicalFramesPerCharge;
+
+    /// <summary>What minutes of video and of live view cost a body, in frames, warm.</summary>
+    public static double FramesOf(Body body, PartUse? use) => use is null ? 0 : FramesOf(body) * (
+        ((use.VideoMinutes ?? 0) / (body.VideoMinutesPerCharge ?? TypicalVideoMinutes))
+        + ((use.LiveViewMinutes ?? 0) / (body.LiveViewMinutesPerCharge ?? TypicalLiveViewMinutes)));
 
     /// <summary>Frames a charged battery gives in a body, warm.</summary>
     public static double Frames(Body body, Battery battery) => FramesOf(body) * (battery.Health ?? 1);

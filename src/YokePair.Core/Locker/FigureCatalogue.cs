@@ -17,7 +17,7 @@ public static class FigureCatalogue
     private static readonly (string Suffix, string Unit)[] Units =
     [
         ("MegabytesPerSecond", "MB/s"), ("Megabytes", "MB"), ("Gigabytes", "GB"), ("WattHours", "Wh"), ("Seconds", "s"), ("Megapixels", "MP"),
-        ("Watts", "W"), ("Stops", "stops"), ("Hours", "h"), ("Mm", "mm"), ("G", "g"), ("M", "m"),
+        ("Watts", "W"), ("Stops", "stops"), ("Hours", "h"), ("Minutes", "min"), ("Mm", "mm"), ("G", "g"), ("M", "m"),
     ];
 
     /// <summary>Every kind, in the order the plan file knows them.</summary>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
@@ -46,6 +47,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (IsCount(plain, at) is { } count) TakeCount(word, count);
         else if (word == found.Word || (found.Word is not null && IsKindAgain(plain))) TakeForm(word, plain);
         else if (Numbers().Match(plain) is { Success: true } number) TakeNumbers(word, number);
+        else if (Kind == "cells" && QuickWords.IsSet(plain)) Say(word, "kind", "");
         else if (word.StartsWith('"')) TakeName(plain.Trim('"'), at);
         else if (TakeFigure(word, plain, at)) { }
         else if (QuickWords.Joins(plain) || (Kind == "lens" && IsFilter(plain))) { }
@@ -59,7 +61,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (Copies().Match(plain) is { Success: true } times && (Kind != "converter" || plain.StartsWith('(')) && (at == 0 || Kind is not ("lens" or "body")))
             return int.Parse(times.Groups.Values.Skip(1).First(g => g.Success).Value, CultureInfo.InvariantCulture);
         return at == 0 && words.Count > 1 && Whole().IsMatch(plain)
-            && (words.Skip(1).Take(2).Contains(found.Word) || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1])
+            && (words.Skip(1).Take(2).Contains(found.Word) || (Kind == "cells" && QuickWords.IsSet(words[1]))
+                || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1])
                 || QuickKind.Slots(words[1]) is not null)
             // A prime before its noun is no count: 85 prime.
             && (Kind != "lens" || plain.Length == 1)
@@ -77,6 +80,15 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
 
     private void TakeCount(string word, int count)
     {
+        const int set = (int)Charge.TypicalCells;
+        // Cells are counted one by one unless sets are named; a thing of the locker is one set of them.
+        if (Kind == "cells" && count > 1 && !words.Any(QuickWords.IsSet))
+        {
+            copies = count % set == 0 ? count / set : 1;
+            thing["cellCount"] = count / copies;
+            Say(word, "cells", copies == 1 ? $"{count} in one set" : $"{count}, in {copies} sets of {set}");
+            return;
+        }
         copies = Math.Max(1, count);
         Say(word, "how many", $"{copies}");
     }

@@ -72,6 +72,10 @@ internal static class QuickWords
 
     private static readonly HashSet<string> Joining = new(JoinTable.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries), StringComparer.Ordinal);
 
+    /// <summary>A word for several cells that are used together.</summary>
+    public static bool IsSet(string word) =>
+        word.ToLowerInvariant() is "set" or "sets" or "satz" or "sätze" or "jeu" or "jeux";
+
     /// <summary>Whether a word only stands between figures. A capital A is a name.</summary>
     public static bool Joins(string word) => Joining.Contains(word) || (word.Length > 2 && Joining.Contains(word.ToLowerInvariant()));
 

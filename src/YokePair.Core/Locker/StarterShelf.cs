@@ -28,7 +28,7 @@ public static class StarterShelf
         new("Shoe flash", "flash GN36 AA"),
         new("Radio trigger", "trigger"),
         new("Camera batteries", "2x battery"),
-        new("Sets of four AA", "4x cells AA"),
+        new("Sets of four AA", "4 sets of cells AA"),
         new("Two large cards", "2x card SD 128"),
         new("Charger", "charger"),
         new("Card reader", "reader"),

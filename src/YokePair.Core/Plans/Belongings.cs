@@ -57,6 +57,9 @@ public sealed record OtherThing : Item
     /// <summary>Type of the cells it needs; null = none.</summary>
     public string? CellsType { get; init; }
 
+    /// <summary>Minutes it runs on a full charge or a fresh set of cells; null = as things of its role usually do.</summary>
+    public double? RunMinutes { get; init; }
+
     /// <summary>Type of the card it records on; null = none.</summary>
     public string? CardType { get; init; }
 }

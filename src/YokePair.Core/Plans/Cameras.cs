@@ -55,6 +55,12 @@ public sealed record Body : Item
     /// <summary>Frames per full charge of its battery.</summary>
     public double? FramesPerCharge { get; init; }
 
+    /// <summary>Minutes of video per full charge of its battery.</summary>
+    public double? VideoMinutesPerCharge { get; init; }
+
+    /// <summary>Minutes of live view per full charge of its battery.</summary>
+    public double? LiveViewMinutesPerCharge { get; init; }
+
     /// <summary>Buffer, MB.</summary>
     public double? BufferMegabytes { get; init; }
 

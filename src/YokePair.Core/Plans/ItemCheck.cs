@@ -5,6 +5,8 @@ namespace YokePair.Core.Plans;
 /// <summary>What must be true of an item's figures. The limits are wide of anything made, and keep all that is reckoned finite.</summary>
 internal static class ItemCheck
 {
+    private const double MostMinutes = 100_000;
+
     public static void Range(string field, Interval range, double low, double high, string unit, ProblemList found)
     {
         found.Figure($"{field}[0]", range.Low, low, high, unit);
@@ -42,6 +44,8 @@ internal static class ItemCheck
         found.Figure($"{at}.baseIso", body.BaseIso, 1, 1e6, "ISO");
         found.Figure($"{at}.fastestShutterSeconds", body.FastestShutterSeconds, 1e-6, 60, "seconds");
         found.Figure($"{at}.framesPerCharge", body.FramesPerCharge, 1, 1e6, "frames");
+        found.Figure($"{at}.videoMinutesPerCharge", body.VideoMinutesPerCharge, 1, MostMinutes, "minutes");
+        found.Figure($"{at}.liveViewMinutesPerCharge", body.LiveViewMinutesPerCharge, 1, MostMinutes, "minutes");
         found.Figure($"{at}.bufferMegabytes", body.BufferMegabytes, 0, 1e7, "megabytes");
         found.Figure($"{at}.rawMegabytes", body.RawMegabytes, 0.1, 10_000, "megabytes");
         found.Figure($"{at}.jpegMegabytes", body.JpegMegabytes, 0.1, 10_000, "megabytes");
@@ -94,6 +98,13 @@ internal static class ItemCheck
             case StandLight light:
                 found.Figure($"{at}.watts", light.Watts, 0.1, 1e6, "watts");
                 found.Figure($"{at}.luxAtOneM", light.LuxAtOneM, 0.1, 1e8, "lux");
+                found.Figure($"{at}.runMinutes", light.RunMinutes, 1, MostMinutes, "minutes");
+                break;
+            case Trigger trigger:
+                found.Figure($"{at}.runMinutes", trigger.RunMinutes, 1, MostMinutes, "minutes");
+                break;
+            case OtherThing other:
+                found.Figure($"{at}.runMinutes", other.RunMinutes, 1, MostMinutes, "minutes");
                 break;
             case Filter filter:
                 found.Figure($"{at}.threadMm", filter.ThreadMm, 1, 1000, "mm");

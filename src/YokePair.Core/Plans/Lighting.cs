@@ -67,8 +67,11 @@ public sealed record Trigger : Item
     /// <summary>Hot-shoe system it fits; null = any.</summary>
     public string? Shoe { get; init; }
 
-    /// <summary>Type of the cells it needs.</summary>
+    /// <summary>Type of the cells it needs; null = power built in.</summary>
     public string? CellsType { get; init; }
+
+    /// <summary>Minutes it runs on a full charge or a fresh set of cells.</summary>
+    public double? RunMinutes { get; init; }
 }
 
 /// <summary>Continuous light.</summary>
@@ -80,8 +83,11 @@ public sealed record StandLight : Item
     /// <summary>Light it throws at one metre, lux; null = not known, so nothing can be reckoned with it.</summary>
     public double? LuxAtOneM { get; init; }
 
-    /// <summary>Type of battery it takes.</summary>
+    /// <summary>Type of battery it takes; null = power built in.</summary>
     public string? BatteryType { get; init; }
+
+    /// <summary>Minutes it runs on a full charge or a fresh set of cells.</summary>
+    public double? RunMinutes { get; init; }
 
     /// <summary>What modifiers must have to go on it, in a word.</summary>
     public string? ModifierMount { get; init; }

@@ -104,6 +104,9 @@ public sealed record Part
     /// <summary>Ids of the cameras whose battery is changed before this part, as somebody wants it; the other changes are planned around them.</summary>
     public IReadOnlyList<string>? Changes { get; init; }
 
+    /// <summary>What single things do in this part, where somebody typed it; null = all as usual.</summary>
+    public IReadOnlyList<PartUse>? Use { get; init; }
+
     /// <summary>Lights that stand, or are held, in the room in this part; set up before it.</summary>
     public IReadOnlyList<PlacedLight>? Lights { get; init; }
 
@@ -115,6 +118,9 @@ public sealed record Part
 
     /// <summary>Name, or the id where there is none.</summary>
     [JsonIgnore] public string Label => string.IsNullOrWhiteSpace(Name) ? Id : Name;
+
+    /// <summary>What somebody typed of a thing's use here.</summary>
+    internal PartUse? UseOf(string item) => Use?.FirstOrDefault(u => u.Item == item);
 
     /// <summary>Whether a thing is in a hand or on a stand in this part.</summary>
     internal bool SetsUp(string item) =>

@@ -27,6 +27,7 @@ internal static class PartCheck
         if (part.Frames is { } frames && !(0 <= frames.Low && frames.Low <= frames.Likely && frames.Likely <= frames.High))
             found.Add($"{at}.frames", $"low {frames.Low}, likely {frames.Likely}, high {frames.High}; put them in that order, 0 or more");
         for (var i = 0; i < (part.Changes?.Count ?? 0); i++) ids.Item($"{at}.changes[{i}]", part.Changes![i], typeof(Body), found);
+        CheckUse(part, at, ids, found);
         var named = CheckSetups(part, at, ids, found);
         LightCheck.Check(part, at, named, ids, found);
         var needs = new HashSet<string>(StringComparer.Ordinal);
@@ -34,6 +35,22 @@ internal static class PartCheck
         {
             if (!needs.Add(part.Needs[i].Id)) found.Add($"{at}.needs[{i}].id", $"\"{part.Needs[i].Id}\" is used by two needs of this part; give each its own");
             CheckNeed(part.Needs[i], $"{at}.needs[{i}]", ids, found);
+        }
+    }
+
+    private static void CheckUse(Part part, string at, KnownIds ids, ProblemList found)
+    {
+        const double mostMinutes = 1440;
+        var used = new HashSet<string>(StringComparer.Ordinal);
+        for (var i = 0; i < (part.Use?.Count ?? 0); i++)
+        {
+            var (use, path) = (part.Use![i], $"{at}.use[{i}]");
+            ids.Thing($"{path}.item", use.Item, found);
+            if (!used.Add(use.Item)) found.Add($"{path}.item", $"\"{use.Item}\" is said twice in this part; say it once");
+            found.Figure($"{path}.frames", use.Frames, 0, 1_000_000, "frames");
+            found.Figure($"{path}.videoMinutes", use.VideoMinutes, 0, mostMinutes, "minutes");
+            found.Figure($"{path}.liveViewMinutes", use.LiveViewMinutes, 0, mostMinutes, "minutes");
+            found.Figure($"{path}.minutes", use.Minutes, 0, mostMinutes, "minutes");
         }
     }
 

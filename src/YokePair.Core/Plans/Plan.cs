@@ -92,6 +92,9 @@ public sealed record Rules
     /// <summary>Whether what happens once is begun with a full battery where one has them; else batteries are changed as rarely as can be.</summary>
     public bool FreshBeforeOnce { get; init; } = true;
 
+    /// <summary>How batteries and cells are used and charged.</summary>
+    public PowerRules Power { get; init; } = new();
+
     /// <summary>How long a need may wait, by importance.</summary>
     public Tolerances Tolerance { get; init; } = new();
 

@@ -133,6 +133,7 @@ public static class PlanCheck
             Holes($"parts[{i}].present", part.Present ?? []);
             Holes($"parts[{i}].lights", part.Lights ?? []);
             Holes($"parts[{i}].changes", part.Changes ?? []);
+            Holes($"parts[{i}].use", part.Use ?? []);
         }
         for (var i = 0; i < plan.Items.Count; i++)
             if (plan.Items[i] is Body body) Holes($"items[{i}].slots", body.Slots);
@@ -154,6 +155,10 @@ public static class PlanCheck
         found.Figure("rules.flashIso", rules.FlashIso, 1, 1e8, "ISO");
         found.Figure("rules.tolerance.once", rules.Tolerance.Once, 0, ProblemList.MostSeconds, "seconds");
         found.Figure("rules.tolerance.must", rules.Tolerance.Must, 0, ProblemList.MostSeconds, "seconds");
+        found.Figure("rules.power.batteryReserve", rules.Power.BatteryReserve, 0, 0.9, "a share");
+        found.Figure("rules.power.cellReserve", rules.Power.CellReserve, 0, 0.9, "a share");
+        found.Figure("rules.power.fresh", rules.Power.Fresh, 0, 1, "a share");
+        found.Figure("rules.power.travelMinutes", rules.Power.TravelMinutes, 0, 1440, "minutes");
         CheckSeconds("rules.seconds", rules.Seconds, found);
     }
 

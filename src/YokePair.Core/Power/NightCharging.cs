@@ -14,8 +14,9 @@ public sealed record ChargingRound(int Count, DateTime On, double Share);
 /// <param name="IsUsual">Whether bays or hours are usual figures, as no charger in the plan says them.</param>
 /// <param name="Off">When one leaves.</param>
 /// <param name="Rounds">What is put on when.</param>
+/// <param name="IsBetween">Whether it is a night between two days of work, so that one cannot begin a day earlier.</param>
 public sealed record Charging(
-    string Type, int Wanted, int Bays, double Hours, bool IsUsual, DateTime Off, IReadOnlyList<ChargingRound> Rounds)
+    string Type, int Wanted, int Bays, double Hours, bool IsUsual, DateTime Off, IReadOnlyList<ChargingRound> Rounds, bool IsBetween = false)
 {
     /// <summary>How many are full when one leaves.</summary>
     public int Full => Rounds.Where(r => r.Share >= 1).Sum(r => r.Count);

@@ -5,6 +5,9 @@ namespace YokePair.Core.Power;
 /// <param name="WithoutOne">Types of which one must not die, with where a camera goes dark then.</param>
 public sealed record PowerLack(IReadOnlyList<PowerShort> Short, IReadOnlyList<PowerType> WithoutOne)
 {
+    /// <summary>How much is lacking: places that go dark, and batteries or sets that are short.</summary>
+    public int Size => Short.Count + WithoutOne.Sum(t => t.Short);
+
     /// <summary>Enough, whichever battery dies.</summary>
     public bool IsNone => Short.Count == 0 && WithoutOne.Count == 0;
 }

@@ -7,11 +7,42 @@ namespace YokePair.Core.Power;
 /// <param name="Short">Where a camera goes dark with everything there.</param>
 /// <param name="Changes">Changes in the order of the day.</param>
 /// <param name="Bands">What every camera at work has left through the day.</param>
-/// <param name="Estimated">Ids of the bodies whose frames per charge is a usual figure, as nobody has said.</param>
+/// <param name="Alone">What is put on charge as it is, with its charge built in.</param>
+/// <param name="Figures">What all this is reckoned with, and where each figure is from.</param>
+/// <param name="Use">Frames of every camera in every part.</param>
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
 public sealed record PowerPlan(
     IReadOnlyList<PowerType> Types, IReadOnlyList<PowerShort> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<PowerBand> Bands,
-    IReadOnlyList<string> Estimated, bool IsBest);
+    IReadOnlyList<PowerAlone> Alone, IReadOnlyList<PowerFigure> Figures, IReadOnlyList<PowerUse> Use, bool IsBest);
+
+/// <summary>A thing with its charge built in: a pack, a transmitter, a recorder.</summary>
+/// <param name="Device">Its id.</param>
+/// <param name="Used">Share of a full charge that the day takes.</param>
+public sealed record PowerAlone(string Device, double Used);
+
+/// <summary>Where a figure is from.</summary>
+public enum FigureSource
+{
+    /// <summary>Usual for things of its kind; nobody has said.</summary>
+    Usual,
+
+    /// <summary>Somebody typed it.</summary>
+    Typed,
+}
+
+/// <summary>A figure that charge is reckoned with.</summary>
+/// <param name="Item">Id of the thing.</param>
+/// <param name="Figure">Name of the figure, as in a plan file.</param>
+/// <param name="Value">The figure.</param>
+/// <param name="Source">Where it is from.</param>
+public sealed record PowerFigure(string Item, string Figure, double Value, FigureSource Source);
+
+/// <summary>What one camera takes in one part.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Body">Body id.</param>
+/// <param name="Frames">Frames.</param>
+/// <param name="Source">Whether somebody typed them, for this camera or for the part.</param>
+public sealed record PowerUse(string Part, string Body, int Frames, FigureSource Source);
 
 /// <summary>How far the batteries of one type go.</summary>
 /// <param name="Type">The type.</param>
@@ -32,17 +63,17 @@ public sealed record PowerType(
     public int Spare => Math.Max(0, Ready - Wanted);
 }
 
-/// <summary>A camera without a charged battery, or a flash without cells.</summary>
-/// <param name="Device">Id of the body or flash.</param>
-/// <param name="Type">Type of battery it wants.</param>
+/// <summary>A camera without a charged battery, a flash without cells, or anything else that runs down.</summary>
+/// <param name="Device">Id of the thing.</param>
+/// <param name="Type">Type of battery or cells it wants; null = its charge is built in.</param>
 /// <param name="Part">Id of the part in which it goes dark.</param>
 /// <param name="At">Local time of that, if what the part takes is taken evenly; null without times.</param>
-/// <param name="AfterFrames">Frames into the part.</param>
-/// <param name="Frames">Frames of the part that are not taken.</param>
+/// <param name="AfterFrames">Frames into the part; of a flash or pack pops, of anything else minutes.</param>
+/// <param name="Frames">Frames, pops or minutes of the part that it is dark for.</param>
 /// <param name="Needs">Ids of the once and must needs of the part.</param>
-public sealed record PowerShort(string Device, string Type, string Part, DateTime? At, int AfterFrames, int Frames, IReadOnlyList<string> Needs)
+public sealed record PowerShort(string Device, string? Type, string Part, DateTime? At, int AfterFrames, int Frames, IReadOnlyList<string> Needs)
 {
-    /// <summary>Of a flash, sets of cells that would do.</summary>
+    /// <summary>Of anything but a camera, full sets of cells or batteries that would do.</summary>
     internal double Sets { get; init; }
 }
 

@@ -2,6 +2,7 @@ using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
+using YokePair.Core.Use;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Power;
@@ -12,46 +13,130 @@ namespace YokePair.Core.Power;
 /// </summary>
 public static class PowerPlans
 {
-    /// <summary>Plans a day.</summary>
+    /// <summary>With less time than this between two parts one does not sleep and charge.</summary>
+    private const double NightHours = 6;
+
+    /// <summary>Plans a day, or several with a night between, in which what is used is charged again.</summary>
     /// <param name="day">The day, which says which cameras are at work; of what is pulled nothing is reckoned with, from its start on.</param>
-    public static PowerPlan Of(DayAnalysis day)
+    /// <param name="level">How much is taken.</param>
+    public static PowerPlan Of(DayAnalysis day, UseLevel level = UseLevel.High) => Together([.. ByDay(day, level)]);
+
+    /// <summary>Each day of work for itself, from night to night.</summary>
+    public static IEnumerable<PowerPlan> ByDay(DayAnalysis day, UseLevel level = UseLevel.High) =>
+        Stretches(day.Plan).Select(parts => One(day, new CameraDay(day, level: level, only: parts)));
+
+    /// <summary>The parts of a plan by days of work: a night of at least six hours is between two.</summary>
+    public static IReadOnlyList<IReadOnlyList<Part>> Stretches(Plan plan)
     {
-        var kit = day.Kit;
-        var cameras = new CameraDay(day);
+        var days = new List<List<Part>>();
+        DateTime? over = null;
+        foreach (var part in Day.InOrder(plan))
+        {
+            if (days.Count == 0 || (over is { } before && part.Start is { } start && (start - before).TotalHours >= NightHours)) days.Add([]);
+            days[^1].Add(part);
+            if (part.End is { } end && (over is null || end > over)) over = end;
+        }
+        return days;
+    }
+
+    /// <summary>Several days as one plan.</summary>
+    public static PowerPlan Together(IReadOnlyList<PowerPlan> days) => days.Count == 1 ? days[0] : new PowerPlan(
+        Merged(days.SelectMany(d => d.Types)),
+        [.. days.SelectMany(d => d.Short)],
+        [.. days.SelectMany(d => d.Changes)],
+        [.. days.SelectMany(d => d.Bands).GroupBy(b => b.Device).Select(g => g.First() with { Levels = [.. g.SelectMany(b => b.Levels)] })],
+        [.. days.SelectMany(d => d.Alone).GroupBy(a => a.Device).Select(g => g.MaxBy(a => a.Used)!)],
+        [.. days.SelectMany(d => d.Figures).Distinct()],
+        [.. days.SelectMany(d => d.Use)],
+        days.All(d => d.IsBest));
+
+    /// <summary>One of each type: of several days that which asks most counts, of several things that take one type all together.</summary>
+    private static List<PowerType> Merged(IEnumerable<PowerType> types) =>
+    [
+        .. types.GroupBy(t => t.Type, StringComparer.Ordinal).Select(g => g.MaxBy(t => t.Wanted)! with { WithoutOne = [.. g.SelectMany(t => t.WithoutOne)] })
+            .OrderByDescending(t => t.Short).ThenBy(t => t.Type, StringComparer.Ordinal),
+    ];
+
+    private static PowerPlan One(DayAnalysis day, CameraDay cameras)
+    {
         var work = cameras.Work();
-        var fed = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: false);
-        var dry = Dry(cameras, fed.Fed);
+        var (fed, isBest) = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: false);
+        var dry = Dry(cameras, fed);
         var order = cameras.Parts.Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
-        var flashes = new FlashPlan(cameras, FlashWork.Of(day, cameras, work));
+        var running = DeviceWork.Of(day, cameras, work);
+        var devices = new DevicePlan(cameras, running, Taken(fed));
         return new PowerPlan(
-            [.. Types(day, cameras, work, fed.Fed, dry, atOnce: false), .. flashes.Types],
-            [.. dry.Select(d => (Part: order[d.Part], Short: d)).Concat(flashes.Dark).OrderBy(d => d.Part).ThenBy(d => d.Short.At).Select(d => d.Short)],
+            WithDevices(Types(cameras, work, fed, dry, atOnce: false), devices),
+            [.. dry.Select(d => (Part: order[d.Part], Short: d)).Concat(devices.Dark).OrderBy(d => d.Part).ThenBy(d => d.Short.At).Select(d => d.Short)],
             [
-                .. SwapPlans.Told(cameras, fed.Fed).Select(c => (Part: order[c.Part], Change: c)).Concat(flashes.Changes)
+                .. SwapPlans.Told(cameras, fed).Select(c => (Part: order[c.Part], Change: c)).Concat(devices.Changes)
                     .OrderBy(c => c.Part).Select(c => c.Change),
             ],
-            [.. Bands(cameras, fed.Fed), .. flashes.Bands],
-            [.. work.Select(w => w.Body).Distinct().Where(b => kit.Items[b] is Body { FramesPerCharge: null }).Order().Select(b => kit.Items[b].Id)],
-            fed.IsBest);
+            [.. Bands(cameras, fed), .. devices.Bands],
+            [.. devices.Alone],
+            PowerFigures.Of(cameras, work, running),
+            PowerFigures.UseOf(cameras, work),
+            isBest);
     }
 
     /// <summary>What the charge of a day does not reach, without planning more of it than that asks.</summary>
     public static PowerLack Lack(DayAnalysis day)
     {
-        var cameras = new CameraDay(day);
+        var days = Stretches(day.Plan).Select(parts => LackOf(day, new CameraDay(day, only: parts))).ToList();
+        return days.Count == 1 ? days[0] : new PowerLack([.. days.SelectMany(d => d.Short)], Merged(days.SelectMany(d => d.WithoutOne)));
+    }
+
+    private static PowerLack LackOf(DayAnalysis day, CameraDay cameras)
+    {
         var work = cameras.Work();
         var fed = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: true).Fed;
         var dry = Dry(cameras, fed);
-        var flashes = new FlashPlan(cameras, FlashWork.Of(day, cameras, work));
-        return new PowerLack(
-            [.. dry, .. flashes.Dark.Select(d => d.Short)],
-            [.. Types(day, cameras, work, fed, dry, atOnce: true).Concat(flashes.Types).Where(t => t.Short > 0)]);
+        var devices = new DevicePlan(cameras, DeviceWork.Of(day, cameras, work), Taken(fed));
+        return new PowerLack([.. dry, .. devices.Dark.Select(d => d.Short)],
+            [.. WithDevices(Types(cameras, work, fed, dry, atOnce: true), devices).Where(t => t.Short > 0)]);
+    }
+
+    /// <summary>
+    /// What goes dark without some things, and would not with them: cameras that are gone themselves, and what takes up their work, are
+    /// for the needs to tell.
+    /// </summary>
+    /// <param name="day">The day.</param>
+    /// <param name="gone">Ids of the things.</param>
+    /// <param name="before">What goes dark with everything there.</param>
+    public static IReadOnlyList<PowerShort> Without(DayAnalysis day, IEnumerable<string> gone, PowerLack before)
+    {
+        HashSet<int> dead = [.. gone.Select(day.Kit.IndexOf).Where(i => i != Kit.None)];
+        var dark = new List<PowerShort>();
+        foreach (var parts in Stretches(day.Plan))
+        {
+            var cameras = new CameraDay(day, dead, only: parts);
+            var work = cameras.Work().FindAll(w => !dead.Contains(w.Body));
+            var fed = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: true).Fed;
+            dark.AddRange(Dry(cameras, fed));
+            var running = DeviceWork.Of(day, cameras, work).FindAll(w => !dead.Contains(w.Device));
+            dark.AddRange(new DevicePlan(cameras, running, Taken(fed)).Dark.Select(d => d.Short));
+        }
+        return [.. dark.Where(d => !before.Short.Any(b => b.Device == d.Device && b.Part == d.Part && b.Frames >= d.Frames))];
+    }
+
+    /// <summary>Batteries that the cameras use.</summary>
+    private static HashSet<int> Taken(List<FedSlot> fed) => [.. fed.SelectMany(f => f.Work.Items.Concat(f.PutIn))];
+
+    /// <summary>The types that cameras and other things take: what both take is drawn from one stock.</summary>
+    private static List<PowerType> WithDevices(List<PowerType> cameras, DevicePlan devices)
+    {
+        var others = devices.Types.ToList();
+        return
+        [
+            .. cameras.Select(c => others.Find(o => o.Type == c.Type) is { } too ? c with { Used = c.Used + too.Used, Wanted = c.Wanted + too.Wanted - 1 } : c),
+            .. others.Where(o => !cameras.Exists(c => c.Type == o.Type)),
+        ];
     }
 
     private static List<PowerType> Types(
-        DayAnalysis day, CameraDay cameras, List<CameraWork> work, List<FedSlot> fed, List<PowerShort> dry, bool atOnce)
+        CameraDay cameras, List<CameraWork> work, List<FedSlot> fed, List<PowerShort> dry, bool atOnce)
     {
-        var kit = day.Kit;
+        var kit = cameras.Kit;
         var types = new List<PowerType>();
         foreach (var type in fed.Select(f => TypeOf(kit, f)).Distinct(StringComparer.Ordinal))
         {
@@ -63,7 +148,7 @@ public static class PowerPlans
                 continue;
             }
             var best = ready.MaxBy(i => ((Battery)kit.Items[i]).Health ?? 1);
-            var less = new CameraDay(day, best);
+            var less = cameras.Without(new HashSet<int> { best });
             var without = new SwapPlanner(less, work, new SwapState(), 0).BatteriesAsUsed(atOnce).Fed;
             var dark = Dry(less, without).FindAll(d => d.Type == type);
             var wanted = dark.Count > 0 ? ready.Length + Missing(kit, dark, type) : Math.Max(Used(kit, fed, type), Used(kit, without, type) + 1);
@@ -108,5 +193,5 @@ public static class PowerPlans
         fed.GroupBy(f => f.Work.Body).Select(g => new PowerBand(cameras.Kit.Items[g.Key].Id,
             [.. g.SelectMany(f => f.Levels(cameras.Kit, new SwapState(), int.MaxValue)).Select(l => new PowerLevel(
                 cameras.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(l.Left, 4), l.Items is [var first, ..] ? cameras.Kit.Items[first].Id : null))],
-            Charge.Reserve));
+            cameras.Kit.Plan.Rules.Power.BatteryReserve));
 }

@@ -1,7 +1,8 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Failure;
-using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
+using YokePair.Core.Use;
 using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
@@ -9,48 +10,45 @@ namespace YokePair.Core.Reports;
 /// <summary>The charge of a day, as its page tells it.</summary>
 /// <param name="Sentence">What goes on charge, what is changed first, and whether it is enough.</param>
 /// <param name="Plan">The plan behind it.</param>
-/// <param name="Tonight">What is on which charger when in the night before; none without times.</param>
+/// <param name="Nights">What is on which charger when, in the night before each day of work; none without times.</param>
+/// <param name="Reminders">What is to be done besides, in order of time.</param>
+/// <param name="Mends">What would do about what is short.</param>
+/// <param name="Alike">Ids of batteries and cells that need no name, as nobody tells them apart by number or name and their like are as good.</param>
+/// <param name="Idle">Ids of batteries and cells that fit nothing at work.</param>
 /// <param name="FreshBeforeOnce">Whether what happens once is begun with a full battery.</param>
-public sealed record PowerDay(IReadOnlyList<TextPiece> Sentence, PowerPlan Plan, IReadOnlyList<Charging> Tonight, bool FreshBeforeOnce)
+/// <param name="Rules">How batteries and cells are used and charged.</param>
+/// <param name="Level">How much is taken on the day that is told of.</param>
+public sealed record PowerDay(
+    IReadOnlyList<TextPiece> Sentence, PowerPlan Plan, IReadOnlyList<Charging> Nights, IReadOnlyList<PowerReminder> Reminders,
+    IReadOnlyList<PowerMend> Mends, IReadOnlyList<string> Alike, IReadOnlyList<string> Idle, bool FreshBeforeOnce,
+    PowerRules Rules, UseLevel Level)
 {
-    /// <summary>The evening before one is at home from eight, to bed at eleven, and leaves an hour before the first part.</summary>
-    private static readonly TimeSpan HomeAt = TimeSpan.FromHours(20), BedAt = TimeSpan.FromHours(23), Travel = TimeSpan.FromHours(1);
-
-
     /// <summary>Tells of a day.</summary>
     /// <param name="day">The day.</param>
     /// <param name="atHome">What else is at home, where batteries are charged.</param>
-    public static PowerDay Of(DayAnalysis day, IReadOnlyList<Item> atHome)
+    /// <param name="level">How much is taken.</param>
+    public static PowerDay Of(DayAnalysis day, IReadOnlyList<Item> atHome, UseLevel level = UseLevel.High)
     {
-        var power = PowerPlans.Of(day);
-        var chargers = Shared(power.Types, [.. day.Plan.Items.Concat(atHome).OfType<Charger>().DistinctBy(c => c.Id)]);
-        return new PowerDay(PowerWords.Day(day.Plan, power), power, [.. power.Types.Select(t => ChargingOf(day.Plan, chargers[t.Type], t)).OfType<Charging>()],
-            day.Plan.Rules.FreshBeforeOnce);
+        var plan = day.Plan;
+        List<PowerPlan> days = [.. PowerPlans.ByDay(day, level)];
+        var power = PowerPlans.Together(days);
+        var nights = ChargingNights.Of(plan, days, atHome);
+        return new PowerDay(PowerWords.Day(plan, power, nights), power, nights, PowerReminder.Of(plan, power), PowerMend.For(day, atHome),
+            AlikeIn(plan), [.. plan.Items.Where(i => TypeOf(i) is { } type && power.Types.All(t => t.Type != type)).Select(i => i.Id)],
+            plan.Rules.FreshBeforeOnce, plan.Rules.Power, level);
     }
 
-    /// <summary>The chargers of each type: one that takes several goes to that of which most is wanted for a bay.</summary>
-    private static Dictionary<string, List<Charger>> Shared(IReadOnlyList<PowerType> types, List<Charger> chargers)
-    {
-        var shared = types.ToDictionary(t => t.Type, _ => new List<Charger>(), StringComparer.Ordinal);
-        foreach (var (charger, takes) in chargers.Select(c => (c, Takes: types.Where(t => c.BatteryTypes?.Contains(t.Type) == true).ToList()))
-            .Where(c => c.Takes.Count > 0).OrderBy(c => c.Takes.Count))
-            shared[takes.MaxBy(t => WantedOf(t) / (double)BaysOf(shared[t.Type]))!.Type].Add(charger);
-        return shared;
-    }
+    /// <summary>More than this share of health apart, two batteries are not the same to whoever changes them.</summary>
+    private const double Apart = 0.2;
 
-    private static int WantedOf(PowerType type) => Math.Min(type.Wanted, type.Carried) * (type.Each ?? 1);
+    private static List<string> AlikeIn(Plan plan) =>
+    [
+        .. plan.Items.Where(i => TypeOf(i) is not null).GroupBy(TypeOf)
+            .Where(g => g.All(i => i.Number is null) && g.Select(i => i.Name).Distinct().Count() == 1 && g.Max(HealthOf) - g.Min(HealthOf) <= Apart)
+            .SelectMany(g => g.Select(i => i.Id)),
+    ];
 
-    private static int BaysOf(List<Charger> chargers) => (int)chargers.Sum(c => c.Bays ?? Charge.TypicalBays);
+    private static double HealthOf(Item item) => (item as Battery)?.Health ?? 1;
 
-    private static Charging? ChargingOf(Plan plan, List<Charger> chargers, PowerType type)
-    {
-        if (plan.Parts.Min(p => p.Start) is not { } first) return null;
-        // Of chargers nobody has told of, one came with each body.
-        var bays = chargers.Count > 0 ? BaysOf(chargers) : (int)Charge.TypicalBays * plan.Items.OfType<Body>().Count(b => b.BatteryType == type.Type);
-        // Of unlike chargers the slower counts: what is put on together is taken off together.
-        var hours = chargers.Max(c => c.Hours) ?? Charge.TypicalHours;
-        var (evening, off) = (first.Date.AddDays(-1), first - Travel);
-        return new Charging(type.Type, WantedOf(type), bays, hours, chargers.Count == 0 || chargers.Exists(c => c.Bays is null || c.Hours is null), off,
-            NightCharging.Rounds(evening + HomeAt, off, WantedOf(type), bays, hours, evening + BedAt));
-    }
+    private static string? TypeOf(Item item) => (item as Battery)?.Type ?? (item as Cells)?.Type;
 }

@@ -1,5 +1,6 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Power;
 using YokePair.Core.Wording;
 
 namespace YokePair.Core.Reports;
@@ -11,9 +12,13 @@ namespace YokePair.Core.Reports;
 /// <param name="Items">Ids of everything that goes with it in any part.</param>
 /// <param name="Cells">Every part, in the order of the day.</param>
 /// <param name="Costs">How many once and must needs become late or lost.</param>
+/// <param name="Dark">How many more fall into the dark, as a camera, flash or lamp runs out of charge without it.</param>
+/// <param name="Power">What goes dark without it, in words; empty = nothing that would not anyway.</param>
 /// <param name="FromPart">Part from which on an event of one's own lasts; null = from the start of the day.</param>
 /// <param name="UntilPart">Part by which it is mended; null = not that day.</param>
-public sealed record WhatIfRow(string Id, LossKind Kind, string Name, IReadOnlyList<string> Items, IReadOnlyList<LossCell> Cells, int Costs, string? FromPart = null, string? UntilPart = null);
+public sealed record WhatIfRow(
+    string Id, LossKind Kind, string Name, IReadOnlyList<string> Items, IReadOnlyList<LossCell> Cells, int Costs, int Dark, IReadOnlyList<TextPiece> Power,
+    string? FromPart = null, string? UntilPart = null);
 
 /// <summary>How many things of one kind, and of no other, must fail together to cost a picture that matters.</summary>
 /// <param name="Kind">Kind of thing, as in a plan file.</param>
@@ -40,16 +45,37 @@ public sealed record WhatIfTable(
         day = day.AsItIsHere();
         var names = new Names(day.Plan);
         var events = (day.Plan.Events ?? []).ToDictionary(e => e.Id, StringComparer.Ordinal);
+        var lack = PowerPlans.Lack(day);
+        var days = new Lazy<IReadOnlyList<PowerPlan>>(() => [.. PowerPlans.ByDay(day)]);
         var rows = LossRows.Of(day, cancel)
             .Select(r => r.Kind == LossKind.Own ? Named(r) with { FromPart = events[r.Id].FromPart, UntilPart = events[r.Id].UntilPart } : Named(r))
-            .OrderByDescending(r => r.Costs).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null)).ThenByDescending(r => r.Kind).ToList();
+            .OrderByDescending(r => r.Costs + r.Dark).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null) + r.Power.Count)
+            .ThenByDescending(r => r.Kind).ToList();
         var counted = day.Outcomes.SelectMany(p => p.Needs).Where(n => n.Need.Importance != Importance.Nice).ToList();
-        var harmful = rows.Where(r => r.Costs > 0).Select(r => r.Kind).ToList();
+        var harmful = rows.Where(r => r.Costs + r.Dark > 0).Select(r => r.Kind).ToList();
         var met = counted.Count(n => n.Outcome.IsMet());
-        return new WhatIfTable(WhatIfWords.Headline(met, counted.Count - met, rows.Count, harmful), rows, rows.Count(r => r.Costs == 0), SharedCause.Of(day),
+        return new WhatIfTable(
+            WhatIfWords.Headline(met, counted.Count - met, rows.Count, harmful), rows, rows.Count(r => r.Costs + r.Dark == 0), SharedCause.Of(day),
             [.. day.Whole.Items.Where(i => i.Wanted).Select(i => new NamedThing(i.Id, i.Label))], MarginsOf(day));
 
-        WhatIfRow Named(LossRow row) => new(row.Id, row.Kind, LossWords.Row(names, row.Kind, row.Id), row.Items, row.Cells, row.Costs);
+        WhatIfRow Named(LossRow row)
+        {
+            var feeds = row.Items.Any(i => day.Plan.ItemOf(i) is Battery or Cells or Pack);
+            var dark = feeds ? PowerPlans.Without(day, row.Items, lack) : [];
+            // A part in the dark costs what it asks, unless the loss itself does already.
+            var more = dark.SelectMany(d => d.Needs.Select(n => (d.Part, Need: n))).Distinct()
+                .Count(d => !row.Cells.Any(c => c.Part == d.Part && c.Worst is Outcome.Late or Outcome.Lost && c.Needs.Contains(d.Need)));
+            return new WhatIfRow(row.Id, row.Kind, LossWords.Row(names, row.Kind, row.Id), row.Items, row.Cells, row.Costs, more,
+                dark.Count == 0 ? Charging(row) : [.. PowerWords.Dark(names, dark)]);
+        }
+
+        // Without a charger the night is longer.
+        IReadOnlyList<TextPiece> Charging(LossRow row)
+        {
+            if (!row.Items.Any(i => day.Plan.ItemOf(i) is Charger)) return [];
+            var (with, without) = (ChargingNights.Of(day.Plan, days.Value, []), ChargingNights.Of(day.Plan, days.Value, [], row.Items));
+            return [.. PowerWords.NotFull([.. without.Zip(with).Where(n => n.First.Short > n.Second.Short).Select(n => n.First)])];
+        }
     }
 
     /// <summary>How a need comes to what a loss leaves of it, link by link; null when there is no such loss or need.</summary>

@@ -21,7 +21,13 @@ public sealed record SwapPlan(IReadOnlyList<Swap> Swaps, IReadOnlyList<Shortage>
 /// <param name="From">Where that is fetched from: a place's or a person's id, or of a camera in the hand that has failed; null = already in the hand.</param>
 /// <param name="Seconds">How long it takes.</param>
 /// <param name="TooSlowFor">Id of the need of the part that cannot wait so long; null = all can.</param>
-public sealed record Swap(string Part, int? AfterFrames, bool InOnce, string Person, string Body, int? Slot, string? Out, int? Given, int? Holds, string In, string? From, double Seconds, string? TooSlowFor = null);
+public sealed record Swap(
+    string Part, int? AfterFrames, bool InOnce, string Person, string Body, int? Slot, string? Out, int? Given, int? Holds,
+    string In, string? From, double Seconds, string? TooSlowFor = null)
+{
+    /// <summary>What the device shows of what is taken out, in hundredths of a full one; null where there is nothing in it, or of a card.</summary>
+    public int? ShownPercent => Slot is null && Given is { } given && Holds is > 0 and var holds ? (int)Math.Round(100 - (100.0 * given / holds)) : null;
+}
 
 /// <summary>Frames for which nothing is left.</summary>
 /// <param name="Part">Part id.</param>

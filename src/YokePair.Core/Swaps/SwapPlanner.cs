@@ -1,5 +1,6 @@
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Use;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;
@@ -107,8 +108,10 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         var once = part.Needs.Any(n => n.Importance == Importance.Once);
         if (card) return new Draw(camera.Part, camera.Frames, once, camera.Alone);
         var warm = Charge.InTheCold(part.TemperatureC);
-        return new Draw(camera.Part, camera.Frames / warm, once, camera.Alone, once && kit.Plan.Rules.FreshBeforeOnce ? Charge.Fresh : 0,
-            !isChanged && part.Changes?.Contains(kit.Items[camera.Body].Id) == true, 1 / warm);
+        var drawn = (camera.Frames + camera.Besides) / warm;
+        return new Draw(camera.Part, drawn, once, camera.Alone, once && kit.Plan.Rules.FreshBeforeOnce ? kit.Plan.Rules.Power.Fresh : 0,
+            !isChanged && part.Changes?.Contains(kit.Items[camera.Body].Id) == true,
+            camera.Frames > 0 ? drawn / camera.Frames : 1);
     }
 }
 

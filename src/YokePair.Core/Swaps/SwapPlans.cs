@@ -1,5 +1,6 @@
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Use;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;

@@ -1,6 +1,6 @@
 using System.Globalization;
-using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Use;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;
@@ -70,7 +70,8 @@ internal sealed class SwapStock
 
     private SwapSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
     {
-        return new SwapSearch(slot.Draws, slot.Level, SlotWork.FramesOf(kit, slot.Body, slot.Items), slot.Slot == SlotWork.BatterySlot ? Charge.Reserve : 0, offers, stock, steps);
+        var reserve = slot.Slot == SlotWork.BatterySlot ? kit.Plan.Rules.Power.BatteryReserve : 0;
+        return new SwapSearch(slot.Draws, slot.Level, SlotWork.FramesOf(kit, slot.Body, slot.Items), reserve, offers, stock, steps);
     }
 
     private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)

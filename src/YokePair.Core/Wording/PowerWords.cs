@@ -25,21 +25,45 @@ internal static class PowerWords
                 foreach (var piece in Dark(names, type.WithoutOne)) yield return piece;
             }
         }
+        foreach (var own in lack.Short.Where(s => s.Type is null).GroupBy(s => s.Device, StringComparer.Ordinal))
+        {
+            yield return new TextPiece("Charged once, ");
+            foreach (var piece in Dark(names, [.. own])) yield return piece;
+        }
     }
 
     /// <summary>What goes on charge, when what is changed first, and whether it is enough.</summary>
-    public static IReadOnlyList<TextPiece> Day(Plan day, PowerPlan power)
+    public static IReadOnlyList<TextPiece> Day(Plan day, PowerPlan power, IReadOnlyList<Charging> nights)
     {
         var names = new Names(day);
         var pieces = new List<TextPiece>();
-        if (power.Types.Count == 0) return [new TextPiece("No camera is at work that takes a battery.")];
+        if (power.Types.Count + power.Alone.Count == 0) return [new TextPiece("No camera is at work that takes a battery.")];
         var wanted = power.Types.Select(t => $"{Math.Min(t.Wanted, t.Carried) * (t.Each ?? 1)} {t.Type}");
-        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted])}. "));
+        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted, .. Alone(names, power.Alone)])}. "));
         var lack = new PowerLack(power.Short, [.. power.Types.Where(t => t.Short > 0)]);
         if (!lack.IsNone) pieces.AddRange(Say(names, lack));
         else pieces.Add(new TextPiece("That is enough, whichever one of them dies. "));
+        pieces.AddRange(NotFull(nights));
         pieces.AddRange(FirstChange(day, names, power));
         return pieces;
+    }
+
+    /// <summary>What the chargers do not get full in the first night in which something is left over.</summary>
+    public static IEnumerable<TextPiece> NotFull(IReadOnlyList<Charging> nights)
+    {
+        if (nights.FirstOrDefault(n => n.Short > 0) is not { } first) yield break;
+        var late = nights.Where(n => n.Off == first.Off && n.Short > 0).Select(n => $"{n.Short} {n.Type}");
+        yield return new TextPiece($"The chargers leave {English.List([.. late])} not full at ");
+        yield return Time(first.Off);
+        yield return new TextPiece(first.IsBetween ? ": put them on before you come home, or take more bays. " : ": begin a day earlier, or take more bays. ");
+    }
+
+    /// <summary>What goes on charge as it is: by name as long as they are few.</summary>
+    private static List<string> Alone(Names names, IReadOnlyList<PowerAlone> alone)
+    {
+        const int named = 3;
+        var few = alone.Take(alone.Count <= named ? named : named - 1).Select(a => $"the {names.Item(a.Device)}").ToList();
+        return few.Count == alone.Count ? few : [.. few, $"{English.Number(alone.Count - few.Count)} more that charge by themselves"];
     }
 
     private static IEnumerable<TextPiece> FirstChange(Plan day, Names names, PowerPlan power)
@@ -63,8 +87,7 @@ internal static class PowerWords
             yield return new TextPiece(first.AfterFrames is null ? " at " : ", after ");
             yield return Time(start);
         }
-        int[] shown = [.. together.Where(c => c is { Given: not null, Holds: > 0 })
-            .Select(c => (int)Math.Round(100 - (100.0 * c.Given!.Value / c.Holds!.Value)))];
+        int[] shown = [.. together.Select(c => c.ShownPercent).OfType<int>()];
         var about = shown.Length == 0 ? "" : shown.Max() - shown.Min() < 5 ? $"{shown[0]}" : $"{shown.Min()} to {shown.Max()}";
         if (shown.Length > 0) yield return new TextPiece($"; {(together.Count == 1 ? "it" : "they")} will show about {about} %");
         var later = power.Changes.Count - together.Count;
@@ -89,7 +112,7 @@ internal static class PowerWords
     public static TextPiece Time(DateTime at) => new(at.ToString("HH:mm", CultureInfo.InvariantCulture), Time: at);
 
     /// <summary>The first of them with its minute, and how many more there are.</summary>
-    private static IEnumerable<TextPiece> Dark(Names names, IReadOnlyList<PowerShort> dark)
+    public static IEnumerable<TextPiece> Dark(Names names, IReadOnlyList<PowerShort> dark)
     {
         var first = dark[0];
         yield return new TextPiece($"the {names.Item(first.Device)}", Item: first.Device);

@@ -2,6 +2,7 @@ using YokePair.Core.Advice;
 using YokePair.Core.Editing;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Use;
 using YokePair.Data;
 using YokePair.Web.Assignments;
 using YokePair.Web.Sessions;
@@ -126,10 +127,12 @@ internal static class BoardEndpoints
     private static Task<IResult> WhatIf(string key, Days days, CancellationToken cancel) =>
         AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(session.Whole, cancel)), cancel);
 
-    private static async Task<IResult> Power(string key, string[]? pull, Days days, CancellationToken cancel)
+    private static async Task<IResult> Power(string key, string[]? pull, string? use, Days days, CancellationToken cancel)
     {
+        if (!EnumText.Read<UseLevel>(use ?? "high", out var level))
+            return Problems.Unprocessable("This day cannot be told.", [EnumText.Unknown<UseLevel>("use", use!)]);
         var things = (await days.LockerAsync(cancel)).Things;
-        return await AskAsync(key, pull, days, "assignment", session => PowerDay.Of(session.Day, things), cancel);
+        return await AskAsync(key, pull, days, "assignment", session => PowerDay.Of(session.Day, things, level), cancel);
     }
 
     private static Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days days, CancellationToken cancel) =>

@@ -998,6 +998,11 @@ export interface components {
             /** @description What is put on when. */
             rounds: components["schemas"]["ChargingRound"][];
             /**
+             * @description Whether it is a night between two days of work, so that one cannot begin a day earlier.
+             * @default false
+             */
+            isBetween: boolean;
+            /**
              * Format: int32
              * @description How many are full when one leaves.
              */
@@ -1197,6 +1202,11 @@ export interface components {
          * @enum {unknown}
          */
         FigureForm: "number" | "yesNo" | "text" | "texts" | "range" | "numbers" | "day" | "choice" | "slots";
+        /**
+         * @description Where a figure is from.
+         * @enum {unknown}
+         */
+        FigureSource: "usual" | "typed";
         /** @description One figure of a thing, to be read and typed over. */
         FigureValue: {
             name: string;
@@ -1756,6 +1766,16 @@ export interface components {
              * @description Frames per full charge of its battery.
              */
             framesPerCharge?: null | number;
+            /**
+             * Format: double
+             * @description Minutes of video per full charge of its battery.
+             */
+            videoMinutesPerCharge?: null | number;
+            /**
+             * Format: double
+             * @description Minutes of live view per full charge of its battery.
+             */
+            liveViewMinutesPerCharge?: null | number;
             /**
              * Format: double
              * @description Buffer, MB.
@@ -3029,6 +3049,11 @@ export interface components {
             kind?: "other";
             /** @description Type of the cells it needs; null = none. */
             cellsType?: null | string;
+            /**
+             * Format: double
+             * @description Minutes it runs on a full charge or a fresh set of cells; null = as things of its role usually do.
+             */
+            runMinutes?: null | number;
             /** @description Type of the card it records on; null = none. */
             cardType?: null | string;
             /** @description Stable id, unique among items, people and places. */
@@ -3308,8 +3333,13 @@ export interface components {
              * @description Light it throws at one metre, lux; null = not known, so nothing can be reckoned with it.
              */
             luxAtOneM?: null | number;
-            /** @description Type of battery it takes. */
+            /** @description Type of battery it takes; null = power built in. */
             batteryType?: null | string;
+            /**
+             * Format: double
+             * @description Minutes it runs on a full charge or a fresh set of cells.
+             */
+            runMinutes?: null | number;
             /** @description What modifiers must have to go on it, in a word. */
             modifierMount?: null | string;
             /** @description Stable id, unique among items, people and places. */
@@ -3481,8 +3511,13 @@ export interface components {
             hears?: null | string;
             /** @description Hot-shoe system it fits; null = any. */
             shoe?: null | string;
-            /** @description Type of the cells it needs. */
+            /** @description Type of the cells it needs; null = power built in. */
             cellsType?: null | string;
+            /**
+             * Format: double
+             * @description Minutes it runs on a full charge or a fresh set of cells.
+             */
+            runMinutes?: null | number;
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -4342,6 +4377,8 @@ export interface components {
             setups: components["schemas"]["Setup"][];
             /** @description Ids of the cameras whose battery is changed before this part, as somebody wants it; the other changes are planned around them. */
             changes?: null | string[];
+            /** @description What single things do in this part, where somebody typed it; null = all as usual. */
+            use?: null | components["schemas"]["PartUse"][];
             /** @description Lights that stand, or are held, in the room in this part; set up before it. */
             lights?: null | components["schemas"]["PlacedLight"][];
             /** @description What must be photographed. */
@@ -4404,6 +4441,30 @@ export interface components {
              * @description 0 broken, 1 hangs by one thing, 2, or 3 for three and more.
              */
             strands: number;
+        };
+        /** @description What one thing does in a part, as somebody typed it. What is not given is as usual. */
+        PartUse: {
+            item: string;
+            /**
+             * Format: int32
+             * @description Of a camera, frames on a busy day; null = its share of the part's.
+             */
+            frames?: null | number;
+            /**
+             * Format: double
+             * @description Of a camera, minutes of video; null = none.
+             */
+            videoMinutes?: null | number;
+            /**
+             * Format: double
+             * @description Of a camera, minutes of live view besides its frames; null = none.
+             */
+            liveViewMinutes?: null | number;
+            /**
+             * Format: double
+             * @description Of anything else, minutes it is switched on; null = the whole part where the part relies on it, else none.
+             */
+            minutes?: null | number;
         };
         /** @description Somebody of the team. */
         Person: {
@@ -4526,7 +4587,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetUse"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -4901,8 +4962,37 @@ export interface components {
             mustSeconds?: null | number;
             /** @description Whether what happens once is begun with a full battery. */
             freshBeforeOnce?: null | boolean;
+            power?: null | components["schemas"]["PowerRules"];
             house?: null | components["schemas"]["House"];
             seconds?: null | components["schemas"]["OwnSeconds"];
+        };
+        /** @description Says what a thing does in a part, or, with nothing given, that it does what is usual. */
+        PlanEditSetUse: {
+            /** @enum {string} */
+            type?: "setUse";
+            /** @description Part id. */
+            part: string;
+            item: string;
+            /**
+             * Format: int32
+             * @description Frames on a busy day; null = its share.
+             */
+            frames?: null | number;
+            /**
+             * Format: double
+             * @description Minutes of video; null = none.
+             */
+            videoMinutes?: null | number;
+            /**
+             * Format: double
+             * @description Minutes of live view; null = none.
+             */
+            liveViewMinutes?: null | number;
+            /**
+             * Format: double
+             * @description Minutes anything else is switched on; null = as usual.
+             */
+            minutes?: null | number;
         };
         /** @description Splits a part in the middle; its needs stay with the first half. */
         PlanEditSplitPart: {
@@ -4949,6 +5039,16 @@ export interface components {
             /** @description Id of the part by which they are mended or replaced; null = not that day. */
             untilPart?: null | string;
         };
+        /** @description A thing with its charge built in: a pack, a transmitter, a recorder. */
+        PowerAlone: {
+            /** @description Its id. */
+            device: string;
+            /**
+             * Format: double
+             * @description Share of a full charge that the day takes.
+             */
+            used: number;
+        };
         /** @description What one camera or flash has left through the day. */
         PowerBand: {
             /** @description Id of the body or flash. */
@@ -4967,10 +5067,35 @@ export interface components {
             sentence: components["schemas"]["TextPiece"][];
             /** @description The plan behind it. */
             plan: components["schemas"]["PowerPlan"];
-            /** @description What is on which charger when in the night before; none without times. */
-            tonight: components["schemas"]["Charging"][];
+            /** @description What is on which charger when, in the night before each day of work; none without times. */
+            nights: components["schemas"]["Charging"][];
+            /** @description What is to be done besides, in order of time. */
+            reminders: components["schemas"]["PowerReminder"][];
+            /** @description What would do about what is short. */
+            mends: components["schemas"]["PowerMend"][];
+            /** @description Ids of batteries and cells that need no name, as nobody numbers them and their like are as good. */
+            alike: string[];
+            /** @description Ids of batteries and cells that fit nothing at work. */
+            idle: string[];
             /** @description Whether what happens once is begun with a full battery. */
             freshBeforeOnce: boolean;
+            /** @description How batteries and cells are used and charged. */
+            rules: components["schemas"]["PowerRules"];
+            /** @description How much is taken on the day that is told of. */
+            level: components["schemas"]["UseLevel"];
+        };
+        /** @description A figure that charge is reckoned with. */
+        PowerFigure: {
+            item: string;
+            /** @description Name of the figure, as in a plan file. */
+            figure: string;
+            /**
+             * Format: double
+             * @description The figure.
+             */
+            value: number;
+            /** @description Where it is from. */
+            source: components["schemas"]["FigureSource"];
         };
         /** @description What a camera has left at a moment. */
         PowerLevel: {
@@ -4989,6 +5114,18 @@ export interface components {
             /** @description Id of what is in it; null = nothing. */
             battery: null | string;
         };
+        /** @description Edits after which the charge of a day reaches further, proved by planning it with them. */
+        PowerMend: {
+            /** @description What they do, in words. */
+            label: string;
+            /** @description The edits; made together, undone together. */
+            edits: components["schemas"]["PlanEdit"][];
+            /**
+             * Format: int32
+             * @description How many batteries or sets of that type are short with them; 0 = enough, whichever dies.
+             */
+            stillShort: number;
+        };
         /** @description What a busy day takes of charge: when what is changed, what runs dry, and how many of each must be full. */
         PowerPlan: {
             /** @description Each type of battery that is used, those that are short first. */
@@ -4999,10 +5136,23 @@ export interface components {
             changes: components["schemas"]["Swap"][];
             /** @description What every camera at work has left through the day. */
             bands: components["schemas"]["PowerBand"][];
-            /** @description Ids of the bodies whose frames per charge is a usual figure, as nobody has said. */
-            estimated: string[];
+            /** @description What is put on charge as it is, with its charge built in. */
+            alone: components["schemas"]["PowerAlone"][];
+            /** @description What all this is reckoned with, and where each figure is from. */
+            figures: components["schemas"]["PowerFigure"][];
+            /** @description Frames of every camera in every part. */
+            use: components["schemas"]["PowerUse"][];
             /** @description Whether it is certain that no plan is better. */
             isBest: boolean;
+        };
+        /** @description Something to be done about charge besides charging and changing. */
+        PowerReminder: {
+            /** @description Local time. */
+            at: string;
+            /** @description What. */
+            text: string;
+            /** @description Ids of the things it is about. */
+            items: string[];
         };
         /** @description Batteries and cells of a day. */
         PowerReport: {
@@ -5013,24 +5163,57 @@ export interface components {
             /** @description Types of battery of which there are too few for the best of them to die, with where a camera goes dark then. */
             withoutOne: components["schemas"]["PowerType"][];
         };
-        /** @description A camera without a charged battery, or a flash without cells. */
+        /** @description How batteries and cells are used, and when one is awake to charge them. */
+        PowerRules: {
+            /**
+             * Format: double
+             * @description Share of a lithium battery or pack that is kept back.
+             */
+            batteryReserve: number;
+            /**
+             * Format: double
+             * @description Share of a set of cells that is kept back: they grow slow and unreliable long before they are empty.
+             */
+            cellReserve: number;
+            /**
+             * Format: double
+             * @description What happens once is begun with at least this share of a full battery, where there are enough.
+             */
+            fresh: number;
+            /**
+             * Format: time
+             * @description Time one is at home the evening before.
+             */
+            homeAt: string;
+            /**
+             * Format: time
+             * @description Time one goes to bed the evening before.
+             */
+            bedAt: string;
+            /**
+             * Format: double
+             * @description From leaving until the first part, and from the last part until one is at home or at the inn, minutes.
+             */
+            travelMinutes: number;
+        };
+        /** @description A camera without a charged battery, a flash without cells, or anything else that runs down. */
         PowerShort: {
-            /** @description Id of the body or flash. */
+            /** @description Id of the thing. */
             device: string;
-            /** @description Type of battery it wants. */
-            type: string;
+            /** @description Type of battery or cells it wants; null = its charge is built in. */
+            type: null | string;
             /** @description Id of the part in which it goes dark. */
             part: string;
             /** @description Local time of that, if what the part takes is taken evenly; null without times. */
             at: null | string;
             /**
              * Format: int32
-             * @description Frames into the part.
+             * @description Frames into the part; of a flash or pack pops, of anything else minutes.
              */
             afterFrames: number;
             /**
              * Format: int32
-             * @description Frames of the part that are not taken.
+             * @description Frames, pops or minutes of the part that it is dark for.
              */
             frames: number;
             /** @description Ids of the once and must needs of the part. */
@@ -5079,6 +5262,20 @@ export interface components {
              * @description How many might stay at home.
              */
             spare: number;
+        };
+        /** @description What one camera takes in one part. */
+        PowerUse: {
+            /** @description Part id. */
+            part: string;
+            /** @description Body id. */
+            body: string;
+            /**
+             * Format: int32
+             * @description Frames.
+             */
+            frames: number;
+            /** @description Whether somebody typed them, for this camera or for the part. */
+            source: components["schemas"]["FigureSource"];
         };
         /** @description A print a picture must give. */
         PrintSize: {
@@ -5369,6 +5566,8 @@ export interface components {
             flashIso: number;
             /** @description Whether what happens once is begun with a full battery where one has them; else batteries are changed as rarely as can be. */
             freshBeforeOnce: boolean;
+            /** @description How batteries and cells are used and charged. */
+            power: components["schemas"]["PowerRules"];
             /** @description How long a need may wait, by importance. */
             tolerance: components["schemas"]["Tolerances"];
             /** @description How long each operation of the hands takes. */
@@ -5836,6 +6035,11 @@ export interface components {
             seconds: number;
             /** @description Id of the need of the part that cannot wait so long; null = all can. */
             tooSlowFor?: null | string;
+            /**
+             * Format: int32
+             * @description What the device shows of what is taken out, in hundredths of a full one; null where there is nothing in it, or of a card.
+             */
+            shownPercent?: null | number;
         };
         /** @description A swap and what becomes of it. */
         SwapChange: {
@@ -6099,6 +6303,11 @@ export interface components {
             /** @description What is wrong with it. */
             reason: string;
         };
+        /**
+         * @description How much is taken on a day: batteries and cards are planned for a busy one.
+         * @enum {unknown}
+         */
+        UseLevel: "low" | "likely" | "high";
         /** @description Glass for a kind of part. */
         UsualGlass: {
             /** @description Kind of part; null = every other. */
@@ -6208,6 +6417,13 @@ export interface components {
              * @description How many once and must needs become late or lost.
              */
             costs: number;
+            /**
+             * Format: int32
+             * @description How many more fall into the dark, as a camera, flash or lamp runs out of charge without it.
+             */
+            dark: number;
+            /** @description What goes dark without it, in words; empty = nothing that would not anyway. */
+            power: components["schemas"]["TextPiece"][];
             /** @description Part from which on an event of one's own lasts; null = from the start of the day. */
             fromPart?: null | string;
             /** @description Part by which it is mended; null = not that day. */
@@ -7333,6 +7549,7 @@ export interface operations {
         parameters: {
             query?: {
                 pull?: string[];
+                use?: string;
             };
             header?: never;
             path: {

@@ -5,6 +5,9 @@ import { useWidth } from "../shared/useWidth";
 import { strandWord } from "../shared/words";
 import { useDay } from "../day/DayContext";
 import { columnWidths, setupOf, timeScale, type Position } from "../day/dayModel";
+import { HandCharge } from "../power/HandCharge";
+import { usePower } from "../power/usePower";
+import { useKept } from "../shared/useKept";
 import { HandCell } from "./HandCell";
 import { Join } from "./Join";
 import { moveBetweenCells } from "../shared/moveBetweenCells";
@@ -22,12 +25,15 @@ function firstBody(parts: Part[], at: Position, name: (id: string) => string) {
 
 /** The day as a board: parts are columns on the time axis, camera positions are strands through it. */
 export const DayGrid = memo(function DayGrid() {
-  const { day } = useDay();
+  const { day, pulls } = useDay();
   const { parts, positions } = day;
   const [ref, width] = useWidth<HTMLDivElement>();
   const widths = useMemo(() => columnWidths(parts, width - labelWidth - 8, narrowest), [parts, width]);
   const scale = useMemo(() => timeScale(parts, widths), [parts, widths]);
   const edges = widths.reduce<number[]>((xs, w) => [...xs, (xs.at(-1) ?? 0) + w], []);
+  const [kept, keep] = useKept("charge under each hand");
+  const charge = kept !== "";
+  const { data: power } = usePower(day.board.key, pulls, "high", charge);
   const met = day.board.report.needs.filter((n) => n.strands > 1).length;
 
   return (
@@ -68,7 +74,16 @@ export const DayGrid = memo(function DayGrid() {
             />
           ))}
 
-          <div className="sticky left-0 z-2 flex items-center bg-ground font-semibold">The day</div>
+          <div className="sticky left-0 z-2 flex flex-col justify-center bg-ground leading-tight font-semibold">
+            The day
+            <button
+              className="narrow w-fit text-left font-normal underline print:hidden max-[700px]:min-h-[44px]"
+              aria-pressed={charge}
+              onClick={() => keep(charge ? "" : "shown")}
+            >
+              {charge ? "Hide charge" : "Show charge"}
+            </button>
+          </div>
           {parts.map((part) => (
             <div
               key={part.id}
@@ -97,6 +112,16 @@ export const DayGrid = memo(function DayGrid() {
               {parts.map((part, c) => (
                 <HandCell key={part.id} {...at} part={part} previous={parts[c - 1]} row={r + 1} column={c} />
               ))}
+              {charge && (
+                <>
+                  <span className="narrow sticky left-0 z-2 bg-ground text-[11.5px] text-quiet">
+                    charge left
+                  </span>
+                  {parts.map((part) => (
+                    <HandCharge key={part.id} at={at} part={part} power={power} name={day.name} />
+                  ))}
+                </>
+              )}
             </Fragment>
           ))}
 

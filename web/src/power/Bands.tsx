@@ -57,7 +57,7 @@ function Band({ band, ids, ...page }: PowerPage & { band: PowerBand; ids: string
     to !== from &&
     edit({ type: "pinChange", body: band.device, part: to, from: pinned(from) ? from : null });
   return (
-    <div ref={room} className="relative h-11" style={{ gridColumn: "2 / -1" }}>
+    <div ref={room} className="relative h-11 print:h-7" style={{ gridColumn: "2 / -1" }}>
       <svg
         viewBox={`0 0 ${count} 1`}
         preserveAspectRatio="none"

@@ -1,17 +1,20 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useParams, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
-import { answer, api, type BoardView, type PlanEdit, type PowerDay } from "../api/client";
+import type { BoardView, PlanEdit, PowerDay, UseLevel } from "../api/client";
 import { readPull } from "../day/pulls";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
-import { said } from "../shared/format";
+import { number, said } from "../shared/format";
 import { Bands } from "./Bands";
 import { Cautions } from "./Cautions";
+import { Mends } from "./Mends";
+import { Settings } from "./Settings";
 import { Stock } from "./Stock";
 import { ToDo } from "./ToDo";
-import { Tonight } from "./Tonight";
+import { Reminders, Tonight } from "./Tonight";
+import { Frames, Level } from "./Use";
+import { usePower } from "./usePower";
 
 /** What the parts of this page share. */
 export interface PowerPage {
@@ -22,6 +25,8 @@ export interface PowerPage {
   isBody: (id: string) => boolean;
   /** Whether somebody wants a change of a camera's battery before a part. */
   isPinned: (body: string, part: string) => boolean;
+  /** What a thing's use is counted in. */
+  unitOf: (id: string) => "frames" | "pops" | "minutes";
   edit: (...edits: PlanEdit[]) => void;
 }
 
@@ -30,13 +35,9 @@ export function Power() {
   const key = useParams().assignment ?? "";
   const [search, setSearch] = useSearchParams();
   const pull = search.getAll("pull");
+  const level = (search.get("use") ?? "high") as UseLevel;
   const { board, edit, notice, loadError } = useBoard(key, pull);
-  const { data, error } = useQuery({
-    queryKey: ["board", key, "power", pull],
-    placeholderData: keepPreviousData,
-    queryFn: ({ signal }) =>
-      answer(api.GET("/api/assignments/{key}/power", { signal, params: { path: { key }, query: { pull } } })),
-  });
+  const { data, error } = usePower(key, pull, level);
   if (error ?? loadError)
     return (
       <main className="p-6">
@@ -51,10 +52,15 @@ export function Power() {
     name: (id) => plan.items.find((i) => i.id === id)?.name ?? id,
     part: (id) => plan.parts.find((p) => p.id === id)?.name ?? id,
     isBody: (id) => plan.items.some((i) => i.id === id && i.kind === "body"),
+    unitOf: (id) => units[plan.items.find((i) => i.id === id)?.kind ?? ""] ?? "minutes",
     isPinned: (body, part) => plan.parts.find((p) => p.id === part)?.changes?.includes(body) === true,
     edit,
   };
-  const pulling = (ids: string[]) => setSearch(new URLSearchParams(ids.map((id) => ["pull", id])));
+  const look = (ids: string[], use: string) =>
+    setSearch(
+      new URLSearchParams([...ids.map((id) => ["pull", id]), ...(use === "high" ? [] : [["use", use]])]),
+    );
+  const pulling = (ids: string[]) => look(ids, level);
   return (
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Power`} phoneTitle={plan.assignment.name} />
@@ -63,8 +69,12 @@ export function Power() {
           Print
         </button>
       </AssignmentBar>
-      <main className="min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible">
-        <p className="max-w-[62rem] text-xl leading-tight font-semibold" data-testid="verdict" role="status">
+      <main className="min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
+        <p
+          className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
+          data-testid="verdict"
+          role="status"
+        >
           {data.sentence.map(said).join("")}
         </p>
         {pull.length > 0 && (
@@ -80,15 +90,20 @@ export function Power() {
         )}
         {notice && <p role="alert">{[notice.title, ...notice.lines].join(" ")}</p>}
         <Policy {...page} />
+        <Level {...page} setLevel={(use) => look(pull, use)} />
+        <Mends {...page} />
         <Bands {...page} />
-        <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2">
+        <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:grid-cols-2 print:gap-x-6">
           <ToDo {...page} />
           <div className="flex flex-col gap-4">
             <Stock {...page} pulled={pull} pull={pulling} />
             <Tonight {...page} />
+            <Reminders {...page} />
             <Cautions {...page} />
           </div>
         </div>
+        <Frames {...page} />
+        <Settings {...page} />
         <Figures {...page} />
       </main>
     </div>
@@ -115,17 +130,38 @@ function Policy({ power, edit }: PowerPage) {
   );
 }
 
+const units: Record<string, "frames" | "pops"> = { body: "frames", flash: "pops", pack: "pops" };
+
+const figureWords: Record<string, string> = {
+  framesPerCharge: "frames a charge",
+  videoMinutesPerCharge: "minutes of video a charge",
+  liveViewMinutesPerCharge: "minutes of live view a charge",
+  fullPops: "pops at full power",
+  runMinutes: "minutes a charge",
+};
+
+/** What all this is reckoned with, and what of it nobody has said. */
 function Figures({ power, name }: PowerPage) {
-  const { estimated, isBest } = power.plan;
+  const { figures, isBest } = power.plan;
+  const words = (f: (typeof figures)[number]) =>
+    f.figure === "runMinutes" && f.value >= 120
+      ? `${name(f.item)} ${number(f.value / 60)} hours a charge`
+      : `${name(f.item)} ${number(f.value)} ${figureWords[f.figure] ?? f.figure}`;
+  const usual = figures.filter((f) => f.source === "usual");
+  const typed = figures.filter((f) => f.source === "typed");
   return (
-    <p className="mt-3 max-w-[62rem] text-quiet">
-      Reckoned with the frames of a busy day, taken evenly through each part; a battery that is below 70 % is
-      not fresh, and 15 % is kept back where something happens once.{" "}
-      {estimated.length > 0 &&
-        `Nobody has said how many frames ${estimated.map(name).join(", ")} ${estimated.length === 1 ? "takes" : "take"} on a charge: 800 is the usual figure. `}
-      {!isBest && "Not every plan was tried: perhaps fewer changes would do. "}A flash pops at every frame of
-      the camera it lights for, at the power the light bench finds; cells are used down to 40 %. Packs, lamps,
-      triggers, recorders and what else runs are not reckoned yet.
-    </p>
+    <div className="mt-3 max-w-[62rem] text-quiet print:hidden">
+      <p>
+        Reckoned with the frames above, taken evenly through each part. A flash pops at every frame of the
+        camera it lights for, at the power the light bench finds; what else the day relies on is switched on
+        for its whole part. {!isBest && "Not every plan was tried: perhaps fewer changes would do. "}
+      </p>
+      {usual.length > 0 && (
+        <p>
+          <strong>Usual figures, as nobody has said</strong>: {usual.map(words).join("; ")}.
+        </p>
+      )}
+      {typed.length > 0 && <p>As told: {typed.map(words).join("; ")}.</p>}
+    </div>
   );
 }

@@ -68,6 +68,12 @@ export function Stock({
           </div>
         );
       })}
+      {power.idle.length > 0 && (
+        <p className="border-t border-rule py-1 text-quiet">
+          {power.idle.map(name).join(", ")}: {power.idle.length === 1 ? "it fits" : "they fit"} nothing that
+          is at work.
+        </p>
+      )}
     </section>
   );
 }

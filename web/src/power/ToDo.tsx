@@ -2,7 +2,7 @@ import { seconds, time } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** The changes as a list one can obey, join by join. */
-export function ToDo({ power, plan, name, part, isBody, isPinned, edit }: PowerPage) {
+export function ToDo({ power, plan, name, part, isBody, isPinned, unitOf, edit }: PowerPage) {
   const { changes, short } = power.plan;
   const joins = [...new Set(changes.map((c) => c.part))];
   return (
@@ -25,14 +25,18 @@ export function ToDo({ power, plan, name, part, isBody, isPinned, edit }: PowerP
                       return (
                         <li key={`${c.body} ${c.in}`} className="flex flex-wrap items-baseline gap-x-2">
                           <strong>{name(c.body)}</strong>
-                          {c.afterFrames != null && <span>after about {c.afterFrames} frames:</span>}
+                          {c.afterFrames != null && (
+                            <span>
+                              after about {c.afterFrames} {unitOf(c.body)}:
+                            </span>
+                          )}
                           <span>
-                            {name(c.in)} in{c.out && `, ${name(c.out)} out`}
+                            {power.alike.includes(c.in)
+                              ? "a full one in"
+                              : `${name(c.in)} in${c.out ? `, ${name(c.out)} out` : ""}`}
                           </span>
                           <span className="text-quiet">
-                            {c.out && c.holds
-                              ? `shows ${Math.round(100 - (100 * (c.given ?? 0)) / c.holds)} %; `
-                              : ""}
+                            {c.shownPercent == null ? "" : `shows ${c.shownPercent} %; `}
                             {c.from ? `from ${placeName(plan, c.from, name)}, ` : ""}
                             {seconds(c.seconds)}
                           </span>
@@ -69,7 +73,9 @@ export function ToDo({ power, plan, name, part, isBody, isPinned, edit }: PowerP
           >
             <span>{time(s.at)}</span>
             <span>
-              {name(s.device)} goes dark in {part(s.part)}: no {s.type} is left for {s.frames} frames
+              {name(s.device)} goes dark in {part(s.part)}:{" "}
+              {s.type == null ? "its charge does not reach" : `no ${s.type} is left`} for {s.frames}{" "}
+              {unitOf(s.device)}
             </span>
           </li>
         ))}

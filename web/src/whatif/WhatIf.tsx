@@ -11,7 +11,7 @@ import { pullOf, pullText } from "../day/pulls";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
-import { time } from "../shared/format";
+import { said, time } from "../shared/format";
 import { countOf, outcomeWord } from "../shared/words";
 
 const nothing: string[] = [];
@@ -44,7 +44,7 @@ export function WhatIf() {
     );
   if (!data) return <main className="p-6 text-quiet">Losing one thing after the other …</main>;
   const { table, parts } = data;
-  const harmful = table.rows.filter((r) => r.costs > 0);
+  const harmful = table.rows.filter((r) => r.costs + r.dark > 0);
   const rows = all ? table.rows : harmful;
   return (
     <div className="flex h-full flex-col">
@@ -184,6 +184,11 @@ function Row({
           />
           <span>
             {row.name} <span className="font-normal text-quiet">{kindWord[row.kind]}</span>
+            {row.power.length > 0 && (
+              <span className="block max-w-[15rem] font-normal text-broken">
+                {row.power.map(said).join("")}
+              </span>
+            )}
           </span>
         </label>
       </th>
@@ -247,6 +252,11 @@ function Row({
           </button>
         )}
         {row.costs > 0 && <span className="hidden print:inline">{row.costs}</span>}
+        {row.dark > 0 && (
+          <Link className="block underline" to={`/${assignment}/power?pull=${pullText(pullOf(row))}`}>
+            {row.dark} dark
+          </Link>
+        )}
       </td>
     </tr>
   );

@@ -1,0 +1,101 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Power;
+using YokePair.Core.Verdict;
+
+namespace YokePair.Core.Advice;
+
+/// <summary>Edits after which the charge of a day reaches further, proved by planning it with them.</summary>
+/// <param name="Label">What they do, in words.</param>
+/// <param name="Edits">The edits; made together, undone together.</param>
+/// <param name="StillShort">How many batteries or sets of that type are short with them; 0 = enough, whichever dies.</param>
+public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int StillShort)
+{
+    private const int BodiesTried = 3;
+
+    /// <summary>Mends of every type that is short: one's own things first, then fewer changes, another camera, and what one would have to get.</summary>
+    /// <param name="day">The day.</param>
+    /// <param name="locker">What else one owns.</param>
+    public static IReadOnlyList<PowerMend> For(DayAnalysis day, IReadOnlyList<Item> locker)
+    {
+        var lack = PowerPlans.Lack(day);
+        return [.. lack.WithoutOne.SelectMany(type => For(day, locker, lack, type)).DistinctBy(m => m.Label)];
+    }
+
+    private static IEnumerable<PowerMend> For(DayAnalysis day, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
+    {
+        var plan = day.Plan;
+        var candidates = Packs(plan, locker, type)
+            .Concat(plan.Rules.FreshBeforeOnce && type.Each is null ? [Of("Change as rarely as can be", new SetRules { FreshBeforeOnce = false })] : [])
+            .Concat(OtherBodies(plan, lack, type))
+            .Concat(Borrows(plan, type));
+        DayVerdict? before = null;
+        foreach (var (label, edits) in candidates)
+        {
+            if (EditResult.Apply(plan, edits).Plan is not { } tried) continue;
+            var then = day.Trying(tried);
+            var left = PowerPlans.Lack(then);
+            var missing = left.WithoutOne.FirstOrDefault(t => t.Type == type.Type)?.Short ?? 0;
+            if (missing >= type.Short || left.Short.Count > lack.Short.Count) continue;
+            if (left.WithoutOne.Sum(t => t.Short) >= lack.WithoutOne.Sum(t => t.Short)) continue;
+            if (edits is [Mount, ..] && !DayVerdict.Of(then).IsNowhereWorseThan(before ??= DayVerdict.Of(day))) continue;
+            yield return new PowerMend(label, edits, missing);
+            if (missing == 0 && edits is [PackThing, ..]) yield break;
+        }
+    }
+
+    private static (string Label, IReadOnlyList<PlanEdit> Edits) Of(string label, params IReadOnlyList<PlanEdit> edits) => (label, edits);
+
+    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Packs(Plan plan, IReadOnlyList<Item> locker, PowerType type)
+    {
+        var first = plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null);
+        List<Item> own = [.. locker.Where(i => i is Battery { Charged: true } or Cells { Charged: true } && TypeOf(i) == type.Type && !i.Doubtful)
+            .Where(i => !plan.HasItem(i.Id) && (first is not { } on || i.IsHere(on)))];
+        if (own.Count == 0 || PlaceFor(plan, type.Type) is not { } place) yield break;
+        List<Item> some = [.. own.Take(type.Short)];
+        var into = plan.PlaceOf(place)!.Name ?? place;
+        yield return Of($"Take {English.List([.. some.Select(i => i.Label)])} along as well; into {into}",
+            [.. some.Select(i => new PackThing { Thing = i.Id, Place = place, Found = i })]);
+    }
+
+    /// <summary>Another camera, which takes other batteries, with the same glass in the hand whose camera goes dark.</summary>
+    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> OtherBodies(Plan plan, PowerLack lack, PowerType type)
+    {
+        var dark = lack.Short.Concat(type.WithoutOne).FirstOrDefault(s => s.Type == type.Type && plan.ItemOf(s.Device) is Body);
+        if (dark is null || plan.PartOf(dark.Part) is not { } part) yield break;
+        if (part.Setups.FirstOrDefault(s => s.Body == dark.Device) is not { Lens: { } lens } setup) yield break;
+        foreach (var body in plan.Items.OfType<Body>().Where(b => b.BatteryType != type.Type && !b.Doubtful && !part.SetsUp(b.Id)).Take(BodiesTried))
+            if (plan.ItemOf(lens) is Lens glass && body.Mount.Contains(glass.Mount))
+                yield return Of($"{body.Label} instead of {plan.ItemOf(dark.Device)!.Label} in {part.Label}",
+                    new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position, Body = body.Id, Lens = lens });
+    }
+
+    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Borrows(Plan plan, PowerType type)
+    {
+        if (PlaceFor(plan, type.Type) is not { } place) yield break;
+        var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id))
+            .ToHashSet(StringComparer.Ordinal);
+        var edits = new List<PlanEdit>();
+        for (var n = 0; n < type.Short; n++)
+        {
+            var id = ItemIds.New("borrowed", type.Type, taken);
+            taken.Add(id);
+            edits.Add(new BorrowThing
+            {
+                Item = type.Each is { } each ? new Cells { Id = id, Name = $"{type.Type} set, to get", Type = type.Type, CellCount = each, Place = place }
+                    : new Battery { Id = id, Name = $"{type.Type}, to get", Type = type.Type, Place = place },
+            });
+        }
+        var what = type.Each is null ? type.Type : $"{(type.Short == 1 ? "set" : "sets")} of {type.Type}";
+        yield return Of($"Borrow, rent or buy {English.Number(type.Short)} {what}; into {plan.PlaceOf(place)!.Name ?? place}", edits);
+    }
+
+    private static string? TypeOf(Item item) => (item as Battery)?.Type ?? (item as Cells)?.Type;
+
+    /// <summary>Where most of that type lie already, else the place that is quickest to reach.</summary>
+    private static string? PlaceFor(Plan plan, string type) =>
+        plan.Items.Where(i => TypeOf(i) == type && i.Place is { } at && plan.PlaceOf(at) is not null).GroupBy(i => i.Place!).MaxBy(g => g.Count())?.Key
+        ?? plan.Places.MinBy(p => p.ReachSeconds)?.Id;
+}

@@ -1,0 +1,39 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Power;
+
+namespace YokePair.Core.Reports;
+
+/// <summary>Something to be done about charge besides charging and changing.</summary>
+/// <param name="At">Local time.</param>
+/// <param name="Text">What.</param>
+/// <param name="Items">Ids of the things it is about.</param>
+public sealed record PowerReminder(DateTime At, string Text, IReadOnlyList<string> Items)
+{
+    /// <summary>The reminders of a plan, each because of something that is at work in it.</summary>
+    public static IReadOnlyList<PowerReminder> Of(Plan plan, PowerPlan power)
+    {
+        if (plan.Parts.Min(p => p.Start) is not { } first || plan.Parts.Max(p => p.End) is not { } last) return [];
+        var rules = plan.Rules.Power;
+        var travel = TimeSpan.FromMinutes(rules.TravelMinutes);
+        var evening = first.Date.AddDays(-1) + rules.BedAt.ToTimeSpan() - TimeSpan.FromMinutes(30);
+        var found = new List<PowerReminder>();
+        string[] used = [.. power.Bands.Select(b => b.Device).Concat(power.Short.Select(s => s.Device)).Distinct()];
+        string[] flashes = [.. used.Where(id => plan.ItemOf(id) is Flash { CellsType: not null })];
+        string[] alone = [.. power.Alone.Select(a => a.Device)];
+        if (alone.Length > 0) found.Add(new PowerReminder(first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan(), "on charge, with a cable of their own", alone));
+        if (flashes.Length > 0)
+        {
+            found.Add(new PowerReminder(evening, "charged cells in, and one pop to see that it fires", flashes));
+            found.Add(new PowerReminder(evening, "switched off before the bag is closed", flashes));
+            found.Add(new PowerReminder(last.Date.AddDays(1) + rules.HomeAt.ToTimeSpan(), "cells out: forgotten ones leak", flashes));
+        }
+        foreach (var recorder in used.Where(id => plan.ItemOf(id) is OtherThing other && (other.Roles ?? []).Append(other.Name ?? "").Any(IsRecorder)))
+            if (plan.Parts.Where(p => power.Bands.Any(b => b.Device == recorder && b.Levels.Any(l => l.Part == p.Id))).Min(p => p.Start) is { } on)
+                found.Add(new PowerReminder(on - TimeSpan.FromMinutes(15), "runs and hears, before it goes on a person", [recorder]));
+        string[] swollen = [.. plan.Items.OfType<Battery>().Where(b => b.Doubtful).Select(b => b.Id)];
+        if (swollen.Length > 0) found.Add(new PowerReminder(first - travel, "looked at before it is packed: it only sometimes works", swollen));
+        return [.. found.OrderBy(r => r.At)];
+    }
+
+    private static bool IsRecorder(string role) => role.Contains("recorder", StringComparison.OrdinalIgnoreCase);
+}
