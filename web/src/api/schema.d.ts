@@ -5073,7 +5073,7 @@ export interface components {
             reminders: components["schemas"]["PowerReminder"][];
             /** @description What would do about what is short. */
             mends: components["schemas"]["PowerMend"][];
-            /** @description Ids of batteries and cells that need no name, as nobody numbers them and their like are as good. */
+            /** @description Ids of batteries and cells that need no name, as nobody tells them apart by number or name and their like are as good. */
             alike: string[];
             /** @description Ids of batteries and cells that fit nothing at work. */
             idle: string[];
