@@ -35,7 +35,7 @@ public sealed class LockerStories
         tube 26mm K2 #2
         4x flash GN36 AA R24 canHear:yes #1
         2x trigger R24 #1
-        8x cells AA #1
+        8 sets of cells AA #1
         6x battery LB7 14.7Wh 2024-03 #1
         battery LB7 70% third-party #7
         2x battery LB2 8.4Wh #8

@@ -217,4 +217,16 @@ public sealed class DeviceTests
         Assert.Empty(Alike((b, _) => b.Id == "bat2" ? b with { Health = 0.75 } : b));
         Assert.Equal(4, Alike((b, _) => b.Id == "bat2" ? b with { Health = 0.8 } : b).Count);
     }
+
+    [Theory]
+    [InlineData(null, null, false)]
+    [InlineData(300.0, null, false)]
+    [InlineData(12.0, null, true)]
+    [InlineData(300.0, 45.0, true)]
+    public void A_large_lamp_of_which_nothing_is_said_hangs_on_the_mains(double? watts, double? minutes, bool runsDown)
+    {
+        var day = With(PowerTests.Day(fresh: false, spares: 3), new StandLight { Id = "lamp", Place = "bag", Watts = watts, RunMinutes = minutes });
+        day = day with { Parts = [.. day.Parts.Select((p, n) => n == 0 ? p with { Lights = [new PlacedLight { Light = "lamp" }] } : p)] };
+        Assert.Equal(runsDown, Of(day).Short.Any(s => s.Device == "lamp"));
+    }
 }

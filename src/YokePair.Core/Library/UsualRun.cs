@@ -5,7 +5,7 @@ namespace YokePair.Core.Library;
 /// <summary>How long things run on a charge that nobody has measured. Rough figures, to be marked as such wherever they are told.</summary>
 public static class UsualRun
 {
-    private const double Transmitter = 1200, Lamp = 60, Anything = 300;
+    private const double Transmitter = 1200, Lamp = 60, Anything = 300, SmallWatts = 60;
 
     private static readonly (string Word, double Minutes)[] ByRole =
     [
@@ -21,8 +21,17 @@ public static class UsualRun
         _ => Anything,
     };
 
-    /// <summary>Whether anything runs in it at all: cells, a figure or what it is for says so.</summary>
-    public static bool Runs(OtherThing other) => other is not { CellsType: null, RunMinutes: null } || ForRole(other) is not null;
+    /// <summary>
+    /// Whether a thing runs off a charge, so far as one can tell: a transmitter always, anything else where cells, a battery, a figure or what it
+    /// is for says so. A lamp of which nothing is said hangs on the mains, unless it is a small one.
+    /// </summary>
+    public static bool RunsOffCharge(Item item) => item switch
+    {
+        Trigger => true,
+        StandLight light => light is not { BatteryType: null, RunMinutes: null } || light.Watts <= SmallWatts,
+        OtherThing other => other is not { CellsType: null, RunMinutes: null } || ForRole(other) is not null,
+        _ => false,
+    };
 
     private static double? ForRole(OtherThing other)
     {

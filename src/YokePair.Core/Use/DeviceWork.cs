@@ -17,9 +17,6 @@ internal sealed record DeviceWork(int Device, int Part, int Actor, double Amount
     /// <summary>Pops of a set of cells at a share of full power: whole ones, as frames are.</summary>
     public static int PopsOf(double fullPops, double power) => (int)Math.Floor(OnCameraFlash.Pops(fullPops, Math.Clamp(power, Charge.LeastPower, 1)));
 
-    /// <summary>Whether a thing has a charge of its own that runs down by the minute.</summary>
-    public static bool RunsByMinutes(Item item) => item is Trigger or StandLight || item is OtherThing other && UsualRun.Runs(other);
-
     /// <summary>
     /// Everything but the cameras: each flash pops at every frame of the camera that uses it, at the power its light asks, the strongest of a
     /// part; flashes on one pack draw from it together. What else the day relies on is switched on for the whole part, unless somebody
@@ -46,7 +43,7 @@ internal sealed record DeviceWork(int Device, int Part, int Actor, double Amount
             NoteSetUp(cameras, p, running);
             all.AddRange(flashes.GroupBy(f => SourceOf(kit, cameras.Parts[p], f.Key))
                 .Select(g => Popped(kit, g.Key, p, g.Select(f => f.Value), frames)).OfType<DeviceWork>());
-            all.AddRange(running.Where(r => RunsByMinutes(kit.Items[r.Key]) && !cameras.IsGone(r.Key, p))
+            all.AddRange(running.Where(r => UsualRun.RunsOffCharge(kit.Items[r.Key]) && !cameras.IsGone(r.Key, p))
                 .Select(r => Run(cameras, p, r.Key, r.Value)).OfType<DeviceWork>());
         }
         return [.. all.OrderBy(w => w.Part).ThenBy(w => w.Device)];
