@@ -12,8 +12,9 @@ using YokePair.Web.Security;
 using YokePair.Web.Sessions;
 using YokePair.Web.Starting;
 
-// No pattern, however it is met, holds a core for longer.
-AppDomain.CurrentDomain.SetData("REGEX_DEFAULT_MATCH_TIMEOUT", TimeSpan.FromMilliseconds(500));
+// No pattern, however it is met, holds a core for longer. It goes by the clock: on a machine that stands
+// still for a moment an ordinary line must not be refused.
+AppDomain.CurrentDomain.SetData("REGEX_DEFAULT_MATCH_TIMEOUT", TimeSpan.FromSeconds(3));
 
 var builder = WebApplication.CreateBuilder(args);
 builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning).AddFilter("Microsoft.AspNetCore", LogLevel.Warning);
