@@ -20,7 +20,7 @@ internal static class KitOptions
         foreach (var item in wish.Move ? plan.Items : [])
             if (!item.IsFixed() && !inUse.Contains(item.Id) && item.Place?.StartsWith('@') == false)
                 foreach (var place in places.Where(p => p.Id != item.Place)) Add(item, item.Id, place.Id, today: false);
-        var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
+        var taken = ItemIds.Taken(plan);
         foreach (var item in wish.FromLocker ? locker : [])
             if (!item.IsFixed() && item.Keep != Keep.Never && !taken.Contains(item.Id))
                 foreach (var place in places) Add(item, item.Id, place.Id, today: false);

@@ -67,7 +67,7 @@ internal static class MendCandidates
             .Concat(!found.Outcome.IsMet() ? BetterThings(day, findings, found) : []).ToList();
         // Where no single thing is to blame, whoever has it is: a second camera like theirs for somebody else.
         if (kinds.Count == 0 && found.Best is { Rig.Fitted: { } like }) kinds.Add((Plain(like.Glass.Body), null));
-        var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
+        var taken = ItemIds.Taken(plan);
         var bags = Bags(plan, part).Take(PlacesTried).ToList();
         var has = found.Best is { } best ? plan.People[best.Rig.Actor].Id : null;
         foreach (var (kind, lens) in kinds)

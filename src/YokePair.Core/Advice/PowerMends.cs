@@ -51,7 +51,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Packs(Plan plan, IReadOnlyList<Item> locker, PowerType type)
     {
         var first = plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null);
-        List<Item> own = [.. locker.Where(i => i is Battery { Charged: true } or Cells { Charged: true } && TypeOf(i) == type.Type && !i.Doubtful)
+        List<Item> own = [.. locker.Where(i => i is Battery { Charged: true } or Cells { Charged: true } && i.ChargeType() == type.Type && !i.Doubtful)
             .Where(i => !plan.HasItem(i.Id) && (first is not { } on || i.IsHere(on)))];
         if (own.Count == 0 || PlaceFor(plan, type.Type) is not { } place) yield break;
         List<Item> some = [.. own.Take(type.Short)];
@@ -75,8 +75,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Borrows(Plan plan, PowerType type)
     {
         if (PlaceFor(plan, type.Type) is not { } place) yield break;
-        var taken = plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id))
-            .ToHashSet(StringComparer.Ordinal);
+        var taken = ItemIds.Taken(plan);
         var edits = new List<PlanEdit>();
         for (var n = 0; n < type.Short; n++)
         {
@@ -92,10 +91,8 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
         yield return Of($"Borrow, rent or buy {English.Number(type.Short)} {what}; into {plan.PlaceOf(place)!.Name ?? place}", edits);
     }
 
-    private static string? TypeOf(Item item) => (item as Battery)?.Type ?? (item as Cells)?.Type;
-
     /// <summary>Where most of that type lie already, else the place that is quickest to reach.</summary>
     private static string? PlaceFor(Plan plan, string type) =>
-        plan.Items.Where(i => TypeOf(i) == type && i.Place is { } at && plan.PlaceOf(at) is not null).GroupBy(i => i.Place!).MaxBy(g => g.Count())?.Key
+        plan.Items.Where(i => i.ChargeType() == type && i.Place is { } at && plan.PlaceOf(at) is not null).GroupBy(i => i.Place!).MaxBy(g => g.Count())?.Key
         ?? plan.Places.MinBy(p => p.ReachSeconds)?.Id;
 }

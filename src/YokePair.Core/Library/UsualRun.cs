@@ -36,7 +36,7 @@ public static class UsualRun
     private static double? ForRole(OtherThing other)
     {
         foreach (var (word, minutes) in ByRole)
-            if ((other.Roles ?? []).Append(other.Name ?? "").Any(r => r.Contains(word, StringComparison.OrdinalIgnoreCase))) return minutes;
+            if (other.IsFor(word)) return minutes;
         return null;
     }
 }

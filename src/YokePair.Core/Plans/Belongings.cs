@@ -60,6 +60,9 @@ public sealed record OtherThing : Item
     /// <summary>Minutes it runs on a full charge or a fresh set of cells; null = as things of its role usually do.</summary>
     public double? RunMinutes { get; init; }
 
+    /// <summary>Whether a word stands in one of its roles or in its name.</summary>
+    internal bool IsFor(string word) => (Roles ?? []).Append(Name ?? "").Any(r => r.Contains(word, StringComparison.OrdinalIgnoreCase));
+
     /// <summary>Type of the card it records on; null = none.</summary>
     public string? CardType { get; init; }
 }

@@ -21,6 +21,10 @@ public static class ItemIds
         string Numbered(int n) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{stem}-{n}");
     }
 
+    /// <summary>Ids that a plan's things, people and places have: no other may have one of them.</summary>
+    internal static HashSet<string> Taken(Plan plan) =>
+        plan.Items.Select(i => i.Id).Concat(plan.People.Select(p => p.Id)).Concat(plan.Places.Select(p => p.Id)).ToHashSet(StringComparer.Ordinal);
+
     /// <summary>What is wrong with an id that somebody else made; null where nothing is.</summary>
     public static string? Wrong(string id) =>
         string.IsNullOrWhiteSpace(id) ? "is blank; give it one, such as b1"

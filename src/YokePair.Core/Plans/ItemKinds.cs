@@ -5,6 +5,9 @@ namespace YokePair.Core.Plans;
 /// <summary>The kinds of things, by the words a plan file calls them.</summary>
 public static class ItemKinds
 {
+    /// <summary>Type of a battery or of cells; null of anything else.</summary>
+    internal static string? ChargeType(this Item item) => (item as Battery)?.Type ?? (item as Cells)?.Type;
+
     private static readonly Dictionary<Type, string> Words =
         typeof(Item).GetCustomAttributes(typeof(JsonDerivedTypeAttribute), false).Cast<JsonDerivedTypeAttribute>().ToDictionary(a => a.DerivedType, a => (string)a.TypeDiscriminator!);
 

@@ -72,7 +72,7 @@ internal sealed class DevicePlan
 
     private bool IsCharged(int thing) => kit.Items[thing] is Cells { Charged: true, Type: not null } or Battery { Charged: true, Type: not null };
 
-    private string TypeOf(int thing) => (kit.Items[thing] as Cells)?.Type ?? (kit.Items[thing] as Battery)?.Type ?? "";
+    private string TypeOf(int thing) => kit.Items[thing].ChargeType() ?? "";
 
     /// <summary>Sets of the usual number that a lot comes to.</summary>
     private int SetsIn(int thing) =>

@@ -34,7 +34,7 @@ public sealed record PowerDay(
         var power = PowerPlans.Together(days);
         var nights = ChargingNights.Of(plan, days, atHome);
         return new PowerDay(PowerWords.Day(plan, power, nights), power, nights, PowerReminder.Of(plan, power), PowerMend.For(day, atHome),
-            AlikeIn(plan), [.. plan.Items.Where(i => TypeOf(i) is { } type && power.Types.All(t => t.Type != type)).Select(i => i.Id)],
+            AlikeIn(plan), [.. plan.Items.Where(i => i.ChargeType() is { } type && power.Types.All(t => t.Type != type)).Select(i => i.Id)],
             plan.Rules.FreshBeforeOnce, plan.Rules.Power, level);
     }
 
@@ -43,12 +43,10 @@ public sealed record PowerDay(
 
     private static List<string> AlikeIn(Plan plan) =>
     [
-        .. plan.Items.Where(i => TypeOf(i) is not null).GroupBy(TypeOf)
+        .. plan.Items.Where(i => i.ChargeType() is not null).GroupBy(i => i.ChargeType())
             .Where(g => g.All(i => i.Number is null) && g.Select(i => i.Name).Distinct().Count() == 1 && g.Max(HealthOf) - g.Min(HealthOf) <= Apart)
             .SelectMany(g => g.Select(i => i.Id)),
     ];
 
     private static double HealthOf(Item item) => (item as Battery)?.Health ?? 1;
-
-    private static string? TypeOf(Item item) => (item as Battery)?.Type ?? (item as Cells)?.Type;
 }

@@ -27,13 +27,11 @@ public sealed record PowerReminder(DateTime At, string Text, IReadOnlyList<strin
             found.Add(new PowerReminder(evening, "switched off before the bag is closed", flashes));
             found.Add(new PowerReminder(last.Date.AddDays(1) + rules.HomeAt.ToTimeSpan(), "cells out: forgotten ones leak", flashes));
         }
-        foreach (var recorder in used.Where(id => plan.ItemOf(id) is OtherThing other && (other.Roles ?? []).Append(other.Name ?? "").Any(IsRecorder)))
+        foreach (var recorder in used.Where(id => plan.ItemOf(id) is OtherThing other && other.IsFor("recorder")))
             if (plan.Parts.Where(p => power.Bands.Any(b => b.Device == recorder && b.Levels.Any(l => l.Part == p.Id))).Min(p => p.Start) is { } on)
                 found.Add(new PowerReminder(on - TimeSpan.FromMinutes(15), "runs and hears, before it goes on a person", [recorder]));
         string[] swollen = [.. plan.Items.OfType<Battery>().Where(b => b.Doubtful).Select(b => b.Id)];
         if (swollen.Length > 0) found.Add(new PowerReminder(first - travel, "looked at before it is packed: it only sometimes works", swollen));
         return [.. found.OrderBy(r => r.At)];
     }
-
-    private static bool IsRecorder(string role) => role.Contains("recorder", StringComparison.OrdinalIgnoreCase);
 }

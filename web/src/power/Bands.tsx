@@ -1,9 +1,7 @@
 import { useRef } from "react";
 import type { PowerBand } from "../api/client";
-import { time } from "../shared/format";
+import { percent, time } from "../shared/format";
 import type { PowerPage } from "./Power";
-
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** What every camera and flash at work has left, falling through the day; a tick is a change, which can be moved to another join. */
 export function Bands(page: PowerPage) {

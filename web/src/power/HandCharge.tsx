@@ -1,6 +1,6 @@
 import type { Part, PowerBand, PowerDay } from "../api/client";
 import { setupOf, type Position } from "../day/dayModel";
-import { time } from "../shared/format";
+import { percent, time } from "../shared/format";
 
 /** What the camera, and the flash on it, in one hand have left through one part: a band that falls, a tick where something is changed. */
 export function HandCharge({
@@ -34,15 +34,13 @@ interface BandOfPart {
   name: (id: string) => string;
 }
 
-const hundredths = (share: number) => `${Math.round(share * 100)} %`;
-
 function Band({ band, part, power, name }: BandOfPart) {
   const levels = band.levels.filter((l) => l.part === part.id);
   const [first, last] = [levels[0]!, levels.at(-1)!];
   const changes = power.plan.changes.filter((c) => c.body === band.device && c.part === part.id);
   const dark = power.plan.short.find((s) => s.device === band.device && s.part === part.id);
   const says = [
-    `${name(band.device)} begins with ${hundredths(first.left)} and ends with ${hundredths(last.left)}`,
+    `${name(band.device)} begins with ${percent(first.left)} and ends with ${percent(last.left)}`,
     ...changes.map((c) => `${name(c.in)} in ${c.afterFrames == null ? "before it" : "in the middle"}`),
     dark && `dark ${dark.at ? `at ${time(dark.at)}` : "before the end"}`,
   ]
@@ -63,7 +61,7 @@ function Band({ band, part, power, name }: BandOfPart) {
         aria-hidden
         className={`narrow absolute top-0 right-1 text-[11px] leading-none ${dark ? "font-semibold text-broken" : ""}`}
       >
-        {dark ? `dark ${dark.at ? time(dark.at) : ""}` : hundredths(last.left)}
+        {dark ? `dark ${dark.at ? time(dark.at) : ""}` : percent(last.left)}
       </span>
     </div>
   );

@@ -1,3 +1,4 @@
+import { percent } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** Every battery as it comes home in the evening; touched, it stays at home, and one sees what that does. */
@@ -30,9 +31,7 @@ export function Stock({
               {all.map((b) => {
                 const out = pulled.includes(b.id);
                 const share = left.get(b.id) ?? 1;
-                const evening = left.has(b.id)
-                  ? `${Math.round(share * 100)} % left in the evening`
-                  : "full, not used";
+                const evening = left.has(b.id) ? `${percent(share)} left in the evening` : "full, not used";
                 const state = out ? "at home" : evening;
                 return (
                   <li key={b.id}>

@@ -1,4 +1,4 @@
-import { number, shortDate, time } from "../shared/format";
+import { number, percent, shortDate, time } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** What is on which charger in the night before each day of work: round by round, each put on while somebody is awake. */
@@ -31,7 +31,7 @@ export function Tonight({ power }: PowerPage) {
               {night.rounds.map((round) => (
                 <li key={round.on}>
                   {round.count} at {time(round.on)}
-                  {round.share < 1 && ` (${Math.round(round.share * 100)} % by ${time(night.off)})`}
+                  {round.share < 1 && ` (${percent(round.share)} by ${time(night.off)})`}
                 </li>
               ))}
             </ol>

@@ -20,6 +20,9 @@ const setOff = (text: string) =>
 
 export const number = (value: number) => setOff(plain.format(value));
 
+/** A share in hundredths. */
+export const percent = (share: number) => `${Math.round(share * 100)} %`;
+
 export const weight = (grams: number) => `${number(fromGrams(grams))} ${weightUnit}`;
 
 export const time = (local: string | null | undefined) => (local ? clock.format(new Date(local)) : "");
