@@ -280,7 +280,7 @@ public sealed class SetupProblem
                 {
                     var free = part.Start is { } start && was.Part.End is { } end ? (start - end).TotalSeconds : 0;
                     yield return new Succession(SlotOr(was.Part, was.Setup), Chain.Of(was.Setup), SlotOr(part, setup), Chain.Of(setup),
-                        free < day.Kit.SecondsOf(plan.People.ToList().FindIndex(p => p.Id == setup.Person)).ChangeLens && part.Needs.Any(n => n.Importance == Importance.Once));
+                        free < day.Kit.SecondsOf(plan.People.ToList().FindIndex(p => p.Id == setup.Person)).ChangeLens && part.HoldsOnce);
                 }
                 before[body] = (setup, part);
             }

@@ -29,6 +29,9 @@ public sealed record SetRules : PlanEdit
     /// <summary>How batteries and cells are used and charged.</summary>
     public PowerRules? Power { get; init; }
 
+    /// <summary>How cards are changed, shared out and copied.</summary>
+    public CardRules? Cards { get; init; }
+
     /// <summary>The rules of the house.</summary>
     public House? House { get; init; }
 
@@ -49,6 +52,7 @@ public sealed record SetRules : PlanEdit
                 FlashIso = FlashIso ?? old.FlashIso,
                 FreshBeforeOnce = FreshBeforeOnce ?? old.FreshBeforeOnce,
                 Power = Power is null ? old.Power : Power with { Extra = Power.Extra ?? old.Power.Extra },
+                Cards = Cards is null ? old.Cards : Cards with { Extra = Cards.Extra ?? old.Cards.Extra },
                 Tolerance = old.Tolerance with { Once = OnceSeconds ?? old.Tolerance.Once, Must = MustSeconds ?? old.Tolerance.Must },
                 House = House is null ? old.House : House with { Extra = House.Extra ?? old.House.Extra },
                 Seconds = Seconds?.Over(old.Seconds) ?? old.Seconds,
@@ -72,6 +76,7 @@ public sealed record SetRules : PlanEdit
         if (OnceSeconds is { } once) return FormattableString.Invariant($"What happens once waits {once} s");
         if (MustSeconds is { } must) return FormattableString.Invariant($"What must be had waits {must} s");
         if (Power is not null) return "How batteries are used and charged";
+        if (Cards is not null) return "How cards are changed and copied";
         if (House is not null) return "Rules of the house";
         return Seconds is not null ? "Seconds of an operation" : "How the day is reckoned";
     }

@@ -20,6 +20,9 @@ public static class Charge
     /// </summary>
     public const double TypicalFullPops = 180, TypicalPackPops = 450, TypicalCells = 4, LeastPower = 1.0 / 256;
 
+    /// <summary>JPEG as a share of the raw file, and GB a minute of video, of a body nobody has measured; MB a second of a drive or reader.</summary>
+    public const double TypicalJpegShare = 1.0 / 3, TypicalVideoGigabytes = 0.75, TypicalCopyRate = 70;
+
     /// <summary>Share of a card's printed size that can be used, and of that the share that is not kept back.</summary>
     public const double UsableShare = 0.95, UnreservedShare = 0.95;
 
@@ -51,8 +54,22 @@ public static class Charge
     public static double Frames(Body body, Battery battery) => FramesOf(body) * (battery.Health ?? 1);
 
     /// <summary>Frames that fit on a card with what is kept back of it left free; infinite where its size is not known.</summary>
-    public static double Frames(Body body, Card card) =>
-        card.Gigabytes is { } size ? FramesOn(size, body.RawMegabytes ?? TypicalRawMegabytes(body.Megapixels)) : double.PositiveInfinity;
+    /// <param name="body">The body.</param>
+    /// <param name="card">The card.</param>
+    /// <param name="jpeg">Whether it takes the JPEG of every frame instead of the raw file.</param>
+    public static double Frames(Body body, Card card, bool jpeg = false) =>
+        card.Gigabytes is { } size ? FramesOn(size, FrameMegabytes(body, jpeg)) : double.PositiveInfinity;
+
+    /// <summary>Raw file, or JPEG, of a frame, MB: as measured, else as is usual.</summary>
+    public static double FrameMegabytes(Body body, bool jpeg = false)
+    {
+        var raw = body.RawMegabytes ?? TypicalRawMegabytes(body.Megapixels);
+        return jpeg ? body.JpegMegabytes ?? Math.Round(raw * TypicalJpegShare, 1) : raw;
+    }
+
+    /// <summary>What minutes of video take of a card, in frames.</summary>
+    public static double FramesOfVideo(Body body, PartUse? use, bool jpeg) =>
+        (use?.VideoMinutes ?? 0) * (body.VideoGigabytesPerMinute ?? TypicalVideoGigabytes) * 1000 / FrameMegabytes(body, jpeg);
 
     /// <summary>Frames on a card after the reserve: printed size × 0.95 × 0.95 ÷ frame size.</summary>
     public static double FramesOn(double gigabytes, double frameMegabytes) => Math.Floor(gigabytes * 1000 * UsableShare * UnreservedShare / frameMegabytes);

@@ -70,6 +70,9 @@ public sealed record Body : Item
     /// <summary>JPEG file, MB.</summary>
     public double? JpegMegabytes { get; init; }
 
+    /// <summary>Video, GB a minute.</summary>
+    public double? VideoGigabytesPerMinute { get; init; }
+
     /// <summary>Whether it can be powered or charged by USB.</summary>
     public bool? UsbCharging { get; init; }
 

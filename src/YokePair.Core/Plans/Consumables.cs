@@ -90,17 +90,23 @@ public sealed record PowerBank : Item
     public double? WattHours { get; init; }
 }
 
-/// <summary>Card reader; carried, not yet reckoned with.</summary>
+/// <summary>Card reader.</summary>
 public sealed record CardReader : Item
 {
+    /// <summary>What it reads, MB a second as measured.</summary>
+    public double? MegabytesPerSecond { get; init; }
+
     /// <summary>Types of card it reads.</summary>
     [JsonConverter(typeof(OneOrMoreStringsConverter))]
     public IReadOnlyList<string>? CardTypes { get; init; }
 }
 
-/// <summary>Drive for copies; carried, not yet reckoned with.</summary>
+/// <summary>Drive for copies.</summary>
 public sealed record Drive : Item
 {
+    /// <summary>What it copies, MB a second as measured.</summary>
+    public double? MegabytesPerSecond { get; init; }
+
     /// <summary>Size.</summary>
     public double? Gigabytes { get; init; }
 

@@ -116,6 +116,9 @@ public sealed record Part
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 
+    /// <summary>Whether it holds something that happens once.</summary>
+    [JsonIgnore] public bool HoldsOnce => Needs.Any(n => n.Importance == Importance.Once);
+
     /// <summary>Name, or the id where there is none.</summary>
     [JsonIgnore] public string Label => string.IsNullOrWhiteSpace(Name) ? Id : Name;
 

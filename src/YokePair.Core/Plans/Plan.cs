@@ -95,6 +95,9 @@ public sealed record Rules
     /// <summary>How batteries and cells are used and charged.</summary>
     public PowerRules Power { get; init; } = new();
 
+    /// <summary>How cards are changed, shared out and copied.</summary>
+    public CardRules Cards { get; init; } = new();
+
     /// <summary>How long a need may wait, by importance.</summary>
     public Tolerances Tolerance { get; init; } = new();
 

@@ -159,6 +159,8 @@ public static class PlanCheck
         found.Figure("rules.power.cellReserve", rules.Power.CellReserve, 0, 0.9, "a share");
         found.Figure("rules.power.fresh", rules.Power.Fresh, 0, 1, "a share");
         found.Figure("rules.power.travelMinutes", rules.Power.TravelMinutes, 0, 1440, "minutes");
+        found.Figure("rules.cards.copies", rules.Cards.Copies, 1, 9, "copies");
+        found.Figure("rules.cards.places", rules.Cards.Places, 1, 9, "places");
         CheckSeconds("rules.seconds", rules.Seconds, found);
     }
 

@@ -150,7 +150,7 @@ internal sealed class DevicePlan
         if (Wanted(work.Device) is not { } type || !spare.TryGetValue(type, out var sets) || !sets.TryDequeue(out var set)) return null;
         var part = day.Parts[work.Part];
         var shown = from.First == Kit.None ? (int?)null : (int)Math.Round(100 * (1 - (from.Left / from.Size) - ReserveOf(work.Device)));
-        var inOnce = at > 0 && part.Needs.Any(n => n.Importance == Importance.Once);
+        var inOnce = at > 0 && part.HoldsOnce;
         changes.Add((work.Part, new Swap(part.Id, at > 0 ? (int)Math.Round(at * work.Amount) : null, inOnce, kit.Plan.People[work.Actor].Id,
             kit.Items[work.Device].Id, null, from.First == Kit.None ? null : kit.Items[from.First].Id, shown, shown is null ? null : 100,
             kit.Items[set].Id, null, kit.SecondsOf(work.Actor).ChangeBattery)));

@@ -32,7 +32,7 @@ internal static class HandChanges
                     var seconds = hands.ChangeLens + hands.FitAdapter * fitted.Count(piece => piece != setup.Lens && plan.ItemOf(piece)?.Place != "@" + setup.Lens)
                         + Preparation.Seconds(day, part, setup.Person, fitted);
                     var free = part.Start is { } start && was.Part.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;
-                    changes.Add(new HandChange(part.Id, setup.Person, setup.Position, seconds, free, free < seconds && part.Needs.Any(n => n.Importance == Importance.Once)));
+                    changes.Add(new HandChange(part.Id, setup.Person, setup.Position, seconds, free, free < seconds && part.HoldsOnce));
                 }
                 before[body] = (setup, part);
             }

@@ -29,7 +29,7 @@ internal static class LightMoves
                     .Sum(p => part.ReachSeconds?.TryGetValue(p.Id, out var here) == true ? here : p.ReachSeconds);
                 var seconds = from + moved.Count * plan.Rules.Seconds.PlaceLight;
                 double? free = before is null ? null : part.Start is { } start && before.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;
-                moves.Add(new LightMove(part.Id, [.. moved.Select(l => Lamp(l)!)], seconds, free, free < seconds && part.Needs.Any(n => n.Importance == Importance.Once)));
+                moves.Add(new LightMove(part.Id, [.. moved.Select(l => Lamp(l)!)], seconds, free, free < seconds && part.HoldsOnce));
             }
             before = part;
         }

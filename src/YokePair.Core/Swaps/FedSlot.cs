@@ -40,7 +40,7 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
             new(Work.Draws[draw].Part, frames / Work.Draws[draw].Frames, items,
                 items.Length == 0 || Full(items) is not (> 0 and var full) ? 0 : Math.Clamp(left / full, 0, 1));
 
-        double Full(int[] things) => SlotWork.FramesOf(kit, Work.Body, things);
+        double Full(int[] things) => Work.FramesOf(kit, things);
     }
 
     /// <summary>Follows the plan up to a part.</summary>
@@ -50,7 +50,6 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
     /// <returns>Every swap with what it takes out and what is left in that, and what is in the slot at the end.</returns>
     public (List<MadeSwap> Swaps, int[] Items, double Level) Follow(Kit kit, SwapState state, int until = int.MaxValue)
     {
-        var body = (Body)kit.Items[Work.Body];
         var made = new List<MadeSwap>();
         var (items, level) = (Work.Items, Work.Level);
         var next = 0;
@@ -68,7 +67,7 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
                     continue;
                 }
                 items = [PutIn[next]];
-                level = SlotWork.FramesOf(body, kit.Items[items[0]]) * state.Left(items[0]);
+                level = Work.FramesOf(kit, items[0]) * state.Left(items[0]);
             }
             level -= Work.Draws[d].Frames - done;
         }

@@ -16,12 +16,19 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     public (List<FedSlot> Fed, bool IsBest) Solve()
     {
         var batteries = Batteries();
-        var cards = new SwapStock(day, before, working, from, kit.Cards).Feed([.. Slots(cards: true)], batteries.Fed);
+        var cards = CardStock().Feed(CardSlots(), batteries.Fed);
         return ([.. batteries.Fed, .. cards.Fed], batteries.IsBest && cards.IsBest);
     }
 
     /// <summary>The plan of the batteries alone.</summary>
     public (List<FedSlot> Fed, bool IsBest) Batteries() => BatteryStock().Feed(BatterySlots());
+
+    /// <summary>Some plan of the cards alone, at once: one that nothing is missing in shows that nothing need be missing.</summary>
+    public List<FedSlot> CardsSomehow() => CardStock().FeedSomehow(CardSlots());
+
+    private SwapStock CardStock() => new(day, before, working, from, kit.Cards);
+
+    private List<SlotWork> CardSlots() => [.. Slots(cards: true)];
 
     private SwapStock BatteryStock() => new(day, before, working, from, kit.Batteries);
 
@@ -54,9 +61,7 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     {
         foreach (var camera in work.Where(w => w.Part >= from).GroupBy(w => w.Body))
         {
-            var body = (Body)kit.Items[camera.Key];
-            // With one record the cards of a body follow one another, so that they count as one slot.
-            int[] slots = !cards ? [SlotWork.BatterySlot] : kit.Plan.Rules.DualRecord ? [.. Enumerable.Range(0, body.Slots.Count)] : [.. Enumerable.Range(0, Math.Min(1, body.Slots.Count))];
+            int[] slots = cards ? [.. Enumerable.Range(0, SlotWork.SlotsOf(kit, camera.Key))] : [SlotWork.BatterySlot];
             foreach (var slot in slots)
             {
                 var drawn = new Dictionary<int, double>();
@@ -65,11 +70,11 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
                 {
                     // What a backup camera was loaded with may have been used up in another.
                     int[] items = [.. run[0].Loaded.Where(i => !day.IsGone(i, run[0].Work.Part) && (!before.IsTouched(i) || before.BodyOf(i) == camera.Key))];
-                    var level = items.Sum(i => SlotWork.FramesOf(body, kit.Items[i]) * before.Left(i)) - items.Sum(i => drawn.GetValueOrDefault(i)) / Math.Max(1, items.Length);
+                    var level = items.Sum(i => SlotWork.FramesOf(kit, camera.Key, slot, i) * before.Left(i)) - items.Sum(i => drawn.GetValueOrDefault(i)) / Math.Max(1, items.Length);
                     if (!isLater && before.In(camera.Key, slot, run[0].Loaded) is { } now)
                         (items, level) = now.Items.Any(i => day.IsGone(i, run[0].Work.Part)) ? ([], 0) : now;
                     var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level),
-                        [.. run.Select((r, n) => DrawOf(r.Work, cards, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater);
+                        [.. run.Select((r, n) => cards ? CardDraw(r.Work, slot, n > 0 ? run[n - 1].Work : null) : BatteryDraw(r.Work, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater);
                     foreach (var item in items) drawn[item] = drawn.GetValueOrDefault(item) + fed.Draws.Sum(d => d.Frames);
                     isLater = true;
                     yield return fed;
@@ -102,11 +107,26 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         return [.. kit.Cards.Where(i => kit.Items[i] is Card { CanRecord: true } && Enumerable.Range(0, of.Slots.Count).Any(s => (s == slot || !kit.Plan.Rules.DualRecord) && layout.CardIn(i, body, s)) && day.IsEverThere(i))];
     }
 
-    private Draw DrawOf(CameraWork camera, bool card, bool isChanged)
+    /// <summary>A part that the rules ask a clear card for is begun with one, but where JPEGs go, as that card stays in all day.</summary>
+    private Draw CardDraw(CameraWork camera, int slot, CameraWork? last)
+    {
+        var asksClear = last is not null && kit.Plan.Rules.Cards.Policy switch
+        {
+            CardPolicy.PerPart => true,
+            CardPolicy.AfterOnce => day.Parts[last.Part].HoldsOnce,
+            _ => false,
+        };
+        var part = day.Parts[camera.Part];
+        var jpeg = SlotWork.TakesJpeg(kit.Plan.Rules, slot);
+        var body = (Body)kit.Items[camera.Body];
+        var drawn = camera.Frames + Charge.FramesOfVideo(body, part.UseOf(body.Id), jpeg);
+        return new Draw(camera.Part, drawn, part.HoldsOnce, camera.Alone, asksClear && !jpeg ? 1 : 0, Each: camera.Frames > 0 ? drawn / camera.Frames : 1);
+    }
+
+    private Draw BatteryDraw(CameraWork camera, bool isChanged)
     {
         var part = day.Parts[camera.Part];
-        var once = part.Needs.Any(n => n.Importance == Importance.Once);
-        if (card) return new Draw(camera.Part, camera.Frames, once, camera.Alone);
+        var once = part.HoldsOnce;
         var warm = Charge.InTheCold(part.TemperatureC);
         var drawn = (camera.Frames + camera.Besides) / warm;
         return new Draw(camera.Part, drawn, once, camera.Alone, once && kit.Plan.Rules.FreshBeforeOnce ? kit.Plan.Rules.Power.Fresh : 0,
@@ -129,8 +149,20 @@ internal sealed record SlotWork(int Body, int Slot, int[] Planned, int[] Items, 
     /// <summary>Stands for the battery.</summary>
     public const int BatterySlot = -1;
 
-    /// <summary>Frames that several things give a body when full.</summary>
-    public static double FramesOf(Kit kit, int body, int[] items) => items.Sum(i => FramesOf((Body)kit.Items[body], kit.Items[i]));
+    /// <summary>Frames that several things give it when full.</summary>
+    public double FramesOf(Kit kit, int[] items) => items.Sum(i => FramesOf(kit, i));
 
-    public static double FramesOf(Body body, Item item) => item is Battery battery ? Charge.Frames(body, battery) : Charge.Frames(body, (Card)item);
+    /// <summary>Frames that a thing gives it when full.</summary>
+    public double FramesOf(Kit kit, int item) => FramesOf(kit, Body, Slot, item);
+
+    public static double FramesOf(Kit kit, int body, int slot, int item) =>
+        kit.Items[item] is Battery battery ? Charge.Frames((Body)kit.Items[body], battery)
+        : Charge.Frames((Body)kit.Items[body], (Card)kit.Items[item], TakesJpeg(kit.Plan.Rules, slot));
+
+    /// <summary>Card slots of a body that are fed: with one record its cards follow one another, so that they count as one slot.</summary>
+    public static int SlotsOf(Kit kit, int body) =>
+        kit.Plan.Rules.DualRecord ? ((Body)kit.Items[body]).Slots.Count : Math.Min(1, ((Body)kit.Items[body]).Slots.Count);
+
+    /// <summary>Whether a card slot takes the JPEGs.</summary>
+    public static bool TakesJpeg(Rules rules, int slot) => rules is { DualRecord: true, Cards.Second: SecondSlot.Jpeg } && slot == 1;
 }

@@ -58,6 +58,10 @@ public static class SwapPlans
     internal static IEnumerable<Swap> Told(CameraDay day, List<FedSlot> fed) =>
         InOrder(Told(day, fed, new SwapState(), int.MaxValue));
 
+    /// <summary>Where nothing is left to change to.</summary>
+    internal static IEnumerable<Shortage> Lacking(CameraDay day, List<FedSlot> fed) =>
+        Told(day, fed, new SwapState(), int.MaxValue).Where(t => t.Short is not null).OrderBy(t => t.Part).Select(t => t.Short!);
+
     private static IEnumerable<Swap> InOrder(IEnumerable<(Swap? Swap, Shortage? Short, int Part)> told) =>
         told.Where(t => t.Swap is not null).OrderBy(t => t.Part).ThenBy(t => t.Swap!.AfterFrames ?? 0)
             .ThenBy(t => t.Swap!.Body, StringComparer.Ordinal).ThenBy(t => t.Swap!.Slot ?? 0).Select(t => t.Swap!);
@@ -84,7 +88,7 @@ public static class SwapPlans
                     yield return (null, new Shortage(part.Id, frames, body.Id, number, type, (int)Math.Ceiling(camera.Frames) - frames), draw.Part);
                     continue;
                 }
-                var full = SlotWork.FramesOf(kit, work.Body, old);
+                var full = work.FramesOf(kit, old);
                 var told = new Swap(part.Id, swap.AfterFrames > 0 ? frames : null, swap.AfterFrames > 0 && draw.Once, Person(camera), body.Id, number,
                     old.Length == 0 ? null : kit.Items[old[0]].Id, old.Length == 0 ? null : (int)Math.Round(full - rest), old.Length == 0 ? null : (int)full,
                     kit.Items[putIn].Id, From(day, state, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0 ? part.Needs.MinBy(n => n.ToleranceSeconds(kit.Plan.Rules))?.Id : null);

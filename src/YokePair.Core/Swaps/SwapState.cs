@@ -46,7 +46,7 @@ internal sealed class SwapState
 
             void Note(int[] things, double now)
             {
-                var full = SlotWork.FramesOf(kit, slot.Work.Body, things);
+                var full = slot.Work.FramesOf(kit, things);
                 foreach (var item in things) left[item] = double.IsPositiveInfinity(full) ? 1 : Math.Clamp(now / full, 0, 1);
             }
         }

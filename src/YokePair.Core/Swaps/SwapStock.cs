@@ -71,7 +71,7 @@ internal sealed class SwapStock
     private SwapSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
     {
         var reserve = slot.Slot == SlotWork.BatterySlot ? kit.Plan.Rules.Power.BatteryReserve : 0;
-        return new SwapSearch(slot.Draws, slot.Level, SlotWork.FramesOf(kit, slot.Body, slot.Items), reserve, offers, stock, steps);
+        return new SwapSearch(slot.Draws, slot.Level, slot.FramesOf(kit, slot.Items), reserve, offers, stock, steps);
     }
 
     private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)
@@ -85,8 +85,8 @@ internal sealed class SwapStock
             if (!Fits(body, slot.Slot, kit.Items[item]) || kit.Plan.PairOf(body.Id, kit.Items[item].Id) is var pair && pair == PairFit.No) continue;
             var nature = new SwapCost { Swaps = 1, Spares = IsSpare(item) ? 1 : 0, Doubtful = kit.Items[item].Doubtful || pair is not (null or PairFit.Full) ? 1 : 0 };
             // Of things taken for alike the least is reckoned with.
-            var full = lots[lot].Min(i => SlotWork.FramesOf(body, kit.Items[i]));
-            offers.Add(new Offer(lot, lots[lot].Min(i => SlotWork.FramesOf(body, kit.Items[i]) * state.Left(i)), full,
+            var full = lots[lot].Min(i => slot.FramesOf(kit, i));
+            offers.Add(new Offer(lot, lots[lot].Min(i => slot.FramesOf(kit, i) * state.Left(i)), full,
                 [.. slot.Work.Select(w => AtJoin(item, w, kit.Items[item] is Card && !swapped.Contains(w.Part)) + nature)],
                 [.. slot.Work.Select(w => w.Alone ? null : InTime(Taking(item, w.Actor, w.Part, w.Part), w.Part, 0, day.ChangeSeconds(item, w.Actor)) + nature)]));
         }

@@ -58,6 +58,7 @@ internal static class BoardEndpoints
         one.MapGet("/losses/{kind}/{id}/parts/{part}/needs/{need}", LossChain).WithName("ExplainLoss").Produces<IReadOnlyList<string>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/what-if", WhatIf).WithName("WhatIf").Produces<WhatIfView>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/power", Power).WithName("ShowPower").Produces<PowerDay>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/cards", Cards).WithName("ShowCards").Produces<CardDay>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/parts/{part}/choices", Choices).WithName("SetupChoices").Produces<HandChoices>().ProducesProblem(StatusCodes.Status404NotFound);
     }
 
@@ -129,11 +130,19 @@ internal static class BoardEndpoints
 
     private static async Task<IResult> Power(string key, string[]? pull, string? use, Days days, CancellationToken cancel)
     {
-        if (!EnumText.Read<UseLevel>(use ?? "high", out var level))
-            return Problems.Unprocessable("This day cannot be told.", [EnumText.Unknown<UseLevel>("use", use!)]);
         var things = (await days.LockerAsync(cancel)).Things;
-        return await AskAsync(key, pull, days, "assignment", session => PowerDay.Of(session.Day, things, level), cancel);
+        return await AskOfUseAsync(key, pull, use, days, (session, level) => PowerDay.Of(session.Day, things, level), cancel);
     }
+
+    private static Task<IResult> Cards(string key, string[]? pull, string? use, Days days, CancellationToken cancel) =>
+        AskOfUseAsync(key, pull, use, days, (session, level) => CardDay.Of(session.Day, level), cancel);
+
+    /// <summary>What is asked of a slow, a likely or a busy day.</summary>
+    private static async Task<IResult> AskOfUseAsync<T>(string key, string[]? pull, string? use, Days days, Func<Session, UseLevel, T> tell, CancellationToken cancel)
+        where T : class =>
+        EnumText.Read<UseLevel>(use ?? "high", out var level)
+            ? await AskAsync(key, pull, days, "assignment", session => tell(session, level), cancel)
+            : Problems.Unprocessable("This day cannot be told.", [EnumText.Unknown<UseLevel>("use", use!)]);
 
     private static Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days days, CancellationToken cancel) =>
         AskAsync(key, pull, days, "part", session => SetupChoices.For(session.Day, part, person, position, body, cancel), cancel);

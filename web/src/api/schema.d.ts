@@ -484,6 +484,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowCards"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/parts/{part}/choices": {
         parameters: {
             query?: never;
@@ -938,6 +954,183 @@ export interface components {
             /** @description The events by their UIDs, so that a later calendar changes the parts made of them instead of adding more. */
             events: components["schemas"]["TimetableEvent"][];
         };
+        /** @description How full the card in one slot of one camera is through the day. */
+        CardBand: {
+            /** @description Body id. */
+            body: string;
+            /**
+             * Format: int32
+             * @description Slot from 1.
+             */
+            slot: number;
+            /** @description Line by line from level to level; a change stands between two at the same moment. */
+            levels: components["schemas"]["CardLevel"][];
+        };
+        /** @description The cards of a day, as their page tells it. */
+        CardDay: {
+            /** @description What would be gone with one camera, when one may leave, and whether the cards are enough. */
+            sentence: components["schemas"]["TextPiece"][];
+            /** @description The plan behind it. */
+            plan: components["schemas"]["CardPlan"];
+            /** @description How cards are changed, shared out and copied. */
+            rules: components["schemas"]["CardRules"];
+            /** @description How much is taken on the day that is told of. */
+            level: components["schemas"]["UseLevel"];
+        };
+        /** @description The copies that are made before one leaves. */
+        CardEvening: {
+            /** @description Id of the drive or reader; null = there is none. */
+            copier: null | string;
+            /**
+             * Format: double
+             * @description What it copies.
+             */
+            megabytesPerSecond: number;
+            /** @description Whether that is a usual figure, as nobody has measured it. */
+            isUsual: boolean;
+            /**
+             * Format: double
+             * @description What is copied in all.
+             */
+            gigabytes: number;
+            /**
+             * Format: double
+             * @description From the end of the last part until it is done.
+             */
+            minutes: number;
+            /** @description When one may leave; null without times. */
+            leaveAt: null | string;
+            /**
+             * Format: int32
+             * @description Fewest copies of anything by then.
+             */
+            copies: number;
+            /**
+             * Format: int32
+             * @description Fewest places they are in once everybody has left.
+             */
+            places: number;
+            /**
+             * Format: int32
+             * @description How many are asked.
+             */
+            copiesAsked: number;
+            /**
+             * Format: int32
+             * @description In how many places.
+             */
+            placesAsked: number;
+            /** @description Ids of cards of which it reads neither half. */
+            unreadable: string[];
+            /** @description Whether that is what is asked. */
+            isEnough: boolean;
+        };
+        /**
+         * @description What a card is in.
+         * @enum {unknown}
+         */
+        CardHolder: "camera" | "wallet" | "place";
+        /** @description How full a card is at a moment. */
+        CardLevel: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: double
+             * @description Share of the part that is over by then.
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description Share of its room that is taken.
+             */
+            full: number;
+            /** @description Id of the card; null = none. */
+            card: null | string;
+        };
+        /** @description What a loss would take at its worst moment. */
+        CardLoss: {
+            /** @description What is lost. */
+            kind: components["schemas"]["CardLossKind"];
+            /** @description Id of it; of a wallet the person's. */
+            id: string;
+            /**
+             * Format: int32
+             * @description Frames of which no copy would be left.
+             */
+            frames: number;
+            /**
+             * Format: int32
+             * @description Frames of which the JPEG alone would be left.
+             */
+            jpegOnly: number;
+            /** @description Id of the part in which that moment is; null = there is none. */
+            part: null | string;
+            /**
+             * Format: double
+             * @description Share of the part that is over by then.
+             */
+            at: number;
+            /** @description Local time of that; null without times. */
+            time: null | string;
+            /** @description Frames of each part among them. */
+            parts: components["schemas"]["LostFrames"][];
+            /** @description Needs of these parts that the cameras are used for, what happens once first. */
+            pictures: components["schemas"]["LostPicture"][];
+        };
+        /**
+         * @description What can be lost with cards in it.
+         * @enum {unknown}
+         */
+        CardLossKind: "card" | "camera" | "wallet" | "place" | "person";
+        /** @description The cards of a day: when they are changed, where every copy is, and what would be gone at which moment. */
+        CardPlan: {
+            /** @description Each type of card that is used, those that are short first. */
+            types: components["schemas"]["CardType"][];
+            /** @description Where a camera has no room with every card there. */
+            short: components["schemas"]["Shortage"][];
+            /** @description Changes in the order of the day. */
+            changes: components["schemas"]["Swap"][];
+            /** @description How full the card in each slot is through the day. */
+            bands: components["schemas"]["CardBand"][];
+            /** @description Where each card is through the day. */
+            stays: components["schemas"]["CardStays"][];
+            /** @description The day as planned, with one big pair in each camera, and with a card for each part. */
+            ways: components["schemas"]["CardWay"][];
+            /** @description What happens once and is in one thing only for a while. */
+            alone: components["schemas"]["OnceAlone"][];
+            /** @description What has to be copied before one leaves. */
+            evening: components["schemas"]["CardEvening"];
+            /** @description Ids of the bodies whose files nobody has measured. */
+            estimated: string[];
+            /** @description Whether it is certain that no plan is better. */
+            isBest: boolean;
+        };
+        /**
+         * @description When cards are changed.
+         * @enum {unknown}
+         */
+        CardPolicy: "fill" | "afterOnce" | "perPart";
+        /** @description How cards are changed, who keeps which half of a pair, and how many copies there are before anybody goes home. */
+        CardRules: {
+            /** @description When cards are changed. */
+            policy: components["schemas"]["CardPolicy"];
+            /** @description What goes to the second slot. */
+            second: components["schemas"]["SecondSlot"];
+            /** @description Who keeps what comes out of the second slot. */
+            half: components["schemas"]["SecondHalf"];
+            /**
+             * Format: double
+             * @description Fewest copies before one leaves.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description Fewest places they must be in once everybody has left.
+             */
+            places: number;
+            /** @description Whether cards are put on the drive as they come out; else all of them after the last part. */
+            copyAsTheyCome: boolean;
+        };
         /** @description A card slot of a body. */
         CardSlot: {
             /** @description Card type, e.g. `SD` or `CFexpress-B`. */
@@ -948,6 +1141,88 @@ export interface components {
              */
             writeMegabytesPerSecond?: null | number;
         };
+        /** @description A card is somewhere from a moment on. */
+        CardStay: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: double
+             * @description Share of the part that is over by then.
+             */
+            at: number;
+            /** @description In what it is. */
+            kind: components["schemas"]["CardHolder"];
+            /** @description Id of that. */
+            where: string;
+            /** @description Whether there are pictures on it. */
+            isShot: boolean;
+        };
+        /** @description Where one card is through the day. */
+        CardStays: {
+            /** @description Card id. */
+            card: string;
+            /** @description Each place from when on. */
+            stays: components["schemas"]["CardStay"][];
+        };
+        /** @description How far the cards of one type go. */
+        CardType: {
+            /** @description The type. */
+            type: string;
+            /**
+             * Format: int32
+             * @description How many are in the plan.
+             */
+            carried: number;
+            /**
+             * Format: int32
+             * @description How many of them are clear or in a camera.
+             */
+            ready: number;
+            /**
+             * Format: int32
+             * @description How many are written to.
+             */
+            used: number;
+            /**
+             * Format: int32
+             * @description How many it takes so that a busy day completes with the largest of them dead.
+             */
+            wanted: number;
+            /**
+             * Format: int32
+             * @description Of a card per part, parts that are begun on a card that is not clear, as there are too few.
+             */
+            unmet: number;
+            /**
+             * Format: int32
+             * @description How many more it takes; 0 = enough.
+             */
+            short: number;
+        };
+        /** @description One way of using the cards of a day, and what it risks. */
+        CardWay: {
+            /** @description Which way. */
+            kind: components["schemas"]["CardWayKind"];
+            /**
+             * Format: int32
+             * @description How many times a camera's cards are changed, both at once where it has two.
+             */
+            changes: number;
+            /**
+             * Format: double
+             * @description How long that takes in all.
+             */
+            seconds: number;
+            /** @description Frames that would be gone with whichever camera holds most, from moment to moment. */
+            curve: components["schemas"]["ExposurePoint"][];
+            /** @description What each loss would take at its worst moment, the worst first. */
+            losses: components["schemas"]["CardLoss"][];
+        };
+        /**
+         * @description Ways of using cards that are compared.
+         * @enum {unknown}
+         */
+        CardWayKind: "planned" | "oneBigPair" | "afterOnce" | "perPart";
         /**
          * @description What could take several things together.
          * @enum {unknown}
@@ -1169,6 +1444,23 @@ export interface components {
             need: string;
             /** @description What is lost, in words; null = nothing. */
             loss: null | string;
+        };
+        /** @description Frames that one camera holds alone. */
+        ExposurePoint: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: double
+             * @description Share of the part that is over by then.
+             */
+            at: number;
+            /**
+             * Format: int32
+             * @description Frames.
+             */
+            frames: number;
+            /** @description Id of the camera. */
+            body: null | string;
         };
         /**
          * @description What a kit must survive. Each includes those before it.
@@ -1791,6 +2083,11 @@ export interface components {
              * @description JPEG file, MB.
              */
             jpegMegabytes?: null | number;
+            /**
+             * Format: double
+             * @description Video, GB a minute.
+             */
+            videoGigabytesPerMinute?: null | number;
             /** @description Whether it can be powered or charged by USB. */
             usbCharging?: null | boolean;
             /** @description Whether it is sealed against rain. */
@@ -1961,10 +2258,15 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Card reader; carried, not yet reckoned with. */
+        /** @description Card reader. */
         ItemCardReader: {
             /** @enum {string} */
             kind?: "reader";
+            /**
+             * Format: double
+             * @description What it reads, MB a second as measured.
+             */
+            megabytesPerSecond?: null | number;
             /** @description Types of card it reads. */
             cardTypes?: null | string[];
             /** @description Stable id, unique among items, people and places. */
@@ -2464,10 +2766,15 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Drive for copies; carried, not yet reckoned with. */
+        /** @description Drive for copies. */
         ItemDrive: {
             /** @enum {string} */
             kind?: "drive";
+            /**
+             * Format: double
+             * @description What it copies, MB a second as measured.
+             */
+            megabytesPerSecond?: null | number;
             /**
              * Format: double
              * @description Size.
@@ -3956,6 +4263,23 @@ export interface components {
             /** @description What to do now; empty when the way one would have taken still stands, or none is left. */
             steps: components["schemas"]["Step"][];
         };
+        /** @description Frames of one part. */
+        LostFrames: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            frames: number;
+        };
+        /** @description A picture that would be gone. */
+        LostPicture: {
+            /** @description Part id. */
+            part: string;
+            /** @description Need id. */
+            need: string;
+        };
         /** @enum {unknown} */
         Make: "own" | "thirdParty" | "cheap" | null;
         /** @description Edits that make a need or a day safer, proved by running the whole report with them. */
@@ -4235,6 +4559,31 @@ export interface components {
              * @description ISO.
              */
             iso: number;
+        };
+        /** @description Pictures of what happens once, all copies of which are in one thing from the end of their part on. */
+        OnceAlone: {
+            /** @description Part id. */
+            part: string;
+            /** @description Ids of the needs of the part. */
+            needs: string[];
+            /**
+             * Format: int32
+             * @description Frames of that camera in that part.
+             */
+            frames: number;
+            /** @description What it is. */
+            kind: components["schemas"]["CardLossKind"];
+            /** @description Id of it; of a wallet the person's. */
+            id: string;
+            /** @description Local time from which on; null without times. */
+            from: null | string;
+            /** @description Local time until when; null = to the end of the day, or without times. */
+            until: null | string;
+            /**
+             * Format: double
+             * @description How long; without times, parts.
+             */
+            minutes: number;
         };
         /**
          * @description What becomes of a need, best first, so that the larger is the worse.
@@ -4963,6 +5312,7 @@ export interface components {
             /** @description Whether what happens once is begun with a full battery. */
             freshBeforeOnce?: null | boolean;
             power?: null | components["schemas"]["PowerRules"];
+            cards?: null | components["schemas"]["CardRules"];
             house?: null | components["schemas"]["House"];
             seconds?: null | components["schemas"]["OwnSeconds"];
         };
@@ -5568,6 +5918,8 @@ export interface components {
             freshBeforeOnce: boolean;
             /** @description How batteries and cells are used and charged. */
             power: components["schemas"]["PowerRules"];
+            /** @description How cards are changed, shared out and copied. */
+            cards: components["schemas"]["CardRules"];
             /** @description How long a need may wait, by importance. */
             tolerance: components["schemas"]["Tolerances"];
             /** @description How long each operation of the hands takes. */
@@ -5593,6 +5945,16 @@ export interface components {
              */
             seconds: number;
         };
+        /**
+         * @description Who keeps what comes out of the second slot.
+         * @enum {unknown}
+         */
+        SecondHalf: "partner" | "bag" | "shooter";
+        /**
+         * @description What a body with two slots writes to the second.
+         * @enum {unknown}
+         */
+        SecondSlot: "raw" | "jpeg";
         /** @description A thing as it was seen. */
         SeenThing: {
             id: string;
@@ -7566,6 +7928,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PowerDay"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowCards: {
+        parameters: {
+            query?: {
+                pull?: string[];
+                use?: string;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardDay"];
                 };
             };
             /** @description Not Found */

@@ -1,0 +1,176 @@
+using YokePair.Core.Swaps;
+
+namespace YokePair.Core.Cards;
+
+/// <summary>The cards of a day: when they are changed, where every copy is, and what would be gone at which moment.</summary>
+/// <param name="Types">Each type of card that is used, those that are short first.</param>
+/// <param name="Short">Where a camera has no room with every card there.</param>
+/// <param name="Changes">Changes in the order of the day.</param>
+/// <param name="Bands">How full the card in each slot is through the day.</param>
+/// <param name="Stays">Where each card is through the day.</param>
+/// <param name="Ways">The day as planned, with one big pair in each camera, and with a card for each part.</param>
+/// <param name="Alone">What happens once and is in one thing only for a while.</param>
+/// <param name="Evening">What has to be copied before one leaves.</param>
+/// <param name="Estimated">Ids of the bodies whose files nobody has measured.</param>
+/// <param name="IsBest">Whether it is certain that no plan is better.</param>
+public sealed record CardPlan(
+    IReadOnlyList<CardType> Types, IReadOnlyList<Shortage> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<CardBand> Bands, IReadOnlyList<CardStays> Stays,
+    IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, CardEvening Evening, IReadOnlyList<string> Estimated, bool IsBest);
+
+/// <summary>How far the cards of one type go.</summary>
+/// <param name="Type">The type.</param>
+/// <param name="Carried">How many are in the plan.</param>
+/// <param name="Ready">How many of them are clear or in a camera.</param>
+/// <param name="Used">How many are written to.</param>
+/// <param name="Wanted">How many it takes so that a busy day completes with the largest of them dead.</param>
+/// <param name="Unmet">Of a card per part, parts that are begun on a card that is not clear, as there are too few.</param>
+public sealed record CardType(string Type, int Carried, int Ready, int Used, int Wanted, int Unmet)
+{
+    /// <summary>How many more it takes; 0 = enough.</summary>
+    public int Short => Math.Max(0, Wanted - Ready);
+}
+
+/// <summary>How full the card in one slot of one camera is through the day.</summary>
+/// <param name="Body">Body id.</param>
+/// <param name="Slot">Slot from 1.</param>
+/// <param name="Levels">Line by line from level to level; a change stands between two at the same moment.</param>
+public sealed record CardBand(string Body, int Slot, IReadOnlyList<CardLevel> Levels);
+
+/// <summary>How full a card is at a moment.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="At">Share of the part that is over by then.</param>
+/// <param name="Full">Share of its room that is taken.</param>
+/// <param name="Card">Id of the card; null = none.</param>
+public sealed record CardLevel(string Part, double At, double Full, string? Card);
+
+/// <summary>Where one card is through the day.</summary>
+/// <param name="Card">Card id.</param>
+/// <param name="Stays">Each place from when on.</param>
+public sealed record CardStays(string Card, IReadOnlyList<CardStay> Stays);
+
+/// <summary>A card is somewhere from a moment on.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="At">Share of the part that is over by then.</param>
+/// <param name="Kind">In what it is.</param>
+/// <param name="Where">Id of that.</param>
+/// <param name="IsShot">Whether there are pictures on it.</param>
+public sealed record CardStay(string Part, double At, CardHolder Kind, string Where, bool IsShot);
+
+/// <summary>What a card is in.</summary>
+public enum CardHolder
+{
+    /// <summary>A camera.</summary>
+    Camera,
+
+    /// <summary>The wallet of a person.</summary>
+    Wallet,
+
+    /// <summary>A bag or another place.</summary>
+    Place,
+}
+
+/// <summary>One way of using the cards of a day, and what it risks.</summary>
+/// <param name="Kind">Which way.</param>
+/// <param name="Changes">How many times a camera's cards are changed, both at once where it has two.</param>
+/// <param name="Seconds">How long that takes in all.</param>
+/// <param name="Curve">Frames that would be gone with whichever camera holds most, from moment to moment.</param>
+/// <param name="Losses">What each loss would take at its worst moment, the worst first.</param>
+public sealed record CardWay(CardWayKind Kind, int Changes, double Seconds, IReadOnlyList<ExposurePoint> Curve, IReadOnlyList<CardLoss> Losses);
+
+/// <summary>Ways of using cards that are compared.</summary>
+public enum CardWayKind
+{
+    /// <summary>With the cards and habits of the plan.</summary>
+    Planned,
+
+    /// <summary>One card in each slot that is large enough for all.</summary>
+    OneBigPair,
+
+    /// <summary>Another card in each slot after what happens once.</summary>
+    AfterOnce,
+
+    /// <summary>A card for each part in each slot.</summary>
+    PerPart,
+}
+
+/// <summary>Frames that one camera holds alone.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="At">Share of the part that is over by then.</param>
+/// <param name="Frames">Frames.</param>
+/// <param name="Body">Id of the camera.</param>
+public sealed record ExposurePoint(string Part, double At, int Frames, string? Body);
+
+/// <summary>What can be lost with cards in it.</summary>
+public enum CardLossKind
+{
+    /// <summary>One card dies, or is formatted by mistake.</summary>
+    Card,
+
+    /// <summary>A camera is stolen.</summary>
+    Camera,
+
+    /// <summary>Somebody's wallet of cards is lost.</summary>
+    Wallet,
+
+    /// <summary>A bag is stolen, a car broken into.</summary>
+    Place,
+
+    /// <summary>Everything that somebody carries.</summary>
+    Person,
+}
+
+/// <summary>What a loss would take at its worst moment.</summary>
+/// <param name="Kind">What is lost.</param>
+/// <param name="Id">Id of it; of a wallet the person's.</param>
+/// <param name="Frames">Frames of which no copy would be left.</param>
+/// <param name="JpegOnly">Frames of which the JPEG alone would be left.</param>
+/// <param name="Part">Id of the part in which that moment is; null = there is none.</param>
+/// <param name="At">Share of the part that is over by then.</param>
+/// <param name="Time">Local time of that; null without times.</param>
+/// <param name="Parts">Frames of each part among them.</param>
+/// <param name="Pictures">Needs of these parts that the cameras are used for, what happens once first.</param>
+public sealed record CardLoss(
+    CardLossKind Kind, string Id, int Frames, int JpegOnly, string? Part, double At, DateTime? Time, IReadOnlyList<LostFrames> Parts,
+    IReadOnlyList<LostPicture> Pictures);
+
+/// <summary>Frames of one part.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Frames">How many.</param>
+public sealed record LostFrames(string Part, int Frames);
+
+/// <summary>A picture that would be gone.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Need">Need id.</param>
+public sealed record LostPicture(string Part, string Need);
+
+/// <summary>Pictures of what happens once, all copies of which are in one thing from the end of their part on.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Needs">Ids of the needs of the part.</param>
+/// <param name="Frames">Frames of that camera in that part.</param>
+/// <param name="Kind">What it is.</param>
+/// <param name="Id">Id of it; of a wallet the person's.</param>
+/// <param name="From">Local time from which on; null without times.</param>
+/// <param name="Until">Local time until when; null = to the end of the day, or without times.</param>
+/// <param name="Minutes">How long; without times, parts.</param>
+public sealed record OnceAlone(
+    string Part, IReadOnlyList<string> Needs, int Frames, CardLossKind Kind, string Id, DateTime? From, DateTime? Until, double Minutes);
+
+/// <summary>The copies that are made before one leaves.</summary>
+/// <param name="Copier">Id of the drive or reader; null = there is none.</param>
+/// <param name="MegabytesPerSecond">What it copies.</param>
+/// <param name="IsUsual">Whether that is a usual figure, as nobody has measured it.</param>
+/// <param name="Gigabytes">What is copied in all.</param>
+/// <param name="Minutes">From the end of the last part until it is done.</param>
+/// <param name="LeaveAt">When one may leave; null without times.</param>
+/// <param name="Copies">Fewest copies of anything by then.</param>
+/// <param name="Places">Fewest places they are in once everybody has left.</param>
+/// <param name="CopiesAsked">How many are asked.</param>
+/// <param name="PlacesAsked">In how many places.</param>
+/// <param name="Unreadable">Ids of cards of which it reads neither half.</param>
+public sealed record CardEvening(
+    string? Copier, double MegabytesPerSecond, bool IsUsual, double Gigabytes, double Minutes, DateTime? LeaveAt, int Copies, int Places,
+    int CopiesAsked, int PlacesAsked, IReadOnlyList<string> Unreadable)
+{
+    /// <summary>Whether that is what is asked.</summary>
+    public bool IsEnough => Copies >= CopiesAsked && Places >= PlacesAsked;
+}

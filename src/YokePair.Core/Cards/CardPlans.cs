@@ -1,0 +1,120 @@
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Plans;
+using YokePair.Core.Swaps;
+using YokePair.Core.Use;
+using YokePair.Core.Ways;
+
+namespace YokePair.Core.Cards;
+
+/// <summary>Plans the cards of a day, says where every copy is from moment to moment, and what each loss would take.</summary>
+public static class CardPlans
+{
+    /// <summary>Plans the cards of a day.</summary>
+    /// <param name="analysis">The day; what is pulled is not there.</param>
+    /// <param name="level">How much is taken.</param>
+    public static CardPlan Of(DayAnalysis analysis, UseLevel level = UseLevel.High)
+    {
+        var day = new CameraDay(analysis, level: level);
+        var work = day.Work();
+        var kit = day.Kit;
+        var (all, isBest) = new SwapPlanner(day, work, new SwapState(), 0).Solve();
+        var fed = all.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
+        var clock = new CardClock(day.Parts);
+        List<CardUse> uses = [.. CardUse.Of(day, fed)];
+        var where = new Whereabouts(day, clock, uses, work);
+        var batches = FrameBatch.From(kit, uses, work);
+        List<Swap> changes = [.. SwapPlans.Told(day, fed)];
+        return new CardPlan(
+            Types(day, work, fed, uses),
+            [.. SwapPlans.Lacking(day, fed)],
+            changes,
+            [.. fed.OrderBy(f => f.Work.Body).ThenBy(f => f.Work.Slot).GroupBy(f => (f.Work.Body, f.Work.Slot)).Select(g => Band(day, g))],
+            [.. kit.Cards.Select(c => Stays(day, where, kit.Items[c]))],
+            [
+                Way(CardWayKind.Planned, uses),
+                Way(CardWayKind.OneBigPair, [.. CardUse.OneBigPair(day, work)]),
+                Way(CardWayKind.AfterOnce, [.. CardUse.AfterOnce(day, work)]),
+                Way(CardWayKind.PerPart, [.. CardUse.PerPart(day, work)]),
+            ],
+            new Exposure(analysis, day, clock, batches, where).OnceInOneThing(),
+            EveningCopies.Of(day, clock, batches, where),
+            [.. work.Select(w => kit.Items[w.Body]).OfType<Body>().Where(b => b.RawMegabytes is null).Select(b => b.Id).Distinct().Order(StringComparer.Ordinal)],
+            isBest);
+
+        CardWay Way(CardWayKind kind, List<CardUse> used)
+        {
+            var there = new Whereabouts(day, clock, used, work);
+            var exposure = new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), there);
+            var changed = Changed(used);
+            return new CardWay(kind, changed.Select(c => (c.Body, c.Part, c.From)).Distinct().Count(), changed.Count * kit.Plan.Rules.Seconds.ChangeCard, exposure.Curve(), exposure.Worst());
+        }
+    }
+
+    /// <summary>Uses that begin with another card than the one before in that slot.</summary>
+    private static List<CardUse> Changed(List<CardUse> uses)
+    {
+        var changed = new List<CardUse>();
+        foreach (var slot in uses.GroupBy(u => (u.Body, u.Slot)))
+        {
+            CardUse? last = null;
+            foreach (var use in slot.OrderBy(u => u.Part).ThenBy(u => u.From))
+            {
+                if (last is not null && use.Card is not null && last.Card != use.Card) changed.Add(use);
+                last = use;
+            }
+        }
+        return changed;
+    }
+
+    private static List<CardType> Types(CameraDay day, List<CameraWork> work, List<FedSlot> fed, List<CardUse> uses)
+    {
+        var kit = day.Kit;
+        var used = uses.Where(u => u.Card is not null && u.To > u.From).Select(u => u.Card!).Distinct().ToLookup(c => (kit.Items[kit.IndexOf(c)] as Card)?.Type);
+        var types = new List<CardType>();
+        foreach (var slots in fed.GroupBy(f => TypeOf(kit, f), StringComparer.Ordinal))
+        {
+            int[] all = [.. kit.Cards.Where(c => ((Card)kit.Items[c]).Type == slots.Key)];
+            int[] ready = [.. all.Where(c => ((Card)kit.Items[c]).CanRecord && day.IsEverThere(c))];
+            var largest = ready.DefaultIfEmpty(Kit.None).MaxBy(c => c == Kit.None ? 0 : ((Card)kit.Items[c]).Gigabytes ?? double.PositiveInfinity);
+            var without = largest == Kit.None ? fed : new SwapPlanner(day.Without(new HashSet<int> { largest }), work, new SwapState(), 0).CardsSomehow();
+            // A slot in which the best is dead takes another; what is lacking then is lacking in cards of that size.
+            var lacks = Lacking(without.Where(f => TypeOf(kit, f) == slots.Key));
+            var room = largest == Kit.None ? double.PositiveInfinity : slots.Min(f => f.Work.FramesOf(kit, largest));
+            var missing = largest == Kit.None ? slots.Count() : (int)Math.Ceiling(lacks / room);
+            var drawn = used[slots.Key].Count();
+            types.Add(new CardType(slots.Key, all.Length, ready.Length, drawn, missing > 0 ? ready.Length + missing : Math.Min(ready.Length, drawn + 1), Unmet(kit, slots)));
+        }
+        return [.. types.OrderByDescending(t => t.Short).ThenBy(t => t.Type, StringComparer.Ordinal)];
+    }
+
+    private static double Lacking(IEnumerable<FedSlot> fed) =>
+        fed.Sum(f => f.Choice.Swaps.Where(s => s.Class is null).Sum(s => f.Work.Draws[s.Draw].Frames - s.AfterFrames));
+
+    /// <summary>Parts that should be begun on a clear card and are not.</summary>
+    private static int Unmet(Kit kit, IEnumerable<FedSlot> slots) =>
+        kit.Plan.Rules.Cards.Policy == CardPolicy.Fill ? 0 : slots.Sum(f => f.Work.Draws.Skip(1).Where((d, n) => d.Fresh > 0 && !f.Choice.Swaps.Any(s => s.Draw == n + 1 && s.AfterFrames == 0)).Count());
+
+    private static string TypeOf(Kit kit, FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).Slots[slot.Work.Slot].Type ?? "card";
+
+    private static CardBand Band(CameraDay day, IGrouping<(int Body, int Slot), FedSlot> slot) => new(day.Kit.Items[slot.Key.Body].Id, slot.Key.Slot + 1,
+        [.. slot.SelectMany(f => f.Levels(day.Kit, new SwapState(), int.MaxValue)).Select(l => new CardLevel(
+            day.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(1 - l.Left, 4), l.Items is [var first, ..] ? day.Kit.Items[first].Id : null))]);
+
+    private static CardStays Stays(CameraDay day, Whereabouts where, Item card)
+    {
+        var (kit, plan) = (day.Kit, day.Kit.Plan);
+        var stays = new List<CardStay>();
+        var first = day.Parts.Length == 0 ? "" : day.Parts[0].Id;
+        var spells = where.Of(card.Id);
+        if (spells is not [{ From: { Part: 0, Share: 0 } }, ..])
+        {
+            var on = kit.RestsOn[kit.IndexOf(card.Id)];
+            if (on != Kit.None && kit.Items[on] is Body) stays.Add(new CardStay(first, 0, CardHolder.Camera, kit.Items[on].Id, false));
+            else if (kit.PackedIn(kit.IndexOf(card.Id)) is { } place) stays.Add(new CardStay(first, 0, CardHolder.Place, place, false));
+        }
+        stays.AddRange(spells.Select(s => new CardStay(day.Parts[s.From.Part].Id, Math.Round(s.From.Share, 4), s.Kind,
+            s.Kind switch { CardHolder.Camera => kit.Items[s.Where].Id, CardHolder.Wallet => plan.People[s.Where].Id, _ => plan.Places[s.Where].Id }, true)));
+        return new CardStays(card.Id, stays);
+    }
+}

@@ -1,0 +1,223 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Cards;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Tests;
+
+/// <summary>When cards are changed, where every copy is, and what each loss would take.</summary>
+public sealed class CardTests
+{
+    private static readonly (string Id, int Frames)[] Wedding = [("preparation", 300), ("ceremony", 350), ("portraits", 450), ("reception", 700)];
+
+    private static readonly DateTime Start = new(2027, 6, 12, 12, 0, 0);
+
+    /// <summary>One body with two slots, an hour to each part and an hour between, and as many pairs of cards as are asked for.</summary>
+    internal static Plan Day(
+        CardRules rules, int pairs = 4, double gigabytes = 64, double raw = 24, double jpeg = 8, (string Id, int Frames)[]? parts = null, bool partner = true,
+        params Item[] besides) => new()
+        {
+            Format = Plan.FormatName,
+            Version = 1,
+            Rules = new Rules { Cards = rules },
+            People = partner ? [new Person { Id = "lead" }, new Person { Id = "second" }] : [new Person { Id = "lead" }],
+            Places = [new Place { Id = "bag", ReachSeconds = 60 }],
+            Items =
+            [
+                new Body
+                {
+                    Id = "b1", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB", FramesPerCharge = 9000,
+                    Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }], RawMegabytes = raw, JpegMegabytes = jpeg,
+                },
+                new Lens { Id = "l1", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
+                new Battery { Id = "in", Place = "@b1", Type = "LB" },
+                .. Enumerable.Range(1, 2 * pairs).Select(n => new Card { Id = $"c{n}", Place = n <= 2 ? $"@b1/{n}" : "bag", Type = "SD", Gigabytes = gigabytes }),
+                .. besides,
+            ],
+            Parts =
+            [
+                .. (parts ?? Wedding).Select((p, n) => new Part
+                {
+                    Id = p.Id, Ev = 12, Start = Start.AddHours(2 * n), End = Start.AddHours((2 * n) + 1), Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
+                    Setups = [new Setup { Person = "lead", Body = "b1", Lens = "l1" }],
+                    Needs = [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Who = "lead" }],
+                }),
+            ],
+        };
+
+    private static CardPlan Of(Plan plan) => CardPlans.Of(new DayAnalysis(plan));
+
+    private static CardLoss Loss(CardPlan plan, CardLossKind kind, string id, CardWayKind way = CardWayKind.Planned) =>
+        plan.Ways.Single(w => w.Kind == way).Losses.Single(l => l.Kind == kind && l.Id == id);
+
+    [Fact]
+    public void One_big_pair_goes_with_the_camera()
+    {
+        var plan = Of(Day(new CardRules { Policy = CardPolicy.Fill }));
+        Assert.Empty(plan.Changes);
+        var stolen = Loss(plan, CardLossKind.Camera, "b1");
+        Assert.Equal((1800, "reception", 1.0, Start.AddHours(7)), (stolen.Frames, stolen.Part, stolen.At, stolen.Time));
+        Assert.Equal(Wedding.Select(w => (w.Id, w.Frames)), stolen.Parts.Select(p => (p.Part, p.Frames)));
+        Assert.Equal(["preparation", "ceremony", "portraits", "reception"], stolen.Pictures.Select(p => p.Part));
+        Assert.Equal(0, plan.Ways[0].Losses.Single(l => l.Kind == CardLossKind.Card).Frames);
+        Assert.Equal(1800, Loss(plan, CardLossKind.Person, "lead").Frames);
+        Assert.Equal(300, plan.Ways[0].Curve.Last(p => p.Part == "preparation").Frames);
+    }
+
+    [Theory]
+    [InlineData(SecondHalf.Shooter, 1100, 1800)]
+    [InlineData(SecondHalf.Partner, 0, 700)]
+    [InlineData(SecondHalf.Bag, 0, 700)]
+    public void A_card_per_part(SecondHalf half, int wallet, int everything)
+    {
+        var plan = Of(Day(new CardRules { Policy = CardPolicy.PerPart, Half = half }));
+        Assert.Equal(["ceremony", "ceremony", "portraits", "portraits", "reception", "reception"], plan.Changes.Select(c => c.Part));
+        Assert.All(plan.Changes, c => Assert.Null(c.AfterFrames));
+        Assert.Equal(700, Loss(plan, CardLossKind.Camera, "b1").Frames);
+        Assert.Equal(wallet, Loss(plan, CardLossKind.Wallet, "lead").Frames);
+        Assert.Equal(everything, Loss(plan, CardLossKind.Person, "lead").Frames);
+        // Side by side, whatever is planned.
+        Assert.Equal(1800, Loss(plan, CardLossKind.Camera, "b1", CardWayKind.OneBigPair).Frames);
+        Assert.Equal(700, Loss(plan, CardLossKind.Camera, "b1", CardWayKind.PerPart).Frames);
+        Assert.Equal([(CardWayKind.Planned, 3), (CardWayKind.OneBigPair, 0), (CardWayKind.AfterOnce, 0), (CardWayKind.PerPart, 3)], plan.Ways.Select(w => (w.Kind, w.Changes)));
+        Assert.Equal(6 * 20, plan.Ways[0].Seconds);
+    }
+
+    [Fact]
+    public void What_happens_once_is_in_one_camera_until_its_cards_are_changed()
+    {
+        var day = Day(new CardRules());
+        day = day with { Parts = [.. day.Parts.Select(p => p.Id == "ceremony" ? p with { Needs = [.. p.Needs.Select(n => n with { Importance = Importance.Once })] } : p)] };
+        var alone = Assert.Single(Of(day).Alone);
+        Assert.Equal(("ceremony", 350, CardLossKind.Camera, "b1", Start.AddHours(3), null, 240.0), (alone.Part, alone.Frames, alone.Kind, alone.Id, alone.From, alone.Until, alone.Minutes));
+        // After a change at the next part it was so for the hour between; with both halves in one wallet it still is.
+        var changed = Of(With(new CardRules { Policy = CardPolicy.AfterOnce }));
+        Assert.Equal([("portraits", 1), ("portraits", 2)], changed.Changes.Select(c => (c.Part, c.Slot!.Value)));
+        Assert.Equal((CardLossKind.Camera, Start.AddHours(4), 60.0), changed.Alone.Select(a => (a.Kind, a.Until, a.Minutes)).Single());
+        Assert.Equal(1150, Loss(changed, CardLossKind.Camera, "b1").Frames);
+        var shared = Of(With(new CardRules { Policy = CardPolicy.AfterOnce, Half = SecondHalf.Shooter })).Alone.Single();
+        Assert.Equal((CardLossKind.Wallet, "lead", 180.0), (shared.Kind, shared.Id, shared.Minutes));
+
+        Plan With(CardRules rules) => day with { Rules = day.Rules with { Cards = rules } };
+    }
+
+    [Fact]
+    public void Without_a_partner_the_second_half_goes_to_the_bag()
+    {
+        var plan = Of(Day(new CardRules { Policy = CardPolicy.PerPart }, partner: false));
+        Assert.Equal((0, 0), (Loss(plan, CardLossKind.Wallet, "lead").Frames, Loss(plan, CardLossKind.Place, "bag").Frames));
+        Assert.Contains(plan.Stays.Single(s => s.Card == "c2").Stays, s => s is { Kind: CardHolder.Place, Where: "bag", IsShot: true, Part: "ceremony" });
+    }
+
+    [Fact]
+    public void Too_few_cards_for_a_card_per_part_are_counted()
+    {
+        var plan = Of(Day(new CardRules { Policy = CardPolicy.PerPart }, pairs: 2));
+        Assert.Equal((2, 4), (plan.Changes.Count, plan.Types.Single().Unmet));
+        Assert.Equal(1100, Loss(plan, CardLossKind.Camera, "b1").Frames);
+        Assert.Empty(plan.Short);
+    }
+
+    [Fact]
+    public void Raw_and_jpeg_of_unlike_size()
+    {
+        Assert.Equal((740, 2221), (Charge.FramesOn(32, 39), Charge.FramesOn(32, 13)));
+        var plan = Of(Day(new CardRules { Second = SecondSlot.Jpeg }, gigabytes: 32, raw: 39, jpeg: 13, parts: [("reception", 2160)]));
+        Assert.Equal([(1, 740), (1, 1480)], plan.Changes.Select(c => (c.Slot!.Value, c.AfterFrames!.Value)));
+        // Worst just before a change, and at the end of the day.
+        Assert.Equal((740, 680), (Loss(plan, CardLossKind.Camera, "b1").Frames, plan.Ways[0].Curve[^1].Frames));
+        // In the wallet are raws whose JPEGs are still in the camera; of a dead card as well a JPEG is left.
+        var wallet = Loss(plan, CardLossKind.Wallet, "lead");
+        Assert.Equal((0, 1480), (wallet.Frames, wallet.JpegOnly));
+        Assert.Equal((0, 740), plan.Ways[0].Losses.Where(l => l.Kind == CardLossKind.Card).Select(l => (l.Frames, l.JpegOnly)).Single());
+        // With a card per part too the JPEGs stay in.
+        Assert.All(Of(Day(new CardRules { Second = SecondSlot.Jpeg, Policy = CardPolicy.PerPart })).Changes, c => Assert.Equal(1, c.Slot));
+    }
+
+    [Fact]
+    public void Two_cameras_are_copied_before_one_leaves()
+    {
+        var day = Day(new CardRules { CopyAsTheyCome = false }, parts: [("reception", 700)], raw: 32, besides:
+        [
+            new Body
+            {
+                Id = "b2", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB", FramesPerCharge = 9000,
+                Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }], RawMegabytes = 21,
+            },
+            new Lens { Id = "l2", Place = "bag", Mount = "K", Focal = new Interval(70, 200), Aperture = new Interval(4, 4) },
+            new Battery { Id = "in2", Place = "@b2", Type = "LB" }, new Card { Id = "x1", Place = "@b2/1", Type = "SD", Gigabytes = 64 },
+            new Card { Id = "x2", Place = "@b2/2", Type = "SD", Gigabytes = 64 }, new Drive { Id = "d", Place = "bag", MegabytesPerSecond = 71.1 },
+        ]);
+        var part = day.Parts[0] with
+        {
+            Start = new DateTime(2027, 6, 12, 20, 0, 0), End = new DateTime(2027, 6, 12, 22, 30, 0), Frames = new FrameCount { Low = 0, Likely = 0, High = 1400 },
+            Setups = [.. day.Parts[0].Setups, new Setup { Person = "second", Position = "left", Body = "b2", Lens = "l2" }],
+        };
+        var evening = Of(day with { Parts = [part] }).Evening;
+        Assert.Equal((37.1, 8.7, new DateTime(2027, 6, 12, 22, 39, 0)), (evening.Gigabytes, evening.Minutes, evening.LeaveAt));
+        Assert.Equal((3, 2, true, false), (evening.Copies, evening.Places, evening.IsEnough, evening.IsUsual));
+        // Without the drive there are two, and alone all of them go home in one pocket.
+        var none = Of(day with { Parts = [part], Items = [.. day.Items.Where(i => i.Id != "d")] }).Evening;
+        Assert.Equal((2, 2, false, null), (none.Copies, none.Places, none.IsEnough, none.Copier));
+        Assert.Equal(1, Of(Day(new CardRules { Half = SecondHalf.Shooter }, partner: false, besides: [new Drive { Id = "d", Place = "bag" }])).Evening.Places);
+    }
+
+    [Fact]
+    public void What_comes_out_early_is_copied_meanwhile()
+    {
+        Item drive = new Drive { Id = "d", Place = "bag", MegabytesPerSecond = 71.1 };
+        // 64 GB take 15 minutes, 12 GB 2.8.
+        Assert.Equal(15.0, Copied(64_000, early: false), 0.05);
+        Assert.Equal(2.8, Copied(12_000, early: false), 0.05);
+        Assert.Equal(3.9, Copied(24_000 / 700.0 * 700, early: true, perPart: true), 0.1);
+
+        double Copied(double megabytes, bool early, bool perPart = false)
+        {
+            var rules = new CardRules { CopyAsTheyCome = early, Policy = perPart ? CardPolicy.PerPart : CardPolicy.Fill };
+            return perPart ? Of(Day(rules, besides: drive)).Evening.Minutes : Of(Day(rules, gigabytes: 128, raw: megabytes / 1000, parts: [("a", 1000)], besides: drive)).Evening.Minutes;
+        }
+    }
+
+    [Fact]
+    public void A_drive_that_reads_one_half_copies_that()
+    {
+        Item Reading(params string[] types) => new Drive { Id = "d", Place = "bag", CardTypes = types };
+        Assert.Empty(Of(Day(new CardRules(), besides: Reading("SD"))).Evening.Unreadable);
+        var blind = Of(Day(new CardRules(), besides: Reading("CFexpress-B"))).Evening;
+        Assert.Equal(["c1", "c2"], blind.Unreadable);
+        Assert.Equal((2, 0.0), (blind.Copies, blind.Gigabytes));
+    }
+
+    [Fact]
+    public void One_more_than_a_busy_day_takes()
+    {
+        // 64 GB hold 2406 frames of 24 MB.
+        Assert.Equal((2, 3, 0), Counted(pairs: 4));
+        Assert.Equal((2, 3, 1), Counted(pairs: 1));
+        // No room at all in the evening.
+        var full = Of(Day(new CardRules(), pairs: 1, gigabytes: 32));
+        Assert.Equal([("reception", 103, 597)], full.Short.Select(s => (s.Part, s.AfterFrames, s.Frames)).Distinct());
+
+        (int, int, int) Counted(int pairs) => Of(Day(new CardRules(), pairs)).Types.Select(t => (t.Used, t.Wanted, t.Short)).Single();
+    }
+
+    [Fact]
+    public void Video_takes_room_as_well()
+    {
+        var day = Day(new CardRules(), parts: [("a", 1000)]);
+        var filmed = day with { Parts = [day.Parts[0] with { Use = [new PartUse { Item = "b1", VideoMinutes = 32 }] }] };
+        // 32 minutes at 0.75 GB are a thousand frames of 24 MB.
+        Assert.Equal(2 * Of(day).Bands[0].Levels[^1].Full, Of(filmed).Bands[0].Levels[^1].Full, 0.001);
+    }
+
+    [Fact]
+    public void Overflow_has_one_copy()
+    {
+        var day = Day(new CardRules(), pairs: 1, gigabytes: 32);
+        var plan = Of(day with { Rules = day.Rules with { DualRecord = false } });
+        // The first card is full after 1203 frames; the second takes the rest.
+        Assert.Empty(plan.Changes);
+        Assert.Equal(1203, plan.Ways[0].Losses.Single(l => l.Kind == CardLossKind.Card).Frames);
+    }
+}
