@@ -3,6 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Board } from "./board/Board";
+import { Cards } from "./cards/Cards";
 import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
 import { ImportPage } from "./locker/ImportPage";
@@ -29,6 +30,7 @@ function App() {
         <Route path="/locker/labels" element={<Labels />} />
         <Route path="/:assignment/what-if" element={<WhatIf />} />
         <Route path="/:assignment/power" element={<Power />} />
+        <Route path="/:assignment/cards" element={<Cards />} />
         <Route path="/:assignment/day" element={<Board />} />
         <Route
           path="*"

@@ -73,9 +73,10 @@ public enum CardHolder
 /// <param name="Kind">Which way.</param>
 /// <param name="Changes">How many times a camera's cards are changed, both at once where it has two.</param>
 /// <param name="Seconds">How long that takes in all.</param>
+/// <param name="Joins">Ids of the parts before which cards are changed.</param>
 /// <param name="Curve">Frames that would be gone with whichever camera holds most, from moment to moment.</param>
 /// <param name="Losses">What each loss would take at its worst moment, the worst first.</param>
-public sealed record CardWay(CardWayKind Kind, int Changes, double Seconds, IReadOnlyList<ExposurePoint> Curve, IReadOnlyList<CardLoss> Losses);
+public sealed record CardWay(CardWayKind Kind, int Changes, double Seconds, IReadOnlyList<string> Joins, IReadOnlyList<ExposurePoint> Curve, IReadOnlyList<CardLoss> Losses);
 
 /// <summary>Ways of using cards that are compared.</summary>
 public enum CardWayKind
@@ -86,8 +87,8 @@ public enum CardWayKind
     /// <summary>One card in each slot that is large enough for all.</summary>
     OneBigPair,
 
-    /// <summary>Another card in each slot after what happens once.</summary>
-    AfterOnce,
+    /// <summary>Another card in each slot at those two joins that share the day out best.</summary>
+    TwoJoins,
 
     /// <summary>A card for each part in each slot.</summary>
     PerPart,

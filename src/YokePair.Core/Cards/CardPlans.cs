@@ -34,7 +34,7 @@ public static class CardPlans
             [
                 Way(CardWayKind.Planned, uses),
                 Way(CardWayKind.OneBigPair, [.. CardUse.OneBigPair(day, work)]),
-                Way(CardWayKind.AfterOnce, [.. CardUse.AfterOnce(day, work)]),
+                Way(CardWayKind.TwoJoins, [.. CardUse.ChangedBefore(day, work, BestJoins(day, work))]),
                 Way(CardWayKind.PerPart, [.. CardUse.PerPart(day, work)]),
             ],
             new Exposure(analysis, day, clock, batches, where).OnceInOneThing(),
@@ -47,8 +47,29 @@ public static class CardPlans
             var there = new Whereabouts(day, clock, used, work);
             var exposure = new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), there);
             var changed = Changed(used);
-            return new CardWay(kind, changed.Select(c => (c.Body, c.Part, c.From)).Distinct().Count(), changed.Count * kit.Plan.Rules.Seconds.ChangeCard, exposure.Curve(), exposure.Worst());
+            return new CardWay(kind, changed.Select(c => (c.Body, c.Part, c.From)).Distinct().Count(), changed.Count * kit.Plan.Rules.Seconds.ChangeCard,
+                [.. changed.Where(c => c.From <= 0).Select(c => c.Part).Distinct().Order().Select(p => day.Parts[p].Id)], exposure.Curve(), exposure.Worst());
         }
+    }
+
+    /// <summary>
+    /// Two joins that share the day out about as well as any two can; among those the one after the part with most of what happens once, so
+    /// that it is out of the camera soon.
+    /// </summary>
+    private static List<int> BestJoins(CameraDay day, List<CameraWork> work)
+    {
+        const double about = 1.15;
+        var cameras = work.GroupBy(w => w.Body).Select(g => g.ToDictionary(w => w.Part, w => w.Frames)).ToList();
+        var joins = Enumerable.Range(1, Math.Max(0, day.Parts.Length - 1)).ToList();
+        var pairs = joins.SelectMany(a => joins.Where(b => b > a).Select(b => new List<int> { a, b }))
+            .Select(pair => (Pair: pair, Most: cameras.Select(c => Most(c, pair)).DefaultIfEmpty(0).Max())).ToList();
+        if (pairs.Count == 0) return joins;
+        var least = pairs.Min(p => p.Most);
+        var afterOnce = 1 + Enumerable.Range(0, day.Parts.Length).MaxBy(p => day.Parts[p].Needs.Count(n => n.Importance == Importance.Once));
+        return pairs.Where(p => p.Most <= least * about).OrderByDescending(p => p.Pair.Contains(afterOnce)).ThenBy(p => p.Most).First().Pair;
+
+        static double Most(Dictionary<int, double> frames, List<int> pair) =>
+            frames.GroupBy(f => pair.Count(j => j <= f.Key)).Max(g => g.Sum(f => f.Value));
     }
 
     /// <summary>Uses that begin with another card than the one before in that slot.</summary>

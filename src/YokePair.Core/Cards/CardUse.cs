@@ -25,10 +25,9 @@ internal sealed record CardUse(int Body, int Slot, int Part, double From, double
     public static IEnumerable<CardUse> PerPart(CameraDay day, List<CameraWork> work) =>
         InSlots(day, work, (body, slot, part) => SlotWork.TakesJpeg(day.Kit.Plan.Rules, slot) ? $"{body}/{slot}" : $"{body}/{slot}/{part}");
 
-    /// <summary>With another card after each part that holds something which happens once; where JPEGs go one stays in.</summary>
-    public static IEnumerable<CardUse> AfterOnce(CameraDay day, List<CameraWork> work) =>
-        InSlots(day, work, (body, slot, part) => SlotWork.TakesJpeg(day.Kit.Plan.Rules, slot) ? $"{body}/{slot}"
-            : $"{body}/{slot}/{work.Count(w => w.Body == body && w.Part < part && day.Parts[w.Part].HoldsOnce)}");
+    /// <summary>With another card from each of some parts on; where JPEGs go one stays in.</summary>
+    public static IEnumerable<CardUse> ChangedBefore(CameraDay day, List<CameraWork> work, IReadOnlyList<int> joins) =>
+        InSlots(day, work, (body, slot, part) => SlotWork.TakesJpeg(day.Kit.Plan.Rules, slot) ? $"{body}/{slot}" : $"{body}/{slot}/{joins.Count(j => j <= part)}");
 
     private static IEnumerable<CardUse> InSlots(CameraDay day, List<CameraWork> work, Func<int, int, int, string> card) =>
         work.SelectMany(w => Enumerable.Range(0, SlotWork.SlotsOf(day.Kit, w.Body)).Select(slot => new CardUse(w.Body, slot, w.Part, 0, w.Frames, card(w.Body, slot, w.Part))));

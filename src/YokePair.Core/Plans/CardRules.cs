@@ -31,11 +31,8 @@ public sealed record CardRules
 /// <summary>When cards are changed.</summary>
 public enum CardPolicy
 {
-    /// <summary>When they are full.</summary>
+    /// <summary>When they are full, and where a part asks for it.</summary>
     Fill,
-
-    /// <summary>As soon as something is over that happens once, and when they are full.</summary>
-    AfterOnce,
 
     /// <summary>Before each part.</summary>
     PerPart,

@@ -107,6 +107,9 @@ public sealed record Part
     /// <summary>What single things do in this part, where somebody typed it; null = all as usual.</summary>
     public IReadOnlyList<PartUse>? Use { get; init; }
 
+    /// <summary>Whether the cards of every camera are changed before it, full or not.</summary>
+    public bool? ChangeCards { get; init; }
+
     /// <summary>Lights that stand, or are held, in the room in this part; set up before it.</summary>
     public IReadOnlyList<PlacedLight>? Lights { get; init; }
 

@@ -110,12 +110,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     /// <summary>A part that the rules ask a clear card for is begun with one, but where JPEGs go, as that card stays in all day.</summary>
     private Draw CardDraw(CameraWork camera, int slot, CameraWork? last)
     {
-        var asksClear = last is not null && kit.Plan.Rules.Cards.Policy switch
-        {
-            CardPolicy.PerPart => true,
-            CardPolicy.AfterOnce => day.Parts[last.Part].HoldsOnce,
-            _ => false,
-        };
+        var asksClear = last is not null && (kit.Plan.Rules.Cards.Policy == CardPolicy.PerPart
+            || Enumerable.Range(last.Part + 1, camera.Part - last.Part).Any(p => day.Parts[p].ChangeCards == true));
         var part = day.Parts[camera.Part];
         var jpeg = SlotWork.TakesJpeg(kit.Plan.Rules, slot);
         var body = (Body)kit.Items[camera.Body];

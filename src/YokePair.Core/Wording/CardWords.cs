@@ -13,7 +13,7 @@ internal static class CardWords
     {
         var names = new Names(day);
         if (cards.Bands.Count == 0) return [new TextPiece("No camera is at work that takes a card.")];
-        return [.. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. Leaving(day, names, cards.Evening)];
+        return [.. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. TwoJoins(day, names, cards), .. Leaving(day, names, cards.Evening)];
     }
 
     private static IEnumerable<TextPiece> Short(Names names, CardPlan cards)
@@ -35,34 +35,53 @@ internal static class CardWords
         yield return new TextPiece($" after {full.AfterFrames} frames. ");
     }
 
-    /// <summary>What happens once and lies in one thing longest, and what would help.</summary>
+    /// <summary>The part with most of what happens once, where that lies in one thing for long.</summary>
     private static IEnumerable<TextPiece> Alone(Plan day, Names names, CardPlan cards)
     {
-        if (cards.Alone is not [var first, ..]) yield break;
-        if (first.From is { } from)
+        if (cards.Alone.OrderByDescending(a => a.Needs.Count).FirstOrDefault(a => a.From is null || a.Minutes >= LongMinutes) is not { } most) yield break;
+        if (most.From is { } from)
         {
             yield return new TextPiece("From ");
             yield return PowerWords.Time(from);
-            yield return new TextPiece(first.Until is null ? " to the end " : " to ");
-            if (first.Until is { } until) yield return PowerWords.Time(until);
-            if (first.Until is not null) yield return new TextPiece(" ");
+            yield return new TextPiece(most.Until is null ? " to the end " : " to ");
+            if (most.Until is { } until) yield return PowerWords.Time(until);
+            if (most.Until is not null) yield return new TextPiece(" ");
         }
-        for (var i = 0; i < first.Needs.Count; i++)
+        const int named = 2;
+        foreach (var (need, n) in most.Needs.Take(named).Select((need, n) => (need, n)))
         {
-            if (i > 0) yield return new TextPiece(i == first.Needs.Count - 1 ? " and " : ", ");
-            yield return new TextPiece(names.Need(first.Part, first.Needs[i]), Part: first.Part, Need: first.Needs[i]);
+            if (n > 0) yield return new TextPiece(most.Needs.Count > named ? ", " : " and ");
+            yield return new TextPiece(names.Need(most.Part, need), Part: most.Part, Need: need);
         }
-        yield return new TextPiece($", {first.Frames} frames, {(first.Needs.Count > 1 ? "are" : "is")} in ");
-        yield return Place(names, first.Kind, first.Id);
+        if (most.Needs.Count > named) yield return new TextPiece($" and {English.Number(most.Needs.Count - named)} more of ");
+        else yield return new TextPiece(" in ");
+        yield return new TextPiece(names.Part(most.Part), Part: most.Part);
+        yield return new TextPiece($", {most.Frames} frames, {(most.Needs.Count > 1 ? "are" : "is")} in ");
+        yield return Place(names, most.Kind, most.Id);
         yield return new TextPiece(" and nowhere else. ");
-        if (first.Kind == CardLossKind.Wallet && day.Rules.Cards.Half == SecondHalf.Shooter)
+        if (most.Kind == CardLossKind.Wallet && day.Rules.Cards.Half == SecondHalf.Shooter)
             yield return new TextPiece(day.People.Count > 1 ? "Give the second half of each pair to somebody else. " : "Put the second half of each pair into the bag. ");
-        if (first.Kind != CardLossKind.Camera || Day(day).SkipWhile(p => p.Id != first.Part).Skip(1).FirstOrDefault() is not { } next) yield break;
-        yield return new TextPiece("Change its cards before ");
-        yield return new TextPiece(next.Label, Part: next.Id);
-        yield return new TextPiece(day.People.Count > 1 ? ", and give one to somebody else. " : ", and put one into the bag. ");
+    }
 
-        static IReadOnlyList<Part> Day(Plan plan) => Plans.Day.InOrder(plan);
+    private const double LongMinutes = 30;
+
+    /// <summary>Two changes that share the day out, where the plan has none that do as well.</summary>
+    private static IEnumerable<TextPiece> TwoJoins(Plan day, Names names, CardPlan cards)
+    {
+        var (planned, two) = (Most(CardWayKind.Planned), Most(CardWayKind.TwoJoins));
+        var joins = cards.Ways.First(w => w.Kind == CardWayKind.TwoJoins).Joins;
+        if (two >= planned || joins.Count == 0) yield break;
+        yield return new TextPiece("Change before ");
+        for (var i = 0; i < joins.Count; i++)
+        {
+            if (i > 0) yield return new TextPiece(" and ");
+            yield return new TextPiece(names.Part(joins[i]), Part: joins[i]);
+        }
+        yield return new TextPiece(day.People.Count > 1 ? ", give one half of each pair to somebody else" : ", put one half of each pair into the bag");
+        yield return new TextPiece($", and it is {two}. ");
+
+        int Most(CardWayKind kind) =>
+            cards.Ways.First(w => w.Kind == kind).Losses.Where(l => l.Kind == CardLossKind.Camera).Select(l => l.Frames).DefaultIfEmpty(0).Max();
     }
 
     private static IEnumerable<TextPiece> Worst(Names names, CardPlan cards)

@@ -1109,7 +1109,7 @@ export interface components {
          * @description When cards are changed.
          * @enum {unknown}
          */
-        CardPolicy: "fill" | "afterOnce" | "perPart";
+        CardPolicy: "fill" | "perPart";
         /** @description How cards are changed, who keeps which half of a pair, and how many copies there are before anybody goes home. */
         CardRules: {
             /** @description When cards are changed. */
@@ -1213,6 +1213,8 @@ export interface components {
              * @description How long that takes in all.
              */
             seconds: number;
+            /** @description Ids of the parts before which cards are changed. */
+            joins: string[];
             /** @description Frames that would be gone with whichever camera holds most, from moment to moment. */
             curve: components["schemas"]["ExposurePoint"][];
             /** @description What each loss would take at its worst moment, the worst first. */
@@ -1222,7 +1224,7 @@ export interface components {
          * @description Ways of using cards that are compared.
          * @enum {unknown}
          */
-        CardWayKind: "planned" | "oneBigPair" | "afterOnce" | "perPart";
+        CardWayKind: "planned" | "oneBigPair" | "twoJoins" | "perPart";
         /**
          * @description What could take several things together.
          * @enum {unknown}
@@ -4728,6 +4730,8 @@ export interface components {
             changes?: null | string[];
             /** @description What single things do in this part, where somebody typed it; null = all as usual. */
             use?: null | components["schemas"]["PartUse"][];
+            /** @description Whether the cards of every camera are changed before it, full or not. */
+            changeCards?: null | boolean;
             /** @description Lights that stand, or are held, in the room in this part; set up before it. */
             lights?: null | components["schemas"]["PlacedLight"][];
             /** @description What must be photographed. */
@@ -5244,6 +5248,8 @@ export interface components {
             rain?: null | boolean;
             /** @description Whether there is a socket. */
             socket?: null | boolean;
+            /** @description Whether the cards of every camera are changed before it. */
+            changeCards?: null | boolean;
             /**
              * Format: double
              * @description New line to stay behind, metres; 0 = none.

@@ -1,12 +1,13 @@
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 
-type View = "day" | "what-if" | "power" | "proposals";
+type View = "day" | "what-if" | "power" | "cards" | "proposals";
 
 const views: [View, string, path: string][] = [
   ["day", "Day", "day"],
   ["what-if", "What if", "what-if"],
   ["power", "Power", "power"],
+  ["cards", "Cards", "cards"],
   ["proposals", "Proposals", "day?show=setups"],
 ];
 
@@ -54,7 +55,8 @@ function Views({
   const to = (path: string) => {
     const [at = "", more] = path.split("?");
     const rest = new URLSearchParams(more);
-    if (at === "day" || at === "power") pulled.forEach(([key, value]) => rest.append(key, value));
+    if (at === "day" || at === "power" || at === "cards")
+      pulled.forEach(([key, value]) => rest.append(key, value));
     return `/${assignment}/${at}${rest.size > 0 ? `?${rest}` : ""}`;
   };
   return (

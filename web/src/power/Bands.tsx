@@ -1,36 +1,22 @@
 import { useRef } from "react";
 import type { PowerBand } from "../api/client";
+import { inOrder, PartBand, PartColumns, PartShades } from "../day/PartColumns";
 import { percent, time } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** What every camera and flash at work has left, falling through the day; a tick is a change, which can be moved to another join. */
 export function Bands(page: PowerPage) {
   const { plan, power } = page;
-  const parts = [...plan.parts].sort((a, b) => (a.start ?? "").localeCompare(b.start ?? ""));
+  const parts = inOrder(plan.parts);
   if (power.plan.bands.length === 0) return null;
-  const columns = { gridTemplateColumns: `9.5rem repeat(${parts.length}, minmax(4.6rem, 1fr))` };
   return (
-    <section aria-label="What each camera and flash has left" className="mt-3 overflow-x-auto">
-      <div style={{ minWidth: `${9.5 + parts.length * 4.6}rem` }}>
-        <div className="grid" style={columns}>
-          <span />
-          {parts.map((p) => (
-            <span key={p.id} className="narrow truncate px-1 font-semibold" title={p.name ?? p.id}>
-              {p.name ?? p.id}
-              <span className="block font-normal text-quiet">{time(p.start)}</span>
-            </span>
-          ))}
-        </div>
-        {power.plan.bands.map((band) => (
-          <div key={band.device} className="grid border-t border-rule" style={columns}>
-            <span className="sticky left-0 z-10 bg-ground py-1 pr-2 font-semibold">
-              {page.name(band.device)}
-            </span>
-            <Band band={band} ids={parts.map((p) => p.id)} {...page} />
-          </div>
-        ))}
-      </div>
-    </section>
+    <PartColumns label="What each camera and flash has left" parts={parts}>
+      {power.plan.bands.map((band) => (
+        <PartBand key={band.device} title={page.name(band.device)} parts={parts}>
+          <Band band={band} ids={parts.map((p) => p.id)} {...page} />
+        </PartBand>
+      ))}
+    </PartColumns>
   );
 }
 
@@ -62,9 +48,7 @@ function Band({ band, ids, ...page }: PowerPage & { band: PowerBand; ids: string
         className="absolute inset-0 h-full w-full"
         aria-hidden
       >
-        {ids.map(
-          (id, i) => i % 2 === 0 && <rect key={id} x={i} width={1} height={1} className="fill-band" />,
-        )}
+        <PartShades ids={ids} />
         {stretches.map((levels, i) => (
           <polygon
             key={i}

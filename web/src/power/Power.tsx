@@ -1,7 +1,8 @@
 import { useParams, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import type { BoardView, PlanEdit, PowerDay, UseLevel } from "../api/client";
-import { readPull } from "../day/pulls";
+import { Level } from "../day/Level";
+import { PulledLine } from "../day/PulledLine";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
@@ -13,7 +14,7 @@ import { Settings } from "./Settings";
 import { Stock } from "./Stock";
 import { ToDo } from "./ToDo";
 import { Reminders, Tonight } from "./Tonight";
-import { Frames, Level } from "./Use";
+import { Frames } from "./Use";
 import { usePower } from "./usePower";
 
 /** What the parts of this page share. */
@@ -77,20 +78,10 @@ export function Power() {
         >
           {data.sentence.map(said).join("")}
         </p>
-        {pull.length > 0 && (
-          <p className="mt-1 flex flex-wrap items-center gap-3">
-            <span>
-              As if <strong>{pull.map((text) => page.name(readPull(text).item)).join(" and ")}</strong> stayed
-              at home.
-            </span>
-            <button className="webbing" onClick={() => pulling([])}>
-              Put back
-            </button>
-          </p>
-        )}
+        <PulledLine pull={pull} name={page.name} putBack={() => pulling([])} />
         {notice && <p role="alert">{[notice.title, ...notice.lines].join(" ")}</p>}
         <Policy {...page} />
-        <Level {...page} setLevel={(use) => look(pull, use)} />
+        <Level level={data.level} setLevel={(use) => look(pull, use)} />
         <Mends {...page} />
         <Bands {...page} />
         <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:grid-cols-2 print:gap-x-6">

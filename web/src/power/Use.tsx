@@ -2,27 +2,6 @@ import { number } from "../shared/format";
 import { TypedField } from "../shared/TypedField";
 import type { PowerPage } from "./Power";
 
-const levels = [
-  ["low", "A slow day"],
-  ["likely", "A likely day"],
-  ["high", "A busy day"],
-] as const;
-
-/** How much the day takes: what a busy one would, unless one wants to see another. */
-export function Level({ power, setLevel }: PowerPage & { setLevel: (level: string) => void }) {
-  return (
-    <fieldset className="flex flex-wrap items-center gap-x-4 print:hidden">
-      <legend className="sr-only">How much is taken</legend>
-      {levels.map(([level, label]) => (
-        <label key={level} className="flex min-h-[28px] items-center gap-2 max-[700px]:min-h-[44px]">
-          <input type="radio" name="level" checked={power.level === level} onChange={() => setLevel(level)} />
-          {label}
-        </label>
-      ))}
-    </fieldset>
-  );
-}
-
 /** What every camera takes in every part, each figure to be set right in its place. */
 export function Frames(page: PowerPage) {
   const { use } = page.power.plan;
