@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using YokePair.Core.Editing;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Record;
 
 namespace YokePair.Data;
 
@@ -47,11 +48,13 @@ public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused 
 }
 
 /// <summary>The locker as it was at a revision.</summary>
-/// <param name="Revision">Revision of the whole locker.</param>
+/// <param name="Revision">Revision of the whole locker and of the record.</param>
 /// <param name="Things">Every thing.</param>
 /// <param name="Pairs">What the owner knows of pairs.</param>
 /// <param name="Kinds">Every kind of part, the user's own at the end.</param>
-public sealed record LockerState(int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<PartKind> Kinds);
+/// <param name="Cards">What the record says of cards.</param>
+public sealed record LockerState(
+    int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<PartKind> Kinds, IReadOnlyDictionary<string, CardState> Cards);
 
 internal sealed record LastLocker(StoredLocker Locker, LockerState State);
 
@@ -65,7 +68,7 @@ public sealed class LockerMemory
 /// Keeps the locker. Every change is one transaction, all of it or nothing; then the days yet to come that take the things along follow, each
 /// with an edit of its own.
 /// </summary>
-public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore plans, Writers writers, TimeProvider clock)
+public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore plans, RecordStore record, Writers writers, TimeProvider clock)
 {
     private const int UndoDepth = 200;
 
@@ -84,7 +87,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         var revision = await RevisionAsync(cancel);
         if (memory.Last is { } known && known.State.Revision == revision) return known;
         var locker = await ReadAsync(cancel);
-        return memory.Last = new LastLocker(locker, new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds()));
+        return memory.Last = new LastLocker(locker, new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds(), (await record.LoadAsync(cancel)).States));
     }
 
     private async Task<StoredLocker> ReadAsync(CancellationToken cancel)
@@ -204,10 +207,13 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     }
 
     /// <summary>One that nothing has had, so that a thing that comes back does not look like the one somebody saw before it went.</summary>
-    private async Task<int> NextRevisionAsync(CancellationToken cancel) => 1 + await RevisionAsync(cancel);
+    private async Task<int> NextRevisionAsync(CancellationToken cancel) => 1 + await LastRevisionAsync(cancel);
 
-    /// <summary>Revision of the whole locker: that of its last change.</summary>
-    public async Task<int> RevisionAsync(CancellationToken cancel = default) => Math.Max(
+    /// <summary>Revision of all that days take from here: of the locker, and of what is recorded of its cards.</summary>
+    public async Task<int> RevisionAsync(CancellationToken cancel = default) =>
+        await LastRevisionAsync(cancel) + (await db.Facts.MaxAsync(f => (int?)f.Number, cancel) ?? 0);
+
+    private async Task<int> LastRevisionAsync(CancellationToken cancel) => Math.Max(
         await db.Locker.MaxAsync(r => (int?)r.Revision, cancel) ?? 0,
         await db.LockerEdits.MaxAsync(e => (int?)e.Revision, cancel) ?? 0);
 

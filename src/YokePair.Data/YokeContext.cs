@@ -14,6 +14,8 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
 
     public DbSet<LockerEditRow> LockerEdits => Set<LockerEditRow>();
 
+    public DbSet<FactRow> Facts => Set<FactRow>();
+
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<AssignmentRow>(row =>
@@ -40,6 +42,11 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
             row.ToTable("LockerEdits");
             row.HasKey(e => e.Number);
             row.Property(e => e.Number).ValueGeneratedNever();
+        });
+        modelBuilder.Entity<FactRow>(row =>
+        {
+            row.ToTable("Facts");
+            row.HasKey(f => f.Number);
         });
     }
 }

@@ -8,6 +8,7 @@ namespace YokePair.Core.Cards;
 /// <param name="Changes">Changes in the order of the day.</param>
 /// <param name="Bands">How full the card in each slot is through the day.</param>
 /// <param name="Stays">Where each card is through the day.</param>
+/// <param name="Moves">What is put in and taken out, join by join.</param>
 /// <param name="Ways">The day as planned, with one big pair in each camera, and with a card for each part.</param>
 /// <param name="Alone">What happens once and is in one thing only for a while.</param>
 /// <param name="Evening">What has to be copied before one leaves.</param>
@@ -15,6 +16,7 @@ namespace YokePair.Core.Cards;
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
 public sealed record CardPlan(
     IReadOnlyList<CardType> Types, IReadOnlyList<Shortage> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<CardBand> Bands, IReadOnlyList<CardStays> Stays,
+    IReadOnlyList<CardMove> Moves,
     IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, CardEvening Evening, IReadOnlyList<string> Estimated, bool IsBest);
 
 /// <summary>How far the cards of one type go.</summary>
@@ -55,6 +57,14 @@ public sealed record CardStays(string Card, IReadOnlyList<CardStay> Stays);
 /// <param name="Where">Id of that.</param>
 /// <param name="IsShot">Whether there are pictures on it.</param>
 public sealed record CardStay(string Part, double At, CardHolder Kind, string Where, bool IsShot);
+
+/// <summary>A card goes into a camera, or out of it to somebody.</summary>
+/// <param name="Part">Id of the part before which, or in which; null = after the last.</param>
+/// <param name="Card">Card id.</param>
+/// <param name="Kind">What it goes to.</param>
+/// <param name="Where">Id of that.</param>
+/// <param name="With">Of a card that goes into a camera, the id of the one in its other slot.</param>
+public sealed record CardMove(string? Part, string Card, CardHolder Kind, string Where, string? With);
 
 /// <summary>What a card is in.</summary>
 public enum CardHolder

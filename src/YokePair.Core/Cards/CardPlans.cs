@@ -31,6 +31,7 @@ public static class CardPlans
             changes,
             [.. fed.OrderBy(f => f.Work.Body).ThenBy(f => f.Work.Slot).GroupBy(f => (f.Work.Body, f.Work.Slot)).Select(g => Band(day, g))],
             [.. kit.Cards.Select(c => Stays(day, where, kit.Items[c]))],
+            Moves(day, clock, uses, where),
             [
                 Way(CardWayKind.Planned, uses),
                 Way(CardWayKind.OneBigPair, [.. CardUse.OneBigPair(day, work)]),
@@ -65,8 +66,9 @@ public static class CardPlans
             .Select(pair => (Pair: pair, Most: cameras.Select(c => Most(c, pair)).DefaultIfEmpty(0).Max())).ToList();
         if (pairs.Count == 0) return joins;
         var least = pairs.Min(p => p.Most);
-        var afterOnce = 1 + Enumerable.Range(0, day.Parts.Length).MaxBy(p => day.Parts[p].Needs.Count(n => n.Importance == Importance.Once));
-        return pairs.Where(p => p.Most <= least * about).OrderByDescending(p => p.Pair.Contains(afterOnce)).ThenBy(p => p.Most).First().Pair;
+        var once = Enumerable.Range(0, day.Parts.Length).Where(p => day.Parts[p].HoldsOnce)
+            .OrderByDescending(p => day.Parts[p].Needs.Count(n => n.Importance == Importance.Once)).Cast<int?>().FirstOrDefault();
+        return pairs.Where(p => p.Most <= least * about).OrderByDescending(p => once is { } part && p.Pair.Contains(part + 1)).ThenBy(p => p.Most).First().Pair;
 
         static double Most(Dictionary<int, double> frames, List<int> pair) =>
             frames.GroupBy(f => pair.Count(j => j <= f.Key)).Max(g => g.Sum(f => f.Value));
@@ -114,7 +116,7 @@ public static class CardPlans
 
     /// <summary>Parts that should be begun on a clear card and are not.</summary>
     private static int Unmet(Kit kit, IEnumerable<FedSlot> slots) =>
-        kit.Plan.Rules.Cards.Policy == CardPolicy.Fill ? 0 : slots.Sum(f => f.Work.Draws.Skip(1).Where((d, n) => d.Fresh > 0 && !f.Choice.Swaps.Any(s => s.Draw == n + 1 && s.AfterFrames == 0)).Count());
+        slots.Sum(f => f.Work.Draws.Select((d, n) => (d, n)).Count(x => x.d.Clear && !f.Choice.Swaps.Any(s => s.Draw == x.n && s is { AfterFrames: 0, Class: not null })));
 
     private static string TypeOf(Kit kit, FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).Slots[slot.Work.Slot].Type ?? "card";
 
@@ -135,7 +137,40 @@ public static class CardPlans
             else if (kit.PackedIn(kit.IndexOf(card.Id)) is { } place) stays.Add(new CardStay(first, 0, CardHolder.Place, place, false));
         }
         stays.AddRange(spells.Select(s => new CardStay(day.Parts[s.From.Part].Id, Math.Round(s.From.Share, 4), s.Kind,
-            s.Kind switch { CardHolder.Camera => kit.Items[s.Where].Id, CardHolder.Wallet => plan.People[s.Where].Id, _ => plan.Places[s.Where].Id }, true)));
+            IdOf(day, s), true)));
         return new CardStays(card.Id, stays);
+    }
+
+    private static string IdOf(CameraDay day, Whereabouts.Spell spell) => spell.Kind switch
+    {
+        CardHolder.Camera => day.Kit.Items[spell.Where].Id,
+        CardHolder.Wallet => day.Kit.Plan.People[spell.Where].Id,
+        _ => day.Kit.Plan.Places[spell.Where].Id,
+    };
+
+    /// <summary>Cards as they go in and out, what goes out first; after the last part all that are still in cameras.</summary>
+    private static List<CardMove> Moves(CameraDay day, CardClock clock, List<CardUse> uses, Whereabouts where)
+    {
+        var moves = new List<(double At, bool IsIn, CardMove Move)>();
+        foreach (var card in uses.Select(u => u.Card).OfType<string>().Distinct())
+        {
+            foreach (var spell in where.Of(card))
+            {
+                // What is loaded from the start of the day is in before its first part, whenever its camera begins.
+                var isLoaded = spell.Kind == CardHolder.Camera && day.Kit.RestsOn[day.Kit.IndexOf(card)] == spell.Where;
+                moves.Add((isLoaded ? -1 : clock.Of(spell.From), spell.Kind == CardHolder.Camera,
+                    new CardMove(day.Parts[isLoaded ? 0 : spell.From.Part].Id, card, spell.Kind, IdOf(day, spell), spell.Kind == CardHolder.Camera ? OtherHalf(uses, card, spell) : null)));
+            }
+            if (where.Of(card)[^1] is { Kind: CardHolder.Camera } last)
+                moves.Add((double.PositiveInfinity, false, new CardMove(null, card, where.AtTheEnd(card, last).Kind, IdOf(day, where.AtTheEnd(card, last)), null)));
+        }
+        return [.. moves.OrderBy(m => m.At).ThenBy(m => m.IsIn).Select(m => m.Move)];
+    }
+
+    /// <summary>The card in the other slot from that moment on.</summary>
+    private static string? OtherHalf(List<CardUse> uses, string card, Whereabouts.Spell spell)
+    {
+        var use = uses.First(u => u.Card == card && u.Body == spell.Where && u.Part >= spell.From.Part);
+        return uses.FirstOrDefault(u => u.Body == use.Body && u.Part == use.Part && u.Slot != use.Slot && u.From < use.To && u.To > use.From)?.Card;
     }
 }

@@ -55,18 +55,13 @@ internal static class EveningCopies
 
         // Cards go home with whoever has them, the drive with whose it is, else with the first of the team.
         int Homes(FrameBatch batch, HashSet<FrameBatch> copied) =>
-            batch.Raw.Concat(batch.Jpeg).Select(c => HomeOf(c, batch, day, where, last)).Concat(copied.Contains(batch) ? [HomeOf(copier!, kit.Plan)] : []).Distinct().Count();
+            batch.Raw.Concat(batch.Jpeg).Select(c => HomeOf(c, where)).Concat(copied.Contains(batch) ? [HomeOf(copier!, kit.Plan)] : []).Distinct().Count();
     }
 
-    private static int HomeOf(string card, FrameBatch batch, CameraDay day, Whereabouts where, Moment last)
+    private static int HomeOf(string card, Whereabouts where)
     {
         var spell = where.Of(card)[^1];
-        if (spell.Kind == CardHolder.Camera)
-        {
-            var slot = Enumerable.Range(0, 2).First(s => (s == 1 ? batch.Jpeg.Concat(batch.Raw.Skip(1)) : batch.Raw.Take(1)).Contains(card) || s == 1);
-            var carried = where.Carried(spell.Where, double.PositiveInfinity, false).Person;
-            spell = where.OutOf(slot, carried == Kit.None ? 0 : carried, last).Last();
-        }
+        if (spell.Kind == CardHolder.Camera) spell = where.AtTheEnd(card, spell);
         return spell.Kind == CardHolder.Wallet ? spell.Where : where.OwnerOf(spell.Where) is var owner and not Kit.None ? owner : 0;
     }
 

@@ -13,6 +13,7 @@ internal sealed class Whereabouts
     private readonly CameraDay day;
     private readonly CardClock clock;
     private readonly Dictionary<string, List<Spell>> spells = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, int> slotOf = new(StringComparer.Ordinal);
     private readonly Dictionary<int, int[]> partsOf = [];
 
     /// <param name="day">The day.</param>
@@ -26,6 +27,7 @@ internal sealed class Whereabouts
         var actors = work.ToDictionary(w => (w.Body, w.Part), w => w.Actor);
         foreach (var slot in uses.GroupBy(u => (u.Body, u.Slot)))
         {
+            foreach (var card in slot.Select(u => u.Card).OfType<string>()) slotOf[card] = slot.Key.Slot;
             CardUse? last = null;
             foreach (var use in slot.OrderBy(u => u.Part).ThenBy(u => u.From))
             {
@@ -65,6 +67,13 @@ internal sealed class Whereabouts
         var source = layout.SourceOf(body);
         var hand = source >= day.Kit.Plan.Places.Count && source != layout.Room ? layout.HandsOf(source) : Kit.None;
         return (hand, source >= 0 && source < day.Kit.Plan.Places.Count ? source : Kit.None);
+    }
+
+    /// <summary>Where a card goes that is still in a camera after the last part.</summary>
+    public Spell AtTheEnd(string card, Spell last)
+    {
+        var carried = Carried(last.Where, double.PositiveInfinity, justBefore: false).Person;
+        return OutOf(slotOf[card], carried == Kit.None ? 0 : carried, new Moment(day.Parts.Length - 1, 1)).Last();
     }
 
     /// <summary>Whose a place is; <see cref="Kit.None"/> where it is nobody's.</summary>

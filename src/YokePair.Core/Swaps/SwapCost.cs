@@ -7,6 +7,7 @@ namespace YokePair.Core.Swaps;
 /// <param name="Short">Pictures for which nothing is left.</param>
 /// <param name="Risks">Swaps inside a part that holds something which happens once, and such parts begun with less than they ask.</param>
 /// <param name="Unpinned">Parts before which a change is wanted and none is made.</param>
+/// <param name="Unclear">Parts that should be begun on a clear card and are not.</param>
 /// <param name="Walks">Swaps for which the way there and back alone is longer than what is asked of the part can wait.</param>
 /// <param name="Hurried">Swaps that take longer than what is asked of the part can wait.</param>
 /// <param name="Reserve">Parts that hold something which happens once and are begun with enough for it, but with less than the reserve besides.</param>
@@ -19,13 +20,13 @@ namespace YokePair.Core.Swaps;
 /// <param name="Seconds">Seconds they take.</param>
 /// <param name="Early">Parts still to come at each swap: of two plans as good the one that swaps later, as a quiet day may do without.</param>
 internal readonly record struct SwapCost(
-    double Short, int Risks, int Unpinned, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps, int Doubtful, int Apart,
+    double Short, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps, int Doubtful, int Apart,
     double Seconds, int Early) : IComparable<SwapCost>
 {
     private const double Slack = 1e-6;
 
     public static SwapCost operator +(SwapCost a, SwapCost b) => new(
-        a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
+        a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Unclear + b.Unclear, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
         a.Inside + b.Inside, a.Spares + b.Spares, a.Stale + b.Stale, a.Swaps + b.Swaps, a.Doubtful + b.Doubtful, a.Apart + b.Apart,
         a.Seconds + b.Seconds, a.Early + b.Early);
 
@@ -34,7 +35,7 @@ internal readonly record struct SwapCost(
         if (Math.Abs(Short - other.Short) > Slack) return Short.CompareTo(other.Short);
         foreach (var (mine, theirs) in (ReadOnlySpan<(int, int)>)
             [
-                (Risks, other.Risks), (Unpinned, other.Unpinned), (Walks, other.Walks), (Hurried, other.Hurried), (Reserve, other.Reserve),
+                (Risks, other.Risks), (Unpinned, other.Unpinned), (Unclear, other.Unclear), (Walks, other.Walks), (Hurried, other.Hurried), (Reserve, other.Reserve),
                 (Inside, other.Inside), (Spares, other.Spares), (Stale, other.Stale), (Swaps, other.Swaps), (Doubtful, other.Doubtful),
                 (Apart, other.Apart),
             ])

@@ -116,7 +116,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         var jpeg = SlotWork.TakesJpeg(kit.Plan.Rules, slot);
         var body = (Body)kit.Items[camera.Body];
         var drawn = camera.Frames + Charge.FramesOfVideo(body, part.UseOf(body.Id), jpeg);
-        return new Draw(camera.Part, drawn, part.HoldsOnce, camera.Alone, asksClear && !jpeg ? 1 : 0, Each: camera.Frames > 0 ? drawn / camera.Frames : 1);
+        return new Draw(camera.Part, drawn, part.HoldsOnce, camera.Alone, Each: camera.Frames > 0 ? drawn / camera.Frames : 1,
+            Clear: asksClear && !jpeg);
     }
 
     private Draw BatteryDraw(CameraWork camera, bool isChanged)

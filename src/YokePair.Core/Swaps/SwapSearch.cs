@@ -8,7 +8,9 @@ namespace YokePair.Core.Swaps;
 /// <param name="Fresh">Share of a full one that it should be begun with; 0 = any.</param>
 /// <param name="Pinned">Whether somebody wants a change just before it.</param>
 /// <param name="Each">Frames that each picture costs: more than one in the cold.</param>
-internal sealed record Draw(int Part, double Frames, bool Once, bool Alone, double Fresh = 0, bool Pinned = false, double Each = 1);
+/// <param name="Clear">Whether it should be begun with a full one, though not with what a backup camera is loaded with.</param>
+internal sealed record Draw(
+    int Part, double Frames, bool Once, bool Alone, double Fresh = 0, bool Pinned = false, double Each = 1, bool Clear = false);
 
 /// <summary>Things alike that could be put in.</summary>
 /// <param name="Class">Number of the lot they belong to.</param>
@@ -87,7 +89,7 @@ internal sealed class SwapSearch
             }
             var asked = draws[stand.Draw];
             var cost = new SwapCost { Short = (asked.Frames - stand.Into) / asked.Each };
-            if (stand.Into == 0) cost = cost with { Risks = asked.Once ? 1 : 0, Unpinned = asked.Pinned ? 1 : 0 };
+            if (stand.Into == 0) cost = cost with { Risks = asked.Once ? 1 : 0, Unpinned = asked.Pinned ? 1 : 0, Unclear = asked.Clear ? 1 : 0 };
             Push(new Stand(stand.Draw + 1, 0, stand.Cost + cost, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand));
             steps.Add();
             for (var o = 0; o < offers.Count; o++)
@@ -110,6 +112,7 @@ internal sealed class SwapSearch
     {
         var (draw, into, cost) = (stand.Draw, stand.Into, stand.Cost);
         var changed = stand.Last?.Class is not null;
+        var robbed = stand.Last is { Class: not null, Cost.Spares: > 0 };
         while (draw < draws.Count)
         {
             var rest = draws[draw].Frames - into;
@@ -120,7 +123,7 @@ internal sealed class SwapSearch
             }
             cost += Begun(level, full);
             level -= rest;
-            (draw, into, changed) = (draw + 1, 0, false);
+            (draw, into, changed, robbed) = (draw + 1, 0, false, false);
             Push(stand with { Draw = draw, Into = 0, Cost = cost });
         }
 
@@ -128,7 +131,7 @@ internal sealed class SwapSearch
         {
             if (into > 0) return default;
             var asked = draws[draw];
-            var begun = new SwapCost { Unpinned = asked.Pinned && !changed ? 1 : 0, Stale = with + Slack < asked.Fresh * of ? 1 : 0 };
+            var begun = new SwapCost { Unpinned = asked.Pinned && !changed ? 1 : 0, Unclear = asked.Clear && (with + Slack < of || robbed) ? 1 : 0, Stale = with + Slack < asked.Fresh * of ? 1 : 0 };
             return !asked.Once ? begun
                 : with + Slack < asked.Frames ? begun with { Risks = 1 }
                 : with + Slack < asked.Frames + reserve * of ? begun with { Reserve = 1 } : begun;

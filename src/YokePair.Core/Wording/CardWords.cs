@@ -122,7 +122,7 @@ internal static class CardWords
             yield return new TextPiece($": {Copies(evening.Copies)} in {Places(evening.Places)}.");
             yield break;
         }
-        yield return new TextPiece($"At the end there {(evening.Copies == 1 ? "is" : "are")} {Copies(evening.Copies)} in {Places(evening.Places)}, not {Copies(evening.CopiesAsked)} in {Places(evening.PlacesAsked)}");
+        yield return new TextPiece($"At the end there {(evening.Copies == 1 ? "is" : "are")} {Copies(evening.Copies)} in {Places(evening.Places)}, not {English.Number(evening.CopiesAsked)} in {English.Number(evening.PlacesAsked)}");
         yield return new TextPiece(
             evening.Copies < evening.CopiesAsked && evening.Copier is null ? ": there is no drive or reader in the plan."
             : evening.Places >= evening.PlacesAsked ? "."

@@ -89,6 +89,46 @@ namespace YokePair.Data.Migrations
                     b.ToTable("Edits", (string)null);
                 });
 
+            modelBuilder.Entity("YokePair.Data.FactRow", b =>
+                {
+                    b.Property<int>("Number")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Card")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("OnTheWay")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Where")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Who")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("With")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Words")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Number");
+
+                    b.ToTable("Facts", (string)null);
+                });
+
             modelBuilder.Entity("YokePair.Data.LockerEditRow", b =>
                 {
                     b.Property<int>("Number")

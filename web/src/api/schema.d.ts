@@ -116,6 +116,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowBook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddFact"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/cards/lived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LivedAsPlanned"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/starting": {
         parameters: {
             query?: never;
@@ -966,6 +1014,22 @@ export interface components {
             /** @description Line by line from level to level; a change stands between two at the same moment. */
             levels: components["schemas"]["CardLevel"][];
         };
+        /**
+         * @description Whether a card may be used.
+         * @enum {unknown}
+         */
+        CardCondition: "clear" | "loaded" | "shot" | "settings" | "notOurs";
+        /** @description A copy of a card. */
+        CardCopy: {
+            /** @description The drive or place it is on. */
+            where: string;
+            /** @description Who has that. */
+            who: null | string;
+            /** @description Whether it was read back; until then it does not count. */
+            isVerified: boolean;
+            /** @description Where it counts as being. */
+            place: null | string;
+        };
         /** @description The cards of a day, as their page tells it. */
         CardDay: {
             /** @description What would be gone with one camera, when one may leave, and whether the cards are enough. */
@@ -1082,6 +1146,26 @@ export interface components {
          * @enum {unknown}
          */
         CardLossKind: "card" | "camera" | "wallet" | "place" | "person";
+        /** @description A card goes into a camera, or out of it to somebody. */
+        CardMove: {
+            /** @description Id of the part before which, or in which; null = after the last. */
+            part: null | string;
+            /** @description Card id. */
+            card: string;
+            /** @description What it goes to. */
+            kind: components["schemas"]["CardHolder"];
+            /** @description Id of that. */
+            where: string;
+            /** @description Of a card that goes into a camera, the id of the one in its other slot. */
+            with: null | string;
+        };
+        /** @description The book of cards. */
+        CardPages: {
+            /** @description Every card of the locker, and every other that something is recorded of. */
+            cards: components["schemas"]["RecordedCard"][];
+            /** @description What was recorded last, the newest first. */
+            facts: components["schemas"]["Fact"][];
+        };
         /** @description The cards of a day: when they are changed, where every copy is, and what would be gone at which moment. */
         CardPlan: {
             /** @description Each type of card that is used, those that are short first. */
@@ -1094,6 +1178,8 @@ export interface components {
             bands: components["schemas"]["CardBand"][];
             /** @description Where each card is through the day. */
             stays: components["schemas"]["CardStays"][];
+            /** @description What is put in and taken out, join by join. */
+            moves: components["schemas"]["CardMove"][];
             /** @description The day as planned, with one big pair in each camera, and with a card for each part. */
             ways: components["schemas"]["CardWay"][];
             /** @description What happens once and is in one thing only for a while. */
@@ -1140,6 +1226,29 @@ export interface components {
              * @description Sustained write speed, MB/s.
              */
             writeMegabytesPerSecond?: null | number;
+        };
+        /** @description What is so of a card now. */
+        CardState: {
+            /** @description Its id. */
+            card: string;
+            /** @description Whether it may be used. */
+            condition: components["schemas"]["CardCondition"];
+            /** @description Key of the assignment whose pictures are on it; null = there are none, or nobody said. */
+            day: null | string;
+            /** @description What it is in. */
+            where: null | string;
+            /** @description Who has it. */
+            who: null | string;
+            /** @description Whether it has not arrived there. */
+            onTheWay: boolean;
+            /** @description Id of the card that took the same pictures. */
+            with: null | string;
+            /** @description Copies of it. */
+            copies: components["schemas"]["CardCopy"][];
+            /** @description Whether there are pictures on it, or will be. */
+            holdsPictures: boolean;
+            /** @description Where it counts as being: with somebody, else in something. */
+            place?: null | string;
         };
         /** @description A card is somewhere from a moment on. */
         CardStay: {
@@ -1305,6 +1414,13 @@ export interface components {
              */
             share: number;
         };
+        /** @description Whether a card may be cleared. */
+        ClearAnswer: {
+            /** @description Whether it may. */
+            may: boolean;
+            /** @description Why, or why not. */
+            sentence: string;
+        };
         /** @description What a column of a table may mean. */
         ColumnMeaning: {
             name: string;
@@ -1463,6 +1579,57 @@ export interface components {
             frames: number;
             /** @description Id of the camera. */
             body: null | string;
+        };
+        /** @description Something that happened to a card. Facts are added and never changed; what is so now is folded from them. */
+        Fact: {
+            /** @description What happened. */
+            kind: components["schemas"]["FactKind"];
+            /** @description Id of the card. */
+            card: string;
+            /** @description When, UTC. */
+            at: string;
+            /** @description Key of the assignment it happened on. */
+            day?: null | string;
+            /** @description Who has the card, or the copy, from then on. */
+            who?: null | string;
+            /** @description The camera it was put into, what it lies in, or the drive a copy is on. */
+            where?: null | string;
+            /** @description Id of the card in the other slot, which takes the same pictures. */
+            with?: null | string;
+            /**
+             * @description Whether it is not there yet: no place counts that nothing has reached.
+             * @default false
+             */
+            onTheWay: boolean;
+            /** @description What was typed to clear it all the same. */
+            words?: null | string;
+        };
+        /**
+         * @description What happens to cards.
+         * @enum {unknown}
+         */
+        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours";
+        /** @description Something that happened to a card. */
+        FactRequest: {
+            /** @description What. */
+            kind: components["schemas"]["FactKind"];
+            /** @description Id of the card. */
+            card: string;
+            /** @description Key of the assignment. */
+            day?: null | string;
+            /** @description Who has it, or the copy, from then on. */
+            who?: null | string;
+            /** @description The camera, what it lies in, or the drive a copy is on. */
+            where?: null | string;
+            /** @description Id of the card in the other slot. */
+            with?: null | string;
+            /**
+             * @description Whether it has not arrived there.
+             * @default false
+             */
+            onTheWay: boolean;
+            /** @description What was typed to clear it all the same. */
+            words?: null | string;
         };
         /**
          * @description What a kit must survive. Each includes those before it.
@@ -4174,6 +4341,11 @@ export interface components {
             /** @description Whether there is less time than it takes, and something in the part happens once. */
             tight: boolean;
         };
+        /** @description A join that was lived as planned. */
+        LivedRequest: {
+            /** @description Id of the part before which cards were changed; null = after the last. */
+            part?: null | string;
+        };
         /** @description Things a change was about, and the days yet to come that took it over. */
         LockerChanged: {
             ids: string[];
@@ -5825,6 +5997,31 @@ export interface components {
             /** @description How often each operation is needed, taking each picture as one would. */
             steps: components["schemas"]["StepsReckoned"][];
         };
+        /** @description A card as the record has it. */
+        RecordedCard: {
+            /** @description Its id. */
+            card: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What is so of it. */
+            state: components["schemas"]["CardState"];
+            /** @description What the assignment is called whose pictures are on it. */
+            dayName: null | string;
+            /**
+             * Format: int32
+             * @description Copies of its pictures, the card itself among them.
+             */
+            copies: number;
+            /**
+             * Format: int32
+             * @description Places they have reached.
+             */
+            places: number;
+            /** @description Whether it may be cleared. */
+            mayClear: components["schemas"]["ClearAnswer"];
+            /** @description What must be typed to clear it all the same. */
+            phrase: string;
+        };
         /** @description Things to be deleted. */
         RemoveRequest: {
             things: components["schemas"]["SeenThing"][];
@@ -7072,6 +7269,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Report"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardPages"];
+                };
+            };
+        };
+    };
+    AddFact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FactRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardPages"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    LivedAsPlanned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LivedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardPages"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -3,13 +3,14 @@ import { Dialog } from "radix-ui";
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { answer, api } from "../api/client";
+import { bookQuery } from "../cards/useBook";
 import { makeDay } from "../day/dayModel";
 import { boardQuery } from "../day/useBoard";
 import { Strands } from "../marks/Strands";
 import { focusOpened } from "../shared/useFocusKept";
 import { useKeys } from "../shared/useKeys";
 import { allActions, setFinding, useFinding } from "../shared/actions";
-import { found, findsOf, findsOfActions, findsOfList, findsOfLocker, type Find } from "./finds";
+import { found, findsOf, findsOfActions, findsOfBook, findsOfList, findsOfLocker, type Find } from "./finds";
 
 const most = 40;
 
@@ -172,7 +173,7 @@ function keepingPulls(to: string) {
 
 /** Everything there is to find from where one is: what can be done, the day that is open, other days, the locker. */
 function useFinds(): Find[] {
-  const key = /^\/([^/]+)\/(day|what-if)$/.exec(useLocation().pathname)?.[1];
+  const key = /^\/([^/]+)\/(day|what-if|power|cards)$/.exec(useLocation().pathname)?.[1];
   const client = useQueryClient();
   const board = useQuery({ ...boardQuery(client, key ?? "", []), enabled: !!key });
   const list = useQuery({ queryKey: ["assignments"], queryFn: () => answer(api.GET("/api/assignments")) });
@@ -180,14 +181,16 @@ function useFinds(): Find[] {
     queryKey: ["locker", undefined, undefined],
     queryFn: () => answer(api.GET("/api/locker")),
   });
+  const book = useQuery(bookQuery);
   return useMemo(() => {
     const here = board.data ? findsOf(makeDay(board.data)) : [];
     const packed = new Set(here.map((f) => f.id.replace(/^item /, "thing ")));
     return [
       ...findsOfActions(allActions()),
+      ...(book.data ? findsOfBook(book.data, key) : []),
       ...here,
       ...findsOfList(list.data ?? []).filter((f) => f.id !== `day ${key}`),
       ...(locker.data ? findsOfLocker(locker.data).filter((f) => !packed.has(f.id)) : []),
     ];
-  }, [board.data, list.data, locker.data, key]);
+  }, [board.data, book.data, list.data, locker.data, key]);
 }

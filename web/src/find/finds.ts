@@ -1,4 +1,4 @@
-import type { AssignmentSummary, Item, LockerPage, Need, Part, Person } from "../api/client";
+import type { AssignmentSummary, CardPages, Item, LockerPage, Need, Part, Person } from "../api/client";
 import type { Day } from "../day/dayModel";
 import { date, time } from "../shared/format";
 import { outcomeWord, strandWord } from "../shared/words";
@@ -85,6 +85,21 @@ export const findsOfLocker = (page: LockerPage): Find[] =>
     says: thing.alone ? `alone: ${thing.alone}` : (thing.away ?? thing.line ?? ""),
     to: `/locker?thing=${encodeURIComponent(thing.id)}`,
   }));
+
+/** Cards with something on them, each with the answer to whether it may be cleared. */
+export const findsOfBook = (book: CardPages, key: string | undefined): Find[] =>
+  book.cards
+    .filter((c) => c.state.condition !== "clear")
+    .map((c) => ({
+      id: `book ${c.card}`,
+      name: c.name,
+      kind: "may I clear this card?",
+      says: c.mayClear.sentence,
+      to:
+        (key ?? c.state.day)
+          ? `/${key ?? c.state.day}/cards?card=${encodeURIComponent(c.card)}`
+          : `/locker?thing=${encodeURIComponent(c.card)}`,
+    }));
 
 export const findsOfList = (list: AssignmentSummary[]): Find[] =>
   list

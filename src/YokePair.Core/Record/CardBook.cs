@@ -1,0 +1,125 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Record;
+
+/// <summary>What is so of every card, folded from the facts, and what may be done next.</summary>
+/// <param name="states">By card id.</param>
+/// <param name="name">What a card is called.</param>
+public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func<string, string> name)
+{
+    /// <summary>Folds facts in their order.</summary>
+    public static Dictionary<string, CardState> Fold(IEnumerable<Fact> facts)
+    {
+        var states = new Dictionary<string, CardState>(StringComparer.Ordinal);
+        foreach (var fact in facts)
+        {
+            states[fact.Card] = (states.GetValueOrDefault(fact.Card) ?? CardState.Of(fact.Card)).After(fact);
+            // Both halves of a pair know of each other, whichever was told of.
+            if (fact is { Kind: FactKind.Put, With: { } other } && states.TryGetValue(other, out var half) && half.HoldsPictures) states[other] = half with { With = fact.Card };
+        }
+        return states;
+    }
+
+    /// <summary>A plan as its cards really are: one that holds another day's pictures, or is none to shoot on, takes no part.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="day">Key of its assignment, whose own pictures are no hindrance.</param>
+    /// <param name="states">What is so of cards.</param>
+    public static Plan With(Plan plan, string day, IReadOnlyDictionary<string, CardState> states) =>
+        states.Count == 0 || !plan.Items.Any(i => i is Card && IsHeld(states.GetValueOrDefault(i.Id), day)) ? plan
+        : plan with { Items = [.. plan.Items.Select(i => i is Card card && states.GetValueOrDefault(i.Id) is { } state && IsHeld(state, day) ? card with { State = Word(state) } : i)] };
+
+    private static bool IsHeld(CardState? state, string day) =>
+        state is { Condition: CardCondition.Settings or CardCondition.NotOurs } || (state is { HoldsPictures: true } && state.Day != day);
+
+    private static string Word(CardState state) => state.Condition switch
+    {
+        CardCondition.Settings => "settings",
+        CardCondition.NotOurs => "not ours",
+        _ => "shot",
+    };
+
+    /// <summary>What is so of a card.</summary>
+    public CardState this[string card] => states.GetValueOrDefault(card) ?? CardState.Of(card);
+
+    /// <summary>Copies of the pictures on a card: the card, its other half, and copies that were read back; and the places they have reached.</summary>
+    public (int Copies, int Places) Count(string card)
+    {
+        var state = this[card];
+        if (!state.HoldsPictures) return (0, 0);
+        var other = OtherHalf(state);
+        CardState[] halves = other is null ? [state] : [state, other];
+        CardCopy[] copies = [.. halves.SelectMany(h => h.Copies).Where(c => c.IsVerified).DistinctBy(c => c.Where)];
+        var places = halves.Where(h => !h.OnTheWay).Select(h => h.Place).Concat(copies.Select(c => c.Place)).OfType<string>();
+        return (halves.Length + copies.Length, places.Distinct(StringComparer.OrdinalIgnoreCase).Count());
+    }
+
+    /// <summary>Whether a card may be cleared, in a sentence.</summary>
+    public ClearAnswer MayClear(string card, CardRules rules)
+    {
+        var state = this[card];
+        var (copies, places) = Count(card);
+        return state.Condition switch
+        {
+            CardCondition.Clear => new ClearAnswer(false, "It is clear."),
+            CardCondition.Settings => new ClearAnswer(false, "Never: it holds settings."),
+            CardCondition.NotOurs => new ClearAnswer(false, "No: it is not ours. Give it back."),
+            CardCondition.Loaded => new ClearAnswer(false, $"No: it is in {(state.Where is { } camera ? $"the {camera}" : "a camera")}."),
+            _ when copies < rules.Copies => new ClearAnswer(false, $"No: {TooFew([.. state.Copies, .. OtherHalf(state)?.Copies ?? []], copies, rules)}"),
+            _ when places < rules.Places => new ClearAnswer(false, $"No: {TooNear(state, places)}"),
+            _ => new ClearAnswer(true, $"Yes: {Copies(copies)} in {Places(places)}."),
+        };
+    }
+
+    /// <summary>What must be typed to clear a card that has not reached the rule.</summary>
+    public string Phrase(string card) => Count(card) is var (copies, places) ? $"clear {name(card)} with {Copies(copies)} in {Places(places)}" : "";
+
+    /// <summary>Why a fact cannot be so; null = it can.</summary>
+    public string? Refuse(Fact fact, CardRules rules)
+    {
+        var state = this[fact.Card];
+        return fact.Kind switch
+        {
+            FactKind.Put when state.Condition == CardCondition.Settings => $"{name(fact.Card)} holds settings and is never shot on.",
+            FactKind.Put when state.Condition == CardCondition.NotOurs => $"{name(fact.Card)} is not ours.",
+            FactKind.Put when state.Condition == CardCondition.Loaded => $"{name(fact.Card)} is in {(state.Where is { } camera ? $"the {camera}" : "a camera")} already.",
+            FactKind.Put when state.Condition == CardCondition.Shot => MayClear(fact.Card, rules) is var answer && answer.May
+                ? $"{name(fact.Card)} holds pictures. There are copies enough: clear it first, or take a clear one." : $"{name(fact.Card)} holds pictures. {answer.Sentence} Take a clear one.",
+            FactKind.Copied or FactKind.Verified when !state.HoldsPictures => $"There is nothing on {name(fact.Card)}.",
+            FactKind.Copied when state.Condition == CardCondition.Loaded => $"{name(fact.Card)} is still in a camera; say first that it was taken out.",
+            FactKind.Copied or FactKind.Verified when string.IsNullOrWhiteSpace(fact.Where) => "Say what the copy is on.",
+            FactKind.Verified when state.Copies.All(c => c.Where != fact.Where) => $"No copy of {name(fact.Card)} on {fact.Where} is known.",
+            FactKind.Cleared when MayClear(fact.Card, rules) is { May: false } no => no.Sentence,
+            FactKind.Overridden when state.Condition != CardCondition.Shot => MayClear(fact.Card, rules).Sentence,
+            FactKind.Overridden when fact.Words?.Trim() != Phrase(fact.Card) => $"Type in full: {Phrase(fact.Card)}",
+            FactKind.Settings or FactKind.NotOurs when state.HoldsPictures => $"{name(fact.Card)} holds pictures.",
+            FactKind.Ours when state.Condition is not (CardCondition.Settings or CardCondition.NotOurs) => $"{name(fact.Card)} is an ordinary card already.",
+            _ => null,
+        };
+    }
+
+    private CardState? OtherHalf(CardState state) =>
+        state.With is { } with && this[with] is { HoldsPictures: true } other && other.With == state.Card && other.Day == state.Day ? other : null;
+
+    private static string TooFew(IReadOnlyList<CardCopy> made, int copies, CardRules rules)
+    {
+        var unread = made.FirstOrDefault(c => !c.IsVerified);
+        var there = copies == 1 ? "it is the only one" : $"there are {Copies(copies)}";
+        return unread is null ? $"{there}, not {English.Number((int)rules.Copies)}." : $"{there}; the copy on {unread.Where} was not read back.";
+    }
+
+    private string TooNear(CardState state, int places)
+    {
+        if (OtherHalf(state) is { OnTheWay: true } half) return $"{name(half.Card)}, its other half, is still on the way{(half.Who is { } who ? $" with {who}" : "")}.";
+        return places == 0 ? "no copy has reached its place." : $"all of it is in one place{(state.Place is { } place ? $", with {place}" : "")}.";
+    }
+
+    private static string Copies(int n) => n == 1 ? "one copy" : $"{English.Number(n)} copies";
+
+    private static string Places(int n) => n == 1 ? "one place" : $"{English.Number(n)} places";
+}
+
+/// <summary>Whether a card may be cleared.</summary>
+/// <param name="May">Whether it may.</param>
+/// <param name="Sentence">Why, or why not.</param>
+public sealed record ClearAnswer(bool May, string Sentence);

@@ -1,0 +1,46 @@
+namespace YokePair.Core.Record;
+
+/// <summary>Something that happened to a card. Facts are added and never changed; what is so now is folded from them.</summary>
+/// <param name="Kind">What happened.</param>
+/// <param name="Card">Id of the card.</param>
+/// <param name="At">When, UTC.</param>
+/// <param name="Day">Key of the assignment it happened on.</param>
+/// <param name="Who">Who has the card, or the copy, from then on.</param>
+/// <param name="Where">The camera it was put into, what it lies in, or the drive a copy is on.</param>
+/// <param name="With">Id of the card in the other slot, which takes the same pictures.</param>
+/// <param name="OnTheWay">Whether it is not there yet: no place counts that nothing has reached.</param>
+/// <param name="Words">What was typed to clear it all the same.</param>
+public sealed record Fact(
+    FactKind Kind, string Card, DateTime At, string? Day = null, string? Who = null, string? Where = null, string? With = null, bool OnTheWay = false,
+    string? Words = null);
+
+/// <summary>What happens to cards.</summary>
+public enum FactKind
+{
+    /// <summary>Put into a camera.</summary>
+    Put,
+
+    /// <summary>Taken out of a camera, or handed on: somebody else has it, or it lies elsewhere.</summary>
+    Taken,
+
+    /// <summary>All of it was copied.</summary>
+    Copied,
+
+    /// <summary>A copy was read back and is the same.</summary>
+    Verified,
+
+    /// <summary>Formatted, as there are copies enough.</summary>
+    Cleared,
+
+    /// <summary>Formatted all the same.</summary>
+    Overridden,
+
+    /// <summary>Holds settings: it is never shot on nor cleared.</summary>
+    Settings,
+
+    /// <summary>Turned out to be somebody else's.</summary>
+    NotOurs,
+
+    /// <summary>An ordinary card again.</summary>
+    Ours,
+}

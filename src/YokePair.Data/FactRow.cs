@@ -1,0 +1,39 @@
+using YokePair.Core.Record;
+
+namespace YokePair.Data;
+
+/// <summary>A fact as it is kept. The table itself refuses to change or lose one.</summary>
+public sealed class FactRow
+{
+    /// <summary>Counts them.</summary>
+    public int Number { get; init; }
+
+    public required string Kind { get; init; }
+
+    public required string Card { get; init; }
+
+    /// <summary>UTC.</summary>
+    public required DateTime At { get; init; }
+
+    public string? Day { get; init; }
+
+    public string? Who { get; init; }
+
+    public string? Where { get; init; }
+
+    public string? With { get; init; }
+
+    public bool OnTheWay { get; init; }
+
+    public string? Words { get; init; }
+
+    internal static FactRow Of(Fact fact) => new()
+    {
+        Kind = fact.Kind.ToString(), Card = fact.Card, At = fact.At, Day = fact.Day, Who = fact.Who, Where = fact.Where, With = fact.With,
+        OnTheWay = fact.OnTheWay, Words = fact.Words,
+    };
+
+    /// <summary>The fact; null where it is of a kind that this program does not know.</summary>
+    internal Fact? ToFact() => !Enum.TryParse<FactKind>(Kind, out var kind) ? null : new Fact(
+        kind, Card, DateTime.SpecifyKind(At, DateTimeKind.Utc), Day, Who, Where, With, OnTheWay, Words);
+}

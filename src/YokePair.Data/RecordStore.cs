@@ -1,0 +1,51 @@
+using Microsoft.EntityFrameworkCore;
+using YokePair.Core.Plans;
+using YokePair.Core.Record;
+
+namespace YokePair.Data;
+
+/// <summary>The facts as they were last read: good as long as their number is that of the file, which is asked each time.</summary>
+public sealed class RecordMemory
+{
+    internal Recorded? Last { get; set; }
+}
+
+/// <summary>The record as it was at a moment.</summary>
+/// <param name="Number">Number of the last fact; 0 = there is none.</param>
+/// <param name="Facts">All of them, in order.</param>
+/// <param name="States">What is so of each card.</param>
+public sealed record Recorded(int Number, IReadOnlyList<Fact> Facts, IReadOnlyDictionary<string, CardState> States);
+
+/// <summary>Keeps the record: facts are added, all of a request or none, and nothing is ever changed.</summary>
+public sealed class RecordStore(YokeContext db, RecordMemory memory, Writers writers)
+{
+    /// <summary>All of it, from memory where nothing was added since.</summary>
+    public async Task<Recorded> LoadAsync(CancellationToken cancel = default)
+    {
+        var number = await db.Facts.MaxAsync(f => (int?)f.Number, cancel) ?? 0;
+        if (memory.Last is { } known && known.Number == number) return known;
+        List<Fact> facts = [.. (await db.Facts.AsNoTracking().OrderBy(f => f.Number).ToListAsync(cancel)).Select(f => f.ToFact()).OfType<Fact>()];
+        return memory.Last = new Recorded(number, facts, CardBook.Fold(facts));
+    }
+
+    /// <summary>Adds facts one after the other, each as the ones before leave it.</summary>
+    /// <param name="facts">The facts.</param>
+    /// <param name="rules">How many copies are asked before a card is cleared.</param>
+    /// <param name="name">What a card is called.</param>
+    /// <param name="cancel">Ends the writing.</param>
+    /// <returns>Why the first that cannot be so cannot be so, and nothing was added; null = all were.</returns>
+    public async Task<(Fact Fact, string Why)?> AddAsync(IReadOnlyList<Fact> facts, CardRules rules, Func<string, string> name, CancellationToken cancel = default)
+    {
+        await using var writing = await writers.BeginAsync(db, cancel);
+        List<Fact> all = [.. (await LoadAsync(cancel)).Facts];
+        foreach (var fact in facts)
+        {
+            if (new CardBook(CardBook.Fold(all), name).Refuse(fact, rules) is { } why) return (fact, why);
+            all.Add(fact);
+            db.Facts.Add(FactRow.Of(fact));
+        }
+        await db.SaveChangesAsync(cancel);
+        await writing.CommitAsync(cancel);
+        return null;
+    }
+}

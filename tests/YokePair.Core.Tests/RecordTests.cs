@@ -1,0 +1,122 @@
+using CsCheck;
+using YokePair.Core.Plans;
+using YokePair.Core.Record;
+
+namespace YokePair.Core.Tests;
+
+/// <summary>What is so of a card, and what may be done to it next.</summary>
+public sealed class RecordTests
+{
+    private static readonly CardRules Rules = new();
+
+    private static readonly DateTime Now = new(2027, 6, 12, 20, 0, 0, DateTimeKind.Utc);
+
+    private static Fact F(FactKind kind, string card, string? who = null, string? where = null, string? with = null, bool onTheWay = false, string? words = null, string day = "wedding") =>
+        new(kind, card, Now, day, who, where, with, onTheWay, words);
+
+    /// <summary>A pair out of a camera, one half with each of two people.</summary>
+    private static List<Fact> Pair(bool onTheWay = false) =>
+    [
+        F(FactKind.Put, "11", where: "Halm", with: "12"), F(FactKind.Put, "12", where: "Halm", with: "11"),
+        F(FactKind.Taken, "11", "Lead", "wallet"), F(FactKind.Taken, "12", "Second", "wallet", onTheWay: onTheWay),
+    ];
+
+    private static CardBook Book(IEnumerable<Fact> facts) => new(CardBook.Fold(facts), id => $"Card {id}");
+
+    private static string Say(params Fact[] more) => Book([.. Pair(), .. more]).MayClear("12", Rules).Sentence;
+
+    [Fact]
+    public void May_I_clear_this_card()
+    {
+        Assert.Equal("It is clear.", Book([]).MayClear("12", Rules).Sentence);
+        Assert.Equal("No: it is in the Halm.", Book(Pair().Take(2)).MayClear("12", Rules).Sentence);
+        Assert.Equal("No: there are two copies, not three.", Say());
+        Assert.Equal("No: there are two copies; the copy on Drive was not read back.", Say(F(FactKind.Copied, "11", "Lead", "Drive")));
+        Assert.Equal("Yes: three copies in two places.", Say(F(FactKind.Copied, "11", "Lead", "Drive"), F(FactKind.Verified, "11", where: "Drive")));
+        // The other half has a third copy, but everything is with one person, or not yet where it goes.
+        List<Fact> copied = [.. Pair(onTheWay: true), F(FactKind.Copied, "11", "Lead", "Drive"), F(FactKind.Verified, "11", where: "Drive")];
+        Assert.Equal("No: Card 12, its other half, is still on the way with Second.", Book(copied).MayClear("11", Rules).Sentence);
+        Assert.Equal("Yes: three copies in two places.", Book([.. copied, F(FactKind.Taken, "12", "Second", "home")]).MayClear("11", Rules).Sentence);
+        Assert.Equal("No: all of it is in one place, with Lead.", Book([.. copied, F(FactKind.Taken, "12", "lead", "wallet")]).MayClear("11", Rules).Sentence);
+        Assert.Equal("Never: it holds settings.", Book([F(FactKind.Settings, "12")]).MayClear("12", Rules).Sentence);
+    }
+
+    [Fact]
+    public void When_one_half_is_cleared_the_other_has_fewer()
+    {
+        List<Fact> facts = [.. Pair(), F(FactKind.Copied, "11", "Lead", "Drive"), F(FactKind.Verified, "11", where: "Drive"), F(FactKind.Cleared, "12")];
+        Assert.Equal((2, 1), Book(facts).Count("11"));
+        Assert.NotNull(Book(facts).Refuse(F(FactKind.Cleared, "11"), Rules));
+        Assert.Null(Book(facts).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
+    }
+
+    [Fact]
+    public void What_cannot_be_so_is_refused_in_words()
+    {
+        var book = Book(Pair());
+        Assert.Equal("Card 12 holds pictures. No: there are two copies, not three. Take a clear one.", book.Refuse(F(FactKind.Put, "12", where: "Orrin"), Rules));
+        Assert.Equal("Type in full: clear Card 12 with two copies in two places", book.Refuse(F(FactKind.Overridden, "12", words: "clear"), Rules));
+        Assert.Null(book.Refuse(F(FactKind.Overridden, "12", words: " clear Card 12 with two copies in two places "), Rules));
+        Assert.NotNull(book.Refuse(F(FactKind.Verified, "12", where: "Drive"), Rules));
+        Assert.NotNull(book.Refuse(F(FactKind.Copied, "13", where: "Drive"), Rules));
+        Assert.NotNull(book.Refuse(F(FactKind.Settings, "12"), Rules));
+        Assert.NotNull(Book([F(FactKind.Settings, "12")]).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
+        Assert.NotNull(Book([F(FactKind.NotOurs, "12")]).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
+        Assert.Null(Book([F(FactKind.NotOurs, "12"), F(FactKind.Ours, "12")]).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
+    }
+
+    [Fact]
+    public void A_card_that_is_not_clear_is_not_free_for_another_day()
+    {
+        var plan = CardTests.Day(new CardRules());
+        List<Fact> facts = [F(FactKind.Put, "c3", where: "Halm"), F(FactKind.Taken, "c3", "Lead"), F(FactKind.Settings, "c4")];
+        string State(string day, string card) => ((Card)CardBook.With(plan, day, CardBook.Fold(facts)).ItemOf(card)!).State;
+        Assert.Equal(("shot", "clear", "settings", "clear"), (State("sunday", "c3"), State("wedding", "c3"), State("sunday", "c4"), State("sunday", "c5")));
+        Assert.Same(plan, CardBook.With(plan, "sunday", CardBook.Fold([])));
+    }
+
+    private static Gen<string?> Of(params string?[] texts) => Gen.Int[0, texts.Length - 1].Select(n => texts[n]);
+
+    private static readonly Gen<Fact> AnyFact = Gen.Select(
+        Gen.Enum<FactKind>(), Of("11", "12", "13"), Of("Lead", "Second", null), Of("Halm", "Drive", "Case", null), Of("11", "12", "13", null), Gen.Bool,
+        (kind, card, who, where, with, way) => F(kind, card!, who, where, with == card ? null : with, way));
+
+    /// <summary>Whatever is asked in whatever order: what is taken never loses a picture that has not three copies in two places.</summary>
+    [Fact]
+    public void No_picture_is_cleared_before_its_time() => AnyFact.Array[1, 40].Sample(asked =>
+    {
+        var taken = new List<Fact>();
+        // Told without the book: which cards are written to, and what a whole copy of each is on.
+        var written = new HashSet<string>();
+        var shot = new HashSet<string>();
+        foreach (var fact in asked)
+        {
+            var book = Book(taken);
+            if (book.Refuse(fact, Rules) is not null) continue;
+            taken.Add(fact);
+            switch (fact.Kind)
+            {
+                case FactKind.Put:
+                    Assert.DoesNotContain(fact.Card, written);
+                    written.Add(fact.Card);
+                    break;
+                case FactKind.Taken when written.Contains(fact.Card):
+                    shot.Add(fact.Card);
+                    break;
+                case FactKind.Cleared:
+                    Assert.Contains(fact.Card, shot);
+                    var copies = taken.Where(f => f.Kind == FactKind.Verified).Select(f => f.Where).Distinct().Count();
+                    Assert.True(copies >= 1, "cleared without a copy that was read back");
+                    written.Remove(fact.Card);
+                    shot.Remove(fact.Card);
+                    break;
+                case FactKind.Overridden:
+                    Assert.Fail("nothing was typed");
+                    break;
+            }
+        }
+        // Folding all at once is folding one by one.
+        var states = CardBook.Fold(taken);
+        Assert.Equal(written.Order(), states.Values.Where(s => s.HoldsPictures).Select(s => s.Card).Order());
+    });
+}

@@ -1,0 +1,160 @@
+import { useParams, useSearchParams } from "react-router";
+import { AssignmentBar } from "../assignment/AssignmentBar";
+import type { BoardView, CardDay, Part, PlanEdit, UseLevel } from "../api/client";
+import { Level } from "../day/Level";
+import { inOrder } from "../day/PartColumns";
+import { PulledLine } from "../day/PulledLine";
+import { useBoard } from "../day/useBoard";
+import { PageHeader } from "../shared/PageHeader";
+import { Problem } from "../shared/Problem";
+import { number, said } from "../shared/format";
+import { Book } from "./Book";
+import { Changes } from "./Changes";
+import { Habits } from "./Habits";
+import { Losses } from "./Losses";
+import { Room } from "./Room";
+import { useBook } from "./useBook";
+import { useCards } from "./useCards";
+import { Wallets } from "./Wallets";
+import { Ways } from "./Ways";
+
+/** What the parts of this page share. */
+export interface CardsPage {
+  cards: CardDay;
+  plan: BoardView["plan"];
+  parts: Part[];
+  /** What a thing, person or place is called. */
+  name: (id: string) => string;
+  /** The number on a card, else its name. */
+  face: (id: string) => string;
+  part: (id: string) => string;
+  edit: (...edits: PlanEdit[]) => void;
+}
+
+/** Where every picture is: what would be gone with which camera, wallet or bag, and when one may leave. */
+export function Cards() {
+  const key = useParams().assignment ?? "";
+  const [search, setSearch] = useSearchParams();
+  const pull = search.getAll("pull");
+  const level = (search.get("use") ?? "high") as UseLevel;
+  const { board, edit, notice, loadError } = useBoard(key, pull);
+  const { data, error } = useCards(key, pull, level);
+  const book = useBook(key);
+  if (error ?? loadError)
+    return (
+      <main className="p-6">
+        <Problem error={(error ?? loadError)!} />
+      </main>
+    );
+  if (!data || !board) return <main className="p-6 text-quiet">Following every frame …</main>;
+  const { plan } = board;
+  const name = (id: string) =>
+    [...plan.items, ...plan.people, ...plan.places].find((x) => x.id === id)?.name ?? id;
+  const page: CardsPage = {
+    cards: data,
+    plan,
+    parts: inOrder(plan.parts),
+    name,
+    face: (id) => {
+      const card = plan.items.find((i) => i.id === id);
+      return String(card?.number ?? /\d+\s*$/.exec(card?.name ?? "")?.[0].trim() ?? card?.name ?? id);
+    },
+    part: (id) => plan.parts.find((p) => p.id === id)?.name ?? id,
+    edit,
+  };
+  const look = (ids: string[], use: string) =>
+    setSearch(
+      new URLSearchParams([...ids.map((id) => ["pull", id]), ...(use === "high" ? [] : [["use", use]])]),
+    );
+  return (
+    <div className="flex h-full flex-col">
+      <PageHeader view={`${plan.assignment.name} · Cards`} phoneTitle={plan.assignment.name} />
+      <AssignmentBar assignment={key} name={plan.assignment.name} view="cards" query={search}>
+        <button className="py-1" onClick={() => print()}>
+          Print
+        </button>
+      </AssignmentBar>
+      <main className="min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
+        <p
+          className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
+          data-testid="verdict"
+          role="status"
+        >
+          {data.sentence.map(said).join("")}
+        </p>
+        <PulledLine pull={pull} name={name} putBack={() => look([], level)} />
+        {notice && <p role="alert">{[notice.title, ...notice.lines].join(" ")}</p>}
+        <div className="mt-2 flex flex-wrap gap-x-8 print:hidden">
+          <Habits {...page} />
+          <Level level={data.level} setLevel={(use) => look(pull, use)} />
+        </div>
+        <Ways {...page} />
+        <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:grid-cols-2 print:gap-x-6">
+          <div className="flex flex-col gap-4">
+            <Wallets {...page} />
+            <Changes {...page} book={book} />
+          </div>
+          <div className="flex flex-col gap-4">
+            <Losses {...page} />
+            <Evening {...page} />
+            <Book
+              {...page}
+              book={book}
+              chosen={search.get("card")}
+              choose={(card) =>
+                setSearch((now) => {
+                  if (card) now.set("card", card);
+                  else now.delete("card");
+                  return now;
+                })
+              }
+            />
+          </div>
+        </div>
+        <Room {...page} />
+        <Reckoned {...page} />
+      </main>
+    </div>
+  );
+}
+
+function Evening({ cards, name }: CardsPage) {
+  const { evening } = cards.plan;
+  return (
+    <section aria-label="Before you leave">
+      <h2 className="text-[15px] font-bold">Before you leave</h2>
+      {evening.copier == null ? (
+        <p>There is no drive or reader in the plan: nothing is copied.</p>
+      ) : (
+        <p>
+          {number(evening.gigabytes)} GB to the {name(evening.copier)} at {number(evening.megabytesPerSecond)}{" "}
+          MB a second
+          {evening.isUsual && <em className="text-quiet"> (usual; nobody has measured it)</em>}:{" "}
+          {evening.minutes === 0
+            ? "done when the last part is over."
+            : `${number(evening.minutes)} minutes after the last part.`}
+        </p>
+      )}
+      <p className="text-quiet">
+        One card of each pair is copied. Cards go home with whoever has them, the drive with whose bag it is
+        in.
+      </p>
+    </section>
+  );
+}
+
+function Reckoned({ cards, name }: CardsPage) {
+  const { estimated, isBest } = cards.plan;
+  return (
+    <p className="mt-3 max-w-[62rem] text-quiet print:hidden">
+      Reckoned with 95 % of a card’s printed size, and 5 % of that kept free; frames come evenly through each
+      part. {!isBest && "Not every plan was tried: perhaps fewer changes would do. "}
+      {estimated.length > 0 && (
+        <>
+          <strong>Usual size of a raw file, as nobody has measured it</strong>:{" "}
+          {estimated.map(name).join(", ")}.
+        </>
+      )}
+    </p>
+  );
+}
