@@ -1,3 +1,4 @@
+using CsCheck;
 using YokePair.Core.Basics;
 using YokePair.Core.Cards;
 using YokePair.Core.Failure;
@@ -221,4 +222,38 @@ public sealed class CardTests
         Assert.Empty(plan.Changes);
         Assert.Equal(1203, plan.Ways[0].Losses.Single(l => l.Kind == CardLossKind.Card).Frames);
     }
+
+    private static readonly Gen<(int[] Frames, CardRules Rules, int Pairs, int Size, bool Partner, bool[] Ticks)> Days = Gen.Select(
+        Gen.Int[0, 60].Array[2, 4], Gen.Enum<CardPolicy>(), Gen.Enum<SecondHalf>(), Gen.Int[1, 5], Gen.Int[1, 4], Gen.Bool, Gen.Bool.Array[4],
+        (frames, policy, half, pairs, size, partner, ticks) => (frames, new CardRules { Policy = policy, Half = half }, pairs, size, partner, ticks));
+
+    /// <summary>What is told of the worst moments is what one finds by following every frame: at that moment so much, and at no minute more.</summary>
+    [Fact]
+    public void What_would_be_gone_is_what_a_walk_frame_by_frame_finds() => Days.Sample(day =>
+    {
+        var plan = Day(day.Rules, day.Pairs, day.Size, raw: 30, parts: [.. day.Frames.Select((f, n) => ($"p{n}", f))], partner: day.Partner);
+        plan = plan with { Parts = [.. plan.Parts.Select((p, n) => p with { ChangeCards = day.Ticks[n] })] };
+        var told = Of(plan);
+        if (told.Short.Count > 0) return;
+        var slow = new SlowCards(plan, told, [.. day.Frames.Select((f, n) => ("b1", $"p{n}", "lead", f))]);
+        foreach (var loss in told.Ways[0].Losses)
+        {
+            if (loss.Time is { } worst)
+                Assert.True(Math.Abs(loss.Frames - Enumerable.Range(-1, 3).Max(m => slow.Gone(loss.Kind, loss.Id, worst.AddMinutes(m)))) <= 2, $"{loss.Kind} {loss.Id} at {worst}: told {loss.Frames}");
+            for (var at = Start; loss.Kind != CardLossKind.Card && at <= plan.Parts[^1].End; at = at.AddMinutes(15))
+                Assert.True(slow.Gone(loss.Kind, loss.Id, at) <= loss.Frames + 1, $"{loss.Kind} {loss.Id}: told {loss.Frames}, more at {at}");
+        }
+    }, iter: 60);
+
+    /// <summary>More cards never leave more in one camera where a card for each part is asked for, and a part more never less.</summary>
+    [Fact]
+    public void More_cards_never_make_it_worse() => Days.Sample(day =>
+    {
+        var parts = day.Frames.Select((f, n) => ($"p{n}", f)).ToArray();
+        int Most(int pairs) => Of(Day(day.Rules with { Policy = CardPolicy.PerPart }, pairs, gigabytes: 64, parts: parts)).Ways[0].Losses
+            .Where(l => l.Kind == CardLossKind.Camera).Select(l => l.Frames).DefaultIfEmpty(0).Max();
+        Assert.True(Most(parts.Length) <= Most(1));
+        Assert.Equal(day.Frames.Max(), Most(parts.Length));
+        Assert.Equal(day.Frames.Sum(), Most(1));
+    }, iter: 30);
 }

@@ -65,9 +65,14 @@ internal static class CardWords
 
     private const double LongMinutes = 30;
 
-    /// <summary>Two changes that share the day out, where the plan has none that do as well.</summary>
+    /// <summary>Cards that are lacking for the changes that are asked for; else two changes that share the day out, where the plan has none that do as well.</summary>
     private static IEnumerable<TextPiece> TwoJoins(Plan day, Names names, CardPlan cards)
     {
+        if (cards.Types.Where(t => t.Unmet > 0).Select(t => $"{English.Number(t.Unmet)} {t.Type}").ToList() is { Count: > 0 } lacking)
+        {
+            yield return new TextPiece($"For clear cards wherever you ask for them {English.List(lacking)} are lacking. ");
+            yield break;
+        }
         var (planned, two) = (Most(CardWayKind.Planned), Most(CardWayKind.TwoJoins));
         var joins = cards.Ways.First(w => w.Kind == CardWayKind.TwoJoins).Joins;
         if (two >= planned || joins.Count == 0) yield break;
