@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.ResponseCompression;
 using YokePair.Core.Plans;
 using YokePair.Data;
+using YokePair.Data.Files;
 using YokePair.Web;
 using YokePair.Web.Assignments;
 using YokePair.Web.Board;
@@ -46,6 +47,8 @@ builder.Services.AddSingleton(settings);
 builder.Services.AddPlanStore(settings.DataDirectory);
 builder.Services.AddScoped<Days>();
 builder.Services.AddScoped<Book>();
+builder.Services.AddSingleton(new Roots(settings.SeedDemo ? [.. settings.Roots, .. StandIns.In(settings.DataDirectory)] : settings.Roots));
+builder.Services.AddSingleton<CopyJobs>();
 builder.Services.AddSingleton<SessionCache>();
 builder.Services.AddSingleton<QuietTimes>();
 builder.Services.AddHostedService(services => services.GetRequiredService<QuietTimes>());
@@ -84,6 +87,7 @@ if (!isCurrent || settings.SeedDemo)
     await using (var scope = app.Services.CreateAsyncScope())
     {
         if (!isCurrent) await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
+        if (settings.SeedDemo) StandIns.Make(settings.DataDirectory);
         if (settings.SeedDemo) await DemoDays.SeedAsync(
             settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
     }
@@ -109,6 +113,7 @@ var api = app.MapGroup("/api");
 api.MapAssignments();
 api.MapBoard();
 api.MapCards();
+api.MapCopies();
 api.MapLocker();
 api.MapStarting();
 api.MapProposals();

@@ -93,12 +93,12 @@ public sealed class PowerStories
     public void The_board_shows_under_each_hand_what_is_left()
     {
         using var page = new Page(Site.Shared).Open("/steamer-wedding/day");
-        page.Button("Show charge").Click();
+        page.Button("Show charge and cards").Click();
         page.Until(() => page.Driver.FindElements(By.CssSelector("[data-charge] [role=img]")).Count > 20, "bands under the hands");
         Assert.Contains(page.Driver.FindElements(By.CssSelector("[data-charge='dance1/second/right'] [role=img]")),
             b => b.GetAttribute("aria-label")!.Contains("LB2 no. 10 in before it", StringComparison.Ordinal));
         Assert.Empty(page.AccessibilityFindings());
-        page.Button("Hide charge").Click();
+        page.Button("Hide charge and cards").Click();
         page.Until(() => page.Driver.FindElements(By.CssSelector("[data-charge]")).Count == 0, "the fold");
         Assert.Empty(page.Complaints());
     }

@@ -46,6 +46,8 @@ public sealed class RecordTests
     {
         List<Fact> facts = [.. Pair(), F(FactKind.Copied, "11", "Lead", "Drive"), F(FactKind.Verified, "11", where: "Drive"), F(FactKind.Cleared, "12")];
         Assert.Equal((2, 1), Book(facts).Count("11"));
+        // The copy was made of the other half: of these pictures all the same.
+        Assert.Equal((2, 2), Book([.. facts.Take(6), F(FactKind.Cleared, "11")]).Count("12"));
         Assert.NotNull(Book(facts).Refuse(F(FactKind.Cleared, "11"), Rules));
         Assert.Null(Book(facts).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
     }

@@ -15,6 +15,9 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         foreach (var fact in facts)
         {
             states[fact.Card] = (states.GetValueOrDefault(fact.Card) ?? CardState.Of(fact.Card)).After(fact);
+            // A copy is of the pictures, which are on both halves, and stays one when either is cleared.
+            if (fact.Kind is FactKind.Copied or FactKind.Verified && states[fact.Card].With is { } twin && states.TryGetValue(twin, out var same) && same.HoldsPictures && same.With == fact.Card)
+                states[twin] = same.After(fact);
             // Both halves of a pair know of each other, whichever was told of.
             if (fact is { Kind: FactKind.Put, With: { } other } && states.TryGetValue(other, out var half) && half.HoldsPictures) states[other] = half with { With = fact.Card };
         }

@@ -29,11 +29,17 @@ internal sealed class Book(RecordStore record, LockerStore locker, PlanStore pla
     /// <summary>Adds facts, all or none; a card is cleared by the rules of the day they belong to.</summary>
     public async Task<IResult> AddAsync(IReadOnlyList<Fact> facts, string? day, CancellationToken cancel)
     {
+        if (await TryAddAsync(facts, day, cancel) is not { } refused) return Results.Ok(await PagesAsync(cancel));
+        return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem(refused.Fact.Kind == FactKind.Overridden ? "words" : "card", refused.Why)]);
+    }
+
+    /// <summary>Adds facts, all or none.</summary>
+    /// <returns>Which cannot be so, and why; null = all were added.</returns>
+    public async Task<(Fact Fact, string Why)?> TryAddAsync(IReadOnlyList<Fact> facts, string? day, CancellationToken cancel)
+    {
         var plan = day is null ? null : await plans.FindAsync(day, cancel);
         var names = await NamesAsync(day is null ? [] : [day], cancel);
-        if (await record.AddAsync(facts, plan?.Plan.Rules.Cards ?? new CardRules(), id => names.GetValueOrDefault(id, id), cancel) is not { } refused)
-            return Results.Ok(await PagesAsync(cancel));
-        return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem(refused.Fact.Kind == FactKind.Overridden ? "words" : "card", refused.Why)]);
+        return await record.AddAsync(facts, plan?.Plan.Rules.Cards ?? new CardRules(), id => names.GetValueOrDefault(id, id), cancel);
     }
 
     private async Task<IEnumerable<Card>> CardsAsync(CancellationToken cancel) => (await locker.ThingsAsync(cancel)).Things.OfType<Card>();

@@ -564,6 +564,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowCopies"];
+        put?: never;
+        post: operations["Copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/copies/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["StopCopy"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/locker": {
         parameters: {
             query?: never;
@@ -1482,11 +1514,78 @@ export interface components {
             /** Format: date */
             day: string;
         };
-        /** @description Copies of a thing, numbered on. */
+        /** @description A copy that is made, or was. */
+        CopyJob: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            id: number;
+            /** @description Full path of what is copied. */
+            source: string;
+            /** @description Full paths of the folders that bags go into; none = a bag is read again. */
+            targets: string[];
+            /** @description Name of the bag. */
+            name: string;
+            /** @description Id of the card it is of; null = of none. */
+            card: null | string;
+            /** @description How it stands. */
+            phase: components["schemas"]["CopyPhase"];
+            /**
+             * Format: double
+             * @description Share of it that is done.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description How fast it goes; null = not known yet.
+             */
+            megabytesPerSecond: null | number;
+            /**
+             * Format: double
+             * @description How long it takes still; null = not known yet.
+             */
+            secondsLeft: null | number;
+            /** @description Name of the file at hand. */
+            file: null | string;
+            /**
+             * Format: int32
+             * @description Files that are safe, once it has ended.
+             */
+            files: number;
+            /** @description Files that are not. */
+            unsafe: components["schemas"]["UnsafeFile"][];
+            /** @description What ended it before its time. */
+            problem: null | string;
+            /** @description Why the copy is not in the book of cards; null = it is, or it is of no card. */
+            recorded: null | string;
+        };
+        /** @description What can be copied from and to, and the copies. */
+        CopyPage: {
+            /** @description Folders in those that were allowed at the start. */
+            folders: string[];
+            /** @description Copies, the newest first. */
+            jobs: components["schemas"]["CopyJob"][];
+        };
+        /**
+         * @description What is done.
+         * @enum {unknown}
+         */
+        CopyPhase: "waiting" | "copying" | "reading" | "safe" | "notSafe" | "stopped";
+        /** @description A copy to be made. */
         CopyRequest: {
-            id: string;
-            /** Format: int32 */
-            copies: number;
+            /** @description Full path of a card's folder; with no targets, of a bag that is read again. */
+            source: string;
+            /** @description Full paths of the folders that bags go into. */
+            targets?: null | string[];
+            /** @description Name of the bag; null = that of the folder. */
+            name?: null | string;
+            /** @description Id of the card it is of. */
+            card?: null | string;
+            /** @description Who has the drive. */
+            who?: null | string;
+            /** @description Key of the assignment. */
+            day?: null | string;
         };
         /** @enum {unknown} */
         Covers: "anywhere" | "all" | null;
@@ -6868,6 +6967,13 @@ export interface components {
             /** @description What is wrong with it. */
             reason: string;
         };
+        /** @description A file that is not safe. */
+        UnsafeFile: {
+            /** @description Its name. */
+            name: string;
+            /** @description Why. */
+            why: string;
+        };
         /**
          * @description How much is taken on a day: batteries and cards are planned for a busy one.
          * @enum {unknown}
@@ -8300,6 +8406,88 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["HandChoices"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowCopies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopyPage"];
+                };
+            };
+        };
+    };
+    Copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopyJob"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    StopCopy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

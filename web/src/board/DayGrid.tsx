@@ -5,6 +5,9 @@ import { useWidth } from "../shared/useWidth";
 import { strandWord } from "../shared/words";
 import { useDay } from "../day/DayContext";
 import { columnWidths, setupOf, timeScale, type Position } from "../day/dayModel";
+import { cardFace } from "../cards/cardFace";
+import { HandRoom } from "../cards/HandRoom";
+import { useCards } from "../cards/useCards";
 import { HandCharge } from "../power/HandCharge";
 import { usePower } from "../power/usePower";
 import { useKept } from "../shared/useKept";
@@ -34,6 +37,8 @@ export const DayGrid = memo(function DayGrid() {
   const [kept, keep] = useKept("charge under each hand");
   const charge = kept !== "";
   const { data: power } = usePower(day.board.key, pulls, "high", charge);
+  const { data: cards } = useCards(day.board.key, pulls, "high", charge);
+  const face = cardFace(day.board.plan.items);
   const met = day.board.report.needs.filter((n) => n.strands > 1).length;
 
   return (
@@ -81,7 +86,7 @@ export const DayGrid = memo(function DayGrid() {
               aria-pressed={charge}
               onClick={() => keep(charge ? "" : "shown")}
             >
-              {charge ? "Hide charge" : "Show charge"}
+              {charge ? "Hide charge and cards" : "Show charge and cards"}
             </button>
           </div>
           {parts.map((part) => (
@@ -119,6 +124,12 @@ export const DayGrid = memo(function DayGrid() {
                   </span>
                   {parts.map((part) => (
                     <HandCharge key={part.id} at={at} part={part} power={power} name={day.name} />
+                  ))}
+                  <span className="narrow sticky left-0 z-2 bg-ground text-[11.5px] text-quiet">
+                    cards filled
+                  </span>
+                  {parts.map((part) => (
+                    <HandRoom key={part.id} at={at} part={part} cards={cards} name={day.name} face={face} />
                   ))}
                 </>
               )}

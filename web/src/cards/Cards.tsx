@@ -9,6 +9,7 @@ import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
 import { number, said } from "../shared/format";
 import { Book } from "./Book";
+import { cardFace } from "./cardFace";
 import { Changes } from "./Changes";
 import { Habits } from "./Habits";
 import { Losses } from "./Losses";
@@ -55,10 +56,7 @@ export function Cards() {
     plan,
     parts: inOrder(plan.parts),
     name,
-    face: (id) => {
-      const card = plan.items.find((i) => i.id === id);
-      return String(card?.number ?? /\d+\s*$/.exec(card?.name ?? "")?.[0].trim() ?? card?.name ?? id);
-    },
+    face: cardFace(plan.items),
     part: (id) => plan.parts.find((p) => p.id === id)?.name ?? id,
     edit,
   };
