@@ -10,6 +10,8 @@ const floors = [
     "marks",
     "day",
     "assignment",
+    "power",
+    "cards",
     "find",
     "bench",
     "locker",

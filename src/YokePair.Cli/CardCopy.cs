@@ -11,7 +11,8 @@ internal static class CardCopy
     public static int Make(string source, string[] into, string? name)
     {
         source = Path.TrimEndingDirectorySeparator(Path.GetFullPath(source));
-        var result = new Copier(TimeProvider.System).Run(new CopyWork(source, [.. into.Select(Path.GetFullPath)], name ?? Path.GetFileName(source)), _ => { }, CancellationToken.None);
+        var result = new Copier(TimeProvider.System).Run(new CopyWork(source, [.. into.Select(Path.GetFullPath)], name ?? Path.GetFileName(source)),
+            _ => { }, CancellationToken.None);
         foreach (var file in result.Unsafe) Console.Error.WriteLine($"{file.Name} {file.Why}");
         if (result.Problem is not null) Console.Error.WriteLine(result.Problem);
         Console.Out.WriteLine(result.IsWhole ? $"{result.Files} files are safe." : "Not everything is safe.");

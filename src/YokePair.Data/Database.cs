@@ -25,7 +25,8 @@ public static class Database
         if (!Directory.Exists(directory)) DataFolder.MakeFolder(directory);
         var connection = new SqliteConnectionStringBuilder { DataSource = DataFolder.FileIn(directory), ForeignKeys = true, DefaultTimeout = 10 };
         services.TryAddSingleton(TimeProvider.System);
-        return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>().AddScoped<RecordStore>()
+        return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>()
+            .AddScoped<RecordStore>()
             .AddSingleton<PlanMemory>().AddSingleton<LockerMemory>().AddSingleton<RecordMemory>().AddSingleton<Writers>();
     }
 

@@ -29,8 +29,15 @@ public sealed class FactRow
 
     internal static FactRow Of(Fact fact) => new()
     {
-        Kind = fact.Kind.ToString(), Card = fact.Card, At = fact.At, Day = fact.Day, Who = fact.Who, Where = fact.Where, With = fact.With,
-        OnTheWay = fact.OnTheWay, Words = fact.Words,
+        Kind = fact.Kind.ToString(),
+        Card = fact.Card,
+        At = fact.At,
+        Day = fact.Day,
+        Who = fact.Who,
+        Where = fact.Where,
+        With = fact.With,
+        OnTheWay = fact.OnTheWay,
+        Words = fact.Words,
     };
 
     /// <summary>The fact; null where it is of a kind that this program does not know.</summary>

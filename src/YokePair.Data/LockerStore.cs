@@ -87,7 +87,8 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         var revision = await RevisionAsync(cancel);
         if (memory.Last is { } known && known.State.Revision == revision) return known;
         var locker = await ReadAsync(cancel);
-        return memory.Last = new LastLocker(locker, new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds(), (await record.LoadAsync(cancel)).States));
+        return memory.Last = new LastLocker(locker, new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds(),
+            (await record.LoadAsync(cancel)).States));
     }
 
     private async Task<StoredLocker> ReadAsync(CancellationToken cancel)

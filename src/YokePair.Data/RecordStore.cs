@@ -34,7 +34,8 @@ public sealed class RecordStore(YokeContext db, RecordMemory memory, Writers wri
     /// <param name="name">What a card is called.</param>
     /// <param name="cancel">Ends the writing.</param>
     /// <returns>Why the first that cannot be so cannot be so, and nothing was added; null = all were.</returns>
-    public async Task<(Fact Fact, string Why)?> AddAsync(IReadOnlyList<Fact> facts, CardRules rules, Func<string, string> name, CancellationToken cancel = default)
+    public async Task<(Fact Fact, string Why)?> AddAsync(IReadOnlyList<Fact> facts, CardRules rules, Func<string, string> name,
+        CancellationToken cancel = default)
     {
         await using var writing = await writers.BeginAsync(db, cancel);
         List<Fact> all = [.. (await LoadAsync(cancel)).Facts];

@@ -5,7 +5,8 @@ namespace YokePair.Browser.Tests;
 /// <summary>Where every picture is, what would be gone with what, and whether a card may be cleared: through the page.</summary>
 public sealed class CardStories
 {
-    private const string Losses = "section[aria-label='What would be gone']", ToDo = "section[aria-label='To do, in order']", Clear = "section[aria-label='May I clear it?']";
+    private const string Losses = "section[aria-label='What would be gone']", ToDo = "section[aria-label='To do, in order']", Clear = "section[aria-label='May I clear it?']",
+        Copying = "section[aria-label='Copy and verify']";
 
     [Fact]
     public void The_wedding_is_driven_from_morning_to_a_card_that_may_be_cleared()
@@ -39,6 +40,18 @@ public sealed class CardStories
         page.Button("Read back from Copy drive: the same").Click();
         Ask(12, "Yes: three copies in two places.", open: false);
         Assert.Empty(page.AccessibilityFindings());
+
+        // A card in the reader is really copied, to two drives at once, and is in the book when every file has been read back.
+        Ask(11, "No: there are two copies, not three.");
+        page.Choose($"{Copying} select", Path.Combine(site.Data, "stand-ins", "reader", "card-11"));
+        foreach (var drive in (string[])["drive-of-lead", "drive-of-second"]) page.Driver.FindElements(By.CssSelector($"{Copying} fieldset label")).First(l => l.Text.EndsWith(drive, StringComparison.Ordinal)).Click();
+        page.Button("Copy and read back").Click();
+        page.Until(() => page.Text(Copying).Contains("5 files are safe: read back, the same", StringComparison.Ordinal), "a copy that is safe");
+        Ask(11, "Yes: four copies in two places.", open: false);
+        Assert.True(File.Exists(Path.Combine(site.Data, "stand-ins", "drive-of-second", "card-11", "manifest-sha256.txt")));
+        page.Button("Copy and read back").Click();
+        page.Until(() => page.Text(Copying).Contains("is there already; nothing is written over", StringComparison.Ordinal), "that nothing is written over");
+        page.Find($"{Clear} button[aria-label^='Card 12,']").Click();
 
         // From anywhere by its number; and a killed server has lost nothing.
         site.KillAndRestart();

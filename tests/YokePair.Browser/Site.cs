@@ -53,6 +53,9 @@ public sealed partial class Site : IDisposable
     /// <summary>The checkout.</summary>
     public static string Root { get; } = FindRoot();
 
+    /// <summary>Its data folder.</summary>
+    public string Data => directory;
+
     /// <summary>Kills the program without a warning, as a power cut would, and starts it again on the same file.</summary>
     public void KillAndRestart()
     {

@@ -4,6 +4,7 @@ using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
 
 namespace YokePair.Core.Tests;
 
@@ -153,7 +154,9 @@ public sealed class CardTests
         ]);
         var part = day.Parts[0] with
         {
-            Start = new DateTime(2027, 6, 12, 20, 0, 0), End = new DateTime(2027, 6, 12, 22, 30, 0), Frames = new FrameCount { Low = 0, Likely = 0, High = 1400 },
+            Start = new DateTime(2027, 6, 12, 20, 0, 0),
+            End = new DateTime(2027, 6, 12, 22, 30, 0),
+            Frames = new FrameCount { Low = 0, Likely = 0, High = 1400 },
             Setups = [.. day.Parts[0].Setups, new Setup { Person = "second", Position = "left", Body = "b2", Lens = "l2" }],
         };
         var evening = Of(day with { Parts = [part] }).Evening;
@@ -202,6 +205,22 @@ public sealed class CardTests
         Assert.Equal([("reception", 103, 597)], full.Short.Select(s => (s.Part, s.AfterFrames, s.Frames)).Distinct());
 
         (int, int, int) Counted(int pairs) => Of(Day(new CardRules(), pairs)).Types.Select(t => (t.Used, t.Wanted, t.Short)).Single();
+    }
+
+    [Fact]
+    public void A_busy_day_without_room_is_not_sound()
+    {
+        Report Told(double gigabytes, bool loaded = true)
+        {
+            var day = Day(new CardRules(), pairs: 1, gigabytes: gigabytes);
+            return new DayAnalysis(loaded ? day : day with { Items = [.. day.Items.Where(i => i is not Card)] }).Report(withEvents: false);
+        }
+        Assert.Contains("room", Told(32).Verdict, StringComparison.Ordinal);
+        Assert.Contains("Cards: the b1 has no room left in reception after 103 frames.", Told(32).Verdict, StringComparison.Ordinal);
+        Assert.False(Told(32).Sound);
+        Assert.Empty(Told(64).NoRoom);
+        // Where there is no card at all the needs tell.
+        Assert.Empty(Told(32, loaded: false).NoRoom);
     }
 
     [Fact]

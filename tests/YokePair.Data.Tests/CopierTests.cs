@@ -184,6 +184,7 @@ public sealed class CopierTests : IDisposable
         Assert.True(cut > 0);
 
         Process Copying() => Process.Start(new ProcessStartInfo(
-            "dotnet", [Path.Combine(AppContext.BaseDirectory, "YokePair.Cli.dll"), "copy", Card, In("drive"), "--name", Name]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
+            "dotnet", [Path.Combine(AppContext.BaseDirectory, "YokePair.Cli.dll"), "copy", Card, In("drive"), "--name", Name])
+        { RedirectStandardOutput = true, RedirectStandardError = true })!;
     }
 }

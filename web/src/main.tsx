@@ -4,6 +4,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Board } from "./board/Board";
 import { Cards } from "./cards/Cards";
+import { CopyStrip } from "./cards/CopyStrip";
 import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
 import { ImportPage } from "./locker/ImportPage";
@@ -45,6 +46,7 @@ function App() {
         />
       </Routes>
       <FindLine />
+      <CopyStrip />
     </>
   );
 }

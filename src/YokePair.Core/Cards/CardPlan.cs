@@ -86,7 +86,8 @@ public enum CardHolder
 /// <param name="Joins">Ids of the parts before which cards are changed.</param>
 /// <param name="Curve">Frames that would be gone with whichever camera holds most, from moment to moment.</param>
 /// <param name="Losses">What each loss would take at its worst moment, the worst first.</param>
-public sealed record CardWay(CardWayKind Kind, int Changes, double Seconds, IReadOnlyList<string> Joins, IReadOnlyList<ExposurePoint> Curve, IReadOnlyList<CardLoss> Losses);
+public sealed record CardWay(CardWayKind Kind, int Changes, double Seconds, IReadOnlyList<string> Joins, IReadOnlyList<ExposurePoint> Curve,
+    IReadOnlyList<CardLoss> Losses);
 
 /// <summary>Ways of using cards that are compared.</summary>
 public enum CardWayKind

@@ -1,5 +1,4 @@
 using YokePair.Core.Failure;
-using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
 using YokePair.Core.Use;
@@ -40,7 +39,8 @@ public static class CardPlans
             ],
             new Exposure(analysis, day, clock, batches, where).OnceInOneThing(),
             EveningCopies.Of(day, clock, batches, where),
-            [.. work.Select(w => kit.Items[w.Body]).OfType<Body>().Where(b => b.RawMegabytes is null).Select(b => b.Id).Distinct().Order(StringComparer.Ordinal)],
+            [.. work.Select(w => kit.Items[w.Body]).OfType<Body>().Where(b => b.RawMegabytes is null).Select(b => b.Id).Distinct()
+                .Order(StringComparer.Ordinal)],
             isBest);
 
         CardWay Way(CardWayKind kind, List<CardUse> used)
@@ -90,10 +90,24 @@ public static class CardPlans
         return changed;
     }
 
+    /// <summary>Where a busy day finds no room on any card, without planning more of it than that asks.</summary>
+    public static IReadOnlyList<Shortage> Lack(DayAnalysis analysis)
+    {
+        var day = new CameraDay(analysis);
+        var planner = new SwapPlanner(day, day.Work(), new SwapState(), 0);
+        var some = planner.CardsSomehow();
+        if (Lacking(some.Where(HasAny)) <= 0) return [];
+        return [.. SwapPlans.Lacking(day, [.. planner.Solve().Fed.Where(f => f.Work.Slot != SlotWork.BatterySlot && HasAny(f))])];
+    }
+
+    /// <summary>Whether there is a card for a slot at all: where there is none the needs tell.</summary>
+    private static bool HasAny(FedSlot slot) => slot.Work.Items.Length > 0 || slot.PutIn.Any(i => i != Kit.None);
+
     private static List<CardType> Types(CameraDay day, List<CameraWork> work, List<FedSlot> fed, List<CardUse> uses)
     {
         var kit = day.Kit;
-        var used = uses.Where(u => u.Card is not null && u.To > u.From).Select(u => u.Card!).Distinct().ToLookup(c => (kit.Items[kit.IndexOf(c)] as Card)?.Type);
+        var used = uses.Where(u => u.Card is not null && u.To > u.From).Select(u => u.Card!).Distinct()
+            .ToLookup(c => (kit.Items[kit.IndexOf(c)] as Card)?.Type);
         var types = new List<CardType>();
         foreach (var slots in fed.GroupBy(f => TypeOf(kit, f), StringComparer.Ordinal))
         {
@@ -106,7 +120,8 @@ public static class CardPlans
             var room = largest == Kit.None ? double.PositiveInfinity : slots.Min(f => f.Work.FramesOf(kit, largest));
             var missing = largest == Kit.None ? slots.Count() : (int)Math.Ceiling(lacks / room);
             var drawn = used[slots.Key].Count();
-            types.Add(new CardType(slots.Key, all.Length, ready.Length, drawn, missing > 0 ? ready.Length + missing : Math.Min(ready.Length, drawn + 1), Unmet(kit, slots)));
+            types.Add(new CardType(slots.Key, all.Length, ready.Length, drawn, missing > 0 ? ready.Length + missing : Math.Min(ready.Length, drawn + 1),
+                Unmet(kit, slots)));
         }
         return [.. types.OrderByDescending(t => t.Short).ThenBy(t => t.Type, StringComparer.Ordinal)];
     }
@@ -116,7 +131,8 @@ public static class CardPlans
 
     /// <summary>Parts that should be begun on a clear card and are not.</summary>
     private static int Unmet(Kit kit, IEnumerable<FedSlot> slots) =>
-        slots.Sum(f => f.Work.Draws.Select((d, n) => (d, n)).Count(x => x.d.Clear && !f.Choice.Swaps.Any(s => s.Draw == x.n && s is { AfterFrames: 0, Class: not null })));
+        slots.Sum(f => f.Work.Draws.Select((d, n) => (d, n)).Count(x => x.d.Clear
+            && !f.Choice.Swaps.Any(s => s.Draw == x.n && s is { AfterFrames: 0, Class: not null })));
 
     private static string TypeOf(Kit kit, FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).Slots[slot.Work.Slot].Type ?? "card";
 
@@ -159,10 +175,12 @@ public static class CardPlans
                 // What is loaded from the start of the day is in before its first part, whenever its camera begins.
                 var isLoaded = spell.Kind == CardHolder.Camera && day.Kit.RestsOn[day.Kit.IndexOf(card)] == spell.Where;
                 moves.Add((isLoaded ? -1 : clock.Of(spell.From), spell.Kind == CardHolder.Camera,
-                    new CardMove(day.Parts[isLoaded ? 0 : spell.From.Part].Id, card, spell.Kind, IdOf(day, spell), spell.Kind == CardHolder.Camera ? OtherHalf(uses, card, spell) : null)));
+                    new CardMove(day.Parts[isLoaded ? 0 : spell.From.Part].Id, card, spell.Kind, IdOf(day, spell), spell.Kind == CardHolder.Camera
+                        ? OtherHalf(uses, card, spell) : null)));
             }
             if (where.Of(card)[^1] is { Kind: CardHolder.Camera } last)
-                moves.Add((double.PositiveInfinity, false, new CardMove(null, card, where.AtTheEnd(card, last).Kind, IdOf(day, where.AtTheEnd(card, last)), null)));
+                moves.Add((double.PositiveInfinity, false, new CardMove(null, card, where.AtTheEnd(card, last).Kind,
+                    IdOf(day, where.AtTheEnd(card, last)), null)));
         }
         return [.. moves.OrderBy(m => m.At).ThenBy(m => m.IsIn).Select(m => m.Move)];
     }

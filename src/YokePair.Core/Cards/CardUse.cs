@@ -27,10 +27,12 @@ internal sealed record CardUse(int Body, int Slot, int Part, double From, double
 
     /// <summary>With another card from each of some parts on; where JPEGs go one stays in.</summary>
     public static IEnumerable<CardUse> ChangedBefore(CameraDay day, List<CameraWork> work, IReadOnlyList<int> joins) =>
-        InSlots(day, work, (body, slot, part) => SlotWork.TakesJpeg(day.Kit.Plan.Rules, slot) ? $"{body}/{slot}" : $"{body}/{slot}/{joins.Count(j => j <= part)}");
+        InSlots(day, work, (body, slot, part) => SlotWork.TakesJpeg(day.Kit.Plan.Rules, slot) ? $"{body}/{slot}"
+            : $"{body}/{slot}/{joins.Count(j => j <= part)}");
 
     private static IEnumerable<CardUse> InSlots(CameraDay day, List<CameraWork> work, Func<int, int, int, string> card) =>
-        work.SelectMany(w => Enumerable.Range(0, SlotWork.SlotsOf(day.Kit, w.Body)).Select(slot => new CardUse(w.Body, slot, w.Part, 0, w.Frames, card(w.Body, slot, w.Part))));
+        work.SelectMany(w => Enumerable.Range(0, SlotWork.SlotsOf(day.Kit, w.Body))
+            .Select(slot => new CardUse(w.Body, slot, w.Part, 0, w.Frames, card(w.Body, slot, w.Part))));
 
     /// <summary>One slot through the day: the card in it, and with one record the cards that follow one another.</summary>
     private sealed class SlotReel(Kit kit, FedSlot slot)

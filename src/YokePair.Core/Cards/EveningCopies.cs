@@ -14,49 +14,52 @@ internal static class EveningCopies
     public static CardEvening Of(CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where)
     {
         var (kit, rules) = (day.Kit, day.Kit.Plan.Rules.Cards);
-        var copier = Array.Find(kit.Items, i => i is Drive && !day.IsGone(kit.IndexOf(i.Id), day.Parts.Length - 1))
-            ?? Array.Find(kit.Items, i => i is CardReader && !day.IsGone(kit.IndexOf(i.Id), day.Parts.Length - 1));
+        var copier = Array.Find(kit.Items, i => i is Drive && IsThere(i)) ?? Array.Find(kit.Items, i => i is CardReader && IsThere(i));
         var last = new Moment(Enumerable.Range(0, day.Parts.Length).MaxBy(p => clock.Of(new Moment(p, 1))), 1);
-        var (end, free, gigabytes) = (clock.Of(last), 0.0, 0.0);
-        var unreadable = new HashSet<string>(StringComparer.Ordinal);
-        var isCopied = new HashSet<FrameBatch>();
-        if (copier is not null)
-        {
-            var rate = RateOf(copier);
-            var toCopy = new Dictionary<string, double>(StringComparer.Ordinal);
-            foreach (var batch in batches.Where(b => b.Raw.Count > 0))
-            {
-                // Of two halves the one that is copied already, or the first that can be read.
-                if (batch.Raw.OrderByDescending(toCopy.ContainsKey).FirstOrDefault(c => Reads(copier, kit.Items[kit.IndexOf(c)])) is not { } card)
-                {
-                    unreadable.UnionWith(batch.Raw);
-                    continue;
-                }
-                isCopied.Add(batch);
-                toCopy[card] = toCopy.GetValueOrDefault(card) + ((batch.End - batch.First) * Charge.FrameMegabytes((Body)kit.Items[batch.Body]));
-            }
-            foreach (var (card, megabytes) in toCopy.OrderBy(c => OutAt(c.Key)))
-            {
-                free = Math.Max(free, OutAt(card)) + (megabytes / rate / 60);
-                gigabytes += megabytes / 1000;
-            }
-        }
-        var minutes = Math.Max(0, free - end);
+        var end = clock.Of(last);
+        var copied = copier is null ? new Copied([], [], 0, end) : Queued(kit, copier, batches, card => OutAt(card, clock, where, rules, end));
+        var minutes = Math.Max(0, copied.Until - end);
         return new CardEvening(copier?.Id, copier is null ? 0 : RateOf(copier), copier is not null && MeasuredRateOf(copier) is null,
-            Math.Round(gigabytes, 1), Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
-            Fewest(b => Copies(b, isCopied)), Fewest(b => Homes(b, isCopied)), (int)rules.Copies, (int)rules.Places, [.. unreadable.Order(StringComparer.Ordinal)]);
+            Math.Round(copied.Megabytes / 1000, 1), Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
+            Fewest(b => b.Raw.Count + b.Jpeg.Count + (copied.Batches.Contains(b) ? 1 : 0)), Fewest(Homes), (int)rules.Copies, (int)rules.Places,
+            [.. copied.Unreadable.Order(StringComparer.Ordinal)]);
 
-        double OutAt(string card) =>
-            rules.CopyAsTheyCome && where.Of(card) is [.., { Kind: not CardHolder.Camera } out_] ? clock.Of(where.Of(card).First(s => s.Kind != CardHolder.Camera).From) : end;
+        bool IsThere(Item item) => !day.IsGone(kit.IndexOf(item.Id), day.Parts.Length - 1);
 
         int Fewest(Func<FrameBatch, int> count) => batches.Select(count).DefaultIfEmpty(0).Min();
 
-        int Copies(FrameBatch batch, HashSet<FrameBatch> copied) => batch.Raw.Count + batch.Jpeg.Count + (copied.Contains(batch) ? 1 : 0);
-
         // Cards go home with whoever has them, the drive with whose it is, else with the first of the team.
-        int Homes(FrameBatch batch, HashSet<FrameBatch> copied) =>
-            batch.Raw.Concat(batch.Jpeg).Select(c => HomeOf(c, where)).Concat(copied.Contains(batch) ? [HomeOf(copier!, kit.Plan)] : []).Distinct().Count();
+        int Homes(FrameBatch batch) =>
+            batch.Raw.Concat(batch.Jpeg).Select(c => HomeOf(c, where)).Concat(copied.Batches.Contains(batch) ? [HomeOf(copier!, kit.Plan)] : [])
+                .Distinct().Count();
     }
+
+    /// <summary>What a drive or reader gets to copy, and until when.</summary>
+    private sealed record Copied(HashSet<FrameBatch> Batches, HashSet<string> Unreadable, double Megabytes, double Until);
+
+    private static Copied Queued(Kit kit, Item copier, List<FrameBatch> batches, Func<string, double> outAt)
+    {
+        var (unreadable, copied) = (new HashSet<string>(StringComparer.Ordinal), new HashSet<FrameBatch>());
+        var toCopy = new Dictionary<string, double>(StringComparer.Ordinal);
+        foreach (var batch in batches.Where(b => b.Raw.Count > 0))
+        {
+            // Of two halves the one that is copied already, or the first that can be read.
+            if (batch.Raw.OrderByDescending(toCopy.ContainsKey).FirstOrDefault(c => Reads(copier, kit.Items[kit.IndexOf(c)])) is not { } card)
+            {
+                unreadable.UnionWith(batch.Raw);
+                continue;
+            }
+            copied.Add(batch);
+            toCopy[card] = toCopy.GetValueOrDefault(card) + ((batch.End - batch.First) * Charge.FrameMegabytes((Body)kit.Items[batch.Body]));
+        }
+        var until = 0.0;
+        foreach (var (card, megabytes) in toCopy.OrderBy(c => outAt(c.Key))) until = Math.Max(until, outAt(card)) + (megabytes / RateOf(copier) / 60);
+        return new Copied(copied, unreadable, toCopy.Values.Sum(), until);
+    }
+
+    private static double OutAt(string card, CardClock clock, Whereabouts where, CardRules rules, double end) =>
+        rules.CopyAsTheyCome && where.Of(card) is [.., { Kind: not CardHolder.Camera }]
+            ? clock.Of(where.Of(card).First(s => s.Kind != CardHolder.Camera).From) : end;
 
     private static int HomeOf(string card, Whereabouts where)
     {
@@ -72,5 +75,6 @@ internal static class EveningCopies
     private static double RateOf(Item copier) => MeasuredRateOf(copier) ?? Charge.TypicalCopyRate;
 
     private static bool Reads(Item copier, Item card) =>
-        ((copier as Drive)?.CardTypes ?? (copier as CardReader)?.CardTypes) is not { Count: > 0 } types || (card as Card)?.Type is not { } type || types.Contains(type);
+        ((copier as Drive)?.CardTypes ?? (copier as CardReader)?.CardTypes) is not { Count: > 0 } types || (card as Card)?.Type is not { } type
+            || types.Contains(type);
 }

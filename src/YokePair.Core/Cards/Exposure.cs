@@ -46,8 +46,10 @@ internal sealed class Exposure
     public List<ExposurePoint> Curve()
     {
         var cameras = Losses().Where(l => l.Kind == CardLossKind.Camera).ToList();
-        return [.. moments.Select(m => (m, Worst: cameras.Select(c => (c.Id, Frames: At(c, m.Moment, m.JustBefore).Frames)).DefaultIfEmpty((Id: "", Frames: 0)).MaxBy(c => c.Frames)))
-            .Select(x => new ExposurePoint(day.Parts[x.m.Moment.Part].Id, Math.Round(x.m.Moment.Share, 4), (int)Math.Round(x.Worst.Frames), x.Worst.Id.Length == 0 ? null : x.Worst.Id))];
+        return [.. moments.Select(m => (m, Worst: cameras.Select(c => (c.Id, Frames: At(c, m.Moment, m.JustBefore).Frames))
+            .DefaultIfEmpty((Id: "", Frames: 0)).MaxBy(c => c.Frames)))
+            .Select(x => new ExposurePoint(day.Parts[x.m.Moment.Part].Id, Math.Round(x.m.Moment.Share, 4), (int)Math.Round(x.Worst.Frames),
+                x.Worst.Id.Length == 0 ? null : x.Worst.Id))];
     }
 
     private IEnumerable<Loss> Losses()
@@ -56,11 +58,13 @@ internal sealed class Exposure
         foreach (var card in batches.SelectMany(b => b.Raw.Concat(b.Jpeg)).Distinct())
             yield return new Loss(CardLossKind.Card, card, (one, _, _) => one == card);
         foreach (var body in batches.Select(b => b.Body).Distinct().Order())
-            yield return new Loss(CardLossKind.Camera, kit.Items[body].Id, (card, at, before) => where.At(card, at, before) is { Kind: CardHolder.Camera } now && now.Where == body);
+            yield return new Loss(CardLossKind.Camera, kit.Items[body].Id,
+                (card, at, before) => where.At(card, at, before) is { Kind: CardHolder.Camera } now && now.Where == body);
         for (var p = 0; p < kit.Plan.People.Count; p++)
         {
             var person = p;
-            yield return new Loss(CardLossKind.Wallet, kit.Plan.People[p].Id, (card, at, before) => where.At(card, at, before) is { Kind: CardHolder.Wallet } now && now.Where == person);
+            yield return new Loss(CardLossKind.Wallet, kit.Plan.People[p].Id,
+                (card, at, before) => where.At(card, at, before) is { Kind: CardHolder.Wallet } now && now.Where == person);
             yield return new Loss(CardLossKind.Person, kit.Plan.People[p].Id, (card, at, before) => IsWith(person, card, at, before));
         }
         for (var p = 0; p < kit.Plan.Places.Count; p++)
@@ -87,7 +91,8 @@ internal sealed class Exposure
     private bool IsOwn(int person, string card, double at, bool before) =>
         PlaceOf(card, at, before) is var place and not Kit.None && where.OwnerOf(place) == person;
 
-    private Gone At(Loss loss, Moment moment, bool justBefore) => Lost(loss, moment, justBefore).Aggregate(default(Gone), (sum, l) => new Gone(sum.Frames + l.Gone.Frames, sum.JpegOnly + l.Gone.JpegOnly));
+    private Gone At(Loss loss, Moment moment, bool justBefore) => Lost(loss, moment, justBefore)
+        .Aggregate(default(Gone), (sum, l) => new Gone(sum.Frames + l.Gone.Frames, sum.JpegOnly + l.Gone.JpegOnly));
 
     private IEnumerable<(FrameBatch Batch, Gone Gone)> Lost(Loss loss, Moment moment, bool justBefore)
     {
@@ -111,7 +116,8 @@ internal sealed class Exposure
         var lost = Lost(loss, moment, before).ToList();
         var all = At(loss, moment, before);
         List<int> parts = [.. lost.Select(l => l.Batch.Part).Distinct().Order()];
-        return new CardLoss(loss.Kind, loss.Id, (int)Math.Round(all.Frames), (int)Math.Round(all.JpegOnly), day.Parts[moment.Part].Id, Math.Round(moment.Share, 4), clock.TimeOf(moment),
+        return new CardLoss(loss.Kind, loss.Id, (int)Math.Round(all.Frames), (int)Math.Round(all.JpegOnly), day.Parts[moment.Part].Id,
+            Math.Round(moment.Share, 4), clock.TimeOf(moment),
             [.. parts.Select(p => new LostFrames(day.Parts[p].Id, (int)Math.Round(lost.Where(l => l.Batch.Part == p).Sum(l => l.Gone.Size))))],
             [.. Pictures(lost)]);
     }
@@ -127,10 +133,12 @@ internal sealed class Exposure
             var over = clock.Of(new Moment(camera.Key.Part, 1));
             var later = moments.Where(m => !m.JustBefore && clock.Of(m.Moment) >= over - 1e-9).Select(m => m.Moment).ToList();
             if (needs.Length == 0 || later.Count == 0) continue;
-            var longest = losses.SelectMany(l => Spells(later, m => camera.All(b => b.Raw.All(c => l.Takes(c, clock.Of(m), false)))).Select(s => (Loss: l, s.From, s.Until)))
+            var longest = losses.SelectMany(l => Spells(later, m => camera.All(b => b.Raw.All(c => l.Takes(c, clock.Of(m), false))))
+                .Select(s => (Loss: l, s.From, s.Until)))
                 .OrderByDescending(s => Minutes(s.From, s.Until)).Cast<(Loss Loss, Moment From, Moment Until)?>().FirstOrDefault();
             if (longest is not { } found || Minutes(found.From, found.Until) <= 0) continue;
-            alone.Add(new OnceAlone(day.Parts[camera.Key.Part].Id, needs, (int)Math.Round(camera.First().All), found.Loss.Kind, found.Loss.Id, clock.TimeOf(found.From),
+            alone.Add(new OnceAlone(day.Parts[camera.Key.Part].Id, needs, (int)Math.Round(camera.First().All), found.Loss.Kind, found.Loss.Id,
+                clock.TimeOf(found.From),
                 found.Until == later[^1] ? null : clock.TimeOf(found.Until), Minutes(found.From, found.Until)));
         }
         return [.. alone.OrderByDescending(a => a.Minutes)];
@@ -157,7 +165,8 @@ internal sealed class Exposure
 
     private IEnumerable<LostPicture> Pictures(List<(FrameBatch Batch, Gone Gone)> lost)
     {
-        return lost.Select(l => (l.Batch.Part, l.Batch.Body)).Distinct().OrderBy(c => c.Part).SelectMany(c => NeedsOf(c.Part, c.Body).Select(n => (c.Part, Need: n)))
+        return lost.Select(l => (l.Batch.Part, l.Batch.Body)).Distinct().OrderBy(c => c.Part)
+            .SelectMany(c => NeedsOf(c.Part, c.Body).Select(n => (c.Part, Need: n)))
             .Where(x => x.Need.Need.Importance != Importance.Nice)
             .OrderByDescending(x => x.Need.Need.Importance == Importance.Once)
             .Select(x => new LostPicture(day.Parts[x.Part].Id, x.Need.Need.Id));

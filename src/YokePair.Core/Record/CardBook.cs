@@ -16,10 +16,12 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         {
             states[fact.Card] = (states.GetValueOrDefault(fact.Card) ?? CardState.Of(fact.Card)).After(fact);
             // A copy is of the pictures, which are on both halves, and stays one when either is cleared.
-            if (fact.Kind is FactKind.Copied or FactKind.Verified && states[fact.Card].With is { } twin && states.TryGetValue(twin, out var same) && same.HoldsPictures && same.With == fact.Card)
+            if (fact.Kind is FactKind.Copied or FactKind.Verified && states[fact.Card].With is { } twin && states.TryGetValue(twin, out var same)
+                && same.HoldsPictures && same.With == fact.Card)
                 states[twin] = same.After(fact);
             // Both halves of a pair know of each other, whichever was told of.
-            if (fact is { Kind: FactKind.Put, With: { } other } && states.TryGetValue(other, out var half) && half.HoldsPictures) states[other] = half with { With = fact.Card };
+            if (fact is { Kind: FactKind.Put, With: { } other } && states.TryGetValue(other, out var half) && half.HoldsPictures)
+                states[other] = half with { With = fact.Card };
         }
         return states;
     }
@@ -30,7 +32,11 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
     /// <param name="states">What is so of cards.</param>
     public static Plan With(Plan plan, string day, IReadOnlyDictionary<string, CardState> states) =>
         states.Count == 0 || !plan.Items.Any(i => i is Card && IsHeld(states.GetValueOrDefault(i.Id), day)) ? plan
-        : plan with { Items = [.. plan.Items.Select(i => i is Card card && states.GetValueOrDefault(i.Id) is { } state && IsHeld(state, day) ? card with { State = Word(state) } : i)] };
+        : plan with
+        {
+            Items = [.. plan.Items.Select(i => i is Card card && states.GetValueOrDefault(i.Id) is { } state && IsHeld(state, day)
+            ? card with { State = Word(state) } : i)]
+        };
 
     private static bool IsHeld(CardState? state, string day) =>
         state is { Condition: CardCondition.Settings or CardCondition.NotOurs } || (state is { HoldsPictures: true } && state.Day != day);
@@ -85,9 +91,11 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         {
             FactKind.Put when state.Condition == CardCondition.Settings => $"{name(fact.Card)} holds settings and is never shot on.",
             FactKind.Put when state.Condition == CardCondition.NotOurs => $"{name(fact.Card)} is not ours.",
-            FactKind.Put when state.Condition == CardCondition.Loaded => $"{name(fact.Card)} is in {(state.Where is { } camera ? $"the {camera}" : "a camera")} already.",
+            FactKind.Put when state.Condition == CardCondition.Loaded =>
+                $"{name(fact.Card)} is in {(state.Where is { } camera ? $"the {camera}" : "a camera")} already.",
             FactKind.Put when state.Condition == CardCondition.Shot => MayClear(fact.Card, rules) is var answer && answer.May
-                ? $"{name(fact.Card)} holds pictures. There are copies enough: clear it first, or take a clear one." : $"{name(fact.Card)} holds pictures. {answer.Sentence} Take a clear one.",
+                ? $"{name(fact.Card)} holds pictures. There are copies enough: clear it first, or take a clear one."
+                : $"{name(fact.Card)} holds pictures. {answer.Sentence} Take a clear one.",
             FactKind.Copied or FactKind.Verified when !state.HoldsPictures => $"There is nothing on {name(fact.Card)}.",
             FactKind.Copied when state.Condition == CardCondition.Loaded => $"{name(fact.Card)} is still in a camera; say first that it was taken out.",
             FactKind.Copied or FactKind.Verified when string.IsNullOrWhiteSpace(fact.Where) => "Say what the copy is on.",
@@ -113,7 +121,8 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
 
     private string TooNear(CardState state, int places)
     {
-        if (OtherHalf(state) is { OnTheWay: true } half) return $"{name(half.Card)}, its other half, is still on the way{(half.Who is { } who ? $" with {who}" : "")}.";
+        if (OtherHalf(state) is { OnTheWay: true } half)
+            return $"{name(half.Card)}, its other half, is still on the way{(half.Who is { } who ? $" with {who}" : "")}.";
         return places == 0 ? "no copy has reached its place." : $"all of it is in one place{(state.Place is { } place ? $", with {place}" : "")}.";
     }
 

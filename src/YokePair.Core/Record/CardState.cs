@@ -27,7 +27,10 @@ public sealed record CardState(
         FactKind.Put => new CardState(Card, CardCondition.Loaded, fact.Day ?? Day, fact.Where, fact.Who, false, fact.With, Copies),
         FactKind.Taken => this with
         {
-            Condition = Condition == CardCondition.Loaded ? CardCondition.Shot : Condition, Where = fact.Where, Who = fact.Who, OnTheWay = fact.OnTheWay,
+            Condition = Condition == CardCondition.Loaded ? CardCondition.Shot : Condition,
+            Where = fact.Where,
+            Who = fact.Who,
+            OnTheWay = fact.OnTheWay,
         },
         FactKind.Copied => this with { Copies = [.. Copies.Where(c => c.Where != fact.Where), new CardCopy(fact.Where ?? "", fact.Who, false)] },
         FactKind.Verified => this with { Copies = [.. Copies.Select(c => c.Where == fact.Where ? c with { IsVerified = true } : c)] },

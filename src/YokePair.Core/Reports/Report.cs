@@ -3,6 +3,7 @@ using YokePair.Core.Failure;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
+using YokePair.Core.Swaps;
 using YokePair.Core.Verdict;
 using YokePair.Core.Wording;
 
@@ -56,6 +57,9 @@ public sealed record Report
     /// <summary>Cards by type.</summary>
     public required IReadOnlyList<SupplyCount> Cards { get; init; }
 
+    /// <summary>Where a busy day finds no room on any card.</summary>
+    public required IReadOnlyList<Shortage> NoRoom { get; init; }
+
     /// <summary>What the rules' waits and seconds come to.</summary>
     public required Reckoning Reckoning { get; init; }
 
@@ -69,10 +73,10 @@ public sealed record Report
     public required IReadOnlyList<PlaceCount> Carry { get; init; }
 
     /// <summary>
-    /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, and nothing in a hand
-    /// that is not there.
+    /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, and
+    /// nothing in a hand that is not there.
     /// </summary>
-    public bool Sound => Power.Short.Count == 0 && Power.WithoutOne.Count == 0
+    public bool Sound => NoRoom.Count == 0 && Power.Short.Count == 0 && Power.WithoutOne.Count == 0
         && Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand) && ToGet.All(t => t.Hits.Count == 0);
 }
 

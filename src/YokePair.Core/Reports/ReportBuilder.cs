@@ -1,3 +1,4 @@
+using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
@@ -39,7 +40,8 @@ internal static class ReportBuilder
         var toGet = StillToGet.Of(day);
         List<(string, string)> secondBest = [.. needs.Where(n => n.Importance != Importance.Nice && n.Baseline == Outcome.Thins).Select(n => (n.Part, n.Need))];
         var power = PowerPlans.Lack(day);
-        var verdict = VerdictWords.Of(day.Plan, new Standing(gaps, singlePoints, secondBest, away, toGet, power));
+        var full = CardPlans.Lack(day);
+        var verdict = VerdictWords.Of(day.Plan, new Standing(gaps, singlePoints, secondBest, away, toGet, power, full));
         return new Report
         {
             Verdict = VerdictWords.Plain(verdict),
@@ -58,6 +60,7 @@ internal static class ReportBuilder
             Power = new PowerReport(
                 [.. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged), .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged)],
                 power.Short, power.WithoutOne),
+            NoRoom = full,
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
             Reckoning = Reckoning.Of(day.Plan, needs),
             House = HouseRules.Of(day),

@@ -1,4 +1,3 @@
-using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;

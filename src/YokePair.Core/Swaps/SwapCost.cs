@@ -20,7 +20,8 @@ namespace YokePair.Core.Swaps;
 /// <param name="Seconds">Seconds they take.</param>
 /// <param name="Early">Parts still to come at each swap: of two plans as good the one that swaps later, as a quiet day may do without.</param>
 internal readonly record struct SwapCost(
-    double Short, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps, int Doubtful, int Apart,
+    double Short, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps, int Doubtful,
+        int Apart,
     double Seconds, int Early) : IComparable<SwapCost>
 {
     private const double Slack = 1e-6;
@@ -35,7 +36,8 @@ internal readonly record struct SwapCost(
         if (Math.Abs(Short - other.Short) > Slack) return Short.CompareTo(other.Short);
         foreach (var (mine, theirs) in (ReadOnlySpan<(int, int)>)
             [
-                (Risks, other.Risks), (Unpinned, other.Unpinned), (Unclear, other.Unclear), (Walks, other.Walks), (Hurried, other.Hurried), (Reserve, other.Reserve),
+                (Risks, other.Risks), (Unpinned, other.Unpinned), (Unclear, other.Unclear), (Walks, other.Walks), (Hurried, other.Hurried),
+                    (Reserve, other.Reserve),
                 (Inside, other.Inside), (Spares, other.Spares), (Stale, other.Stale), (Swaps, other.Swaps), (Doubtful, other.Doubtful),
                 (Apart, other.Apart),
             ])

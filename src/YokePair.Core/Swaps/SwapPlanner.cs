@@ -70,11 +70,13 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
                 {
                     // What a backup camera was loaded with may have been used up in another.
                     int[] items = [.. run[0].Loaded.Where(i => !day.IsGone(i, run[0].Work.Part) && (!before.IsTouched(i) || before.BodyOf(i) == camera.Key))];
-                    var level = items.Sum(i => SlotWork.FramesOf(kit, camera.Key, slot, i) * before.Left(i)) - items.Sum(i => drawn.GetValueOrDefault(i)) / Math.Max(1, items.Length);
+                    var level = items.Sum(i => SlotWork.FramesOf(kit, camera.Key, slot, i) * before.Left(i)) - items.Sum(i =>
+                        drawn.GetValueOrDefault(i)) / Math.Max(1, items.Length);
                     if (!isLater && before.In(camera.Key, slot, run[0].Loaded) is { } now)
                         (items, level) = now.Items.Any(i => day.IsGone(i, run[0].Work.Part)) ? ([], 0) : now;
                     var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level),
-                        [.. run.Select((r, n) => cards ? CardDraw(r.Work, slot, n > 0 ? run[n - 1].Work : null) : BatteryDraw(r.Work, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater);
+                        [.. run.Select((r, n) => cards ? CardDraw(r.Work, slot, n > 0 ? run[n - 1].Work : null)
+                            : BatteryDraw(r.Work, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater);
                     foreach (var item in items) drawn[item] = drawn.GetValueOrDefault(item) + fed.Draws.Sum(d => d.Frames);
                     isLater = true;
                     yield return fed;

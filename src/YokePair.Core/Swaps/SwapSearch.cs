@@ -131,7 +131,12 @@ internal sealed class SwapSearch
         {
             if (into > 0) return default;
             var asked = draws[draw];
-            var begun = new SwapCost { Unpinned = asked.Pinned && !changed ? 1 : 0, Unclear = asked.Clear && (with + Slack < of || robbed) ? 1 : 0, Stale = with + Slack < asked.Fresh * of ? 1 : 0 };
+            var begun = new SwapCost
+            {
+                Unpinned = asked.Pinned && !changed ? 1 : 0,
+                Unclear = asked.Clear && (with + Slack < of || robbed) ? 1 : 0,
+                Stale = with + Slack < asked.Fresh * of ? 1 : 0
+            };
             return !asked.Once ? begun
                 : with + Slack < asked.Frames ? begun with { Risks = 1 }
                 : with + Slack < asked.Frames + reserve * of ? begun with { Reserve = 1 } : begun;

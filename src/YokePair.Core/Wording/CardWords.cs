@@ -13,7 +13,8 @@ internal static class CardWords
     {
         var names = new Names(day);
         if (cards.Bands.Count == 0) return [new TextPiece("No camera is at work that takes a card.")];
-        return [.. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. TwoJoins(day, names, cards), .. Leaving(day, names, cards.Evening)];
+        return [.. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. TwoJoins(day, names, cards),
+            .. Leaving(day, names, cards.Evening)];
     }
 
     private static IEnumerable<TextPiece> Short(Names names, CardPlan cards)
@@ -25,6 +26,23 @@ internal static class CardWords
                 foreach (var piece in Full(names, full)) yield return piece;
             else yield return new TextPiece("the largest may die. ");
         }
+    }
+
+    /// <summary>The day in a few words, where nothing else is wrong.</summary>
+    public static string Headline(IReadOnlyList<Shortage> full)
+    {
+        var cameras = full.Select(f => f.Body).Distinct(StringComparer.Ordinal).Count();
+        return $"{English.Capital(English.Number(cameras))} {(cameras == 1 ? "camera finds" : "cameras find")} no room on any card on a busy day.";
+    }
+
+    /// <summary>The first of them, and how many more there are.</summary>
+    public static IEnumerable<TextPiece> Full(Names names, IReadOnlyList<Shortage> full)
+    {
+        if (full.Count == 0) yield break;
+        yield return new TextPiece("Cards: ");
+        foreach (var piece in Full(names, full[0])) yield return piece;
+        var more = full.Select(f => f.Body).Distinct(StringComparer.Ordinal).Count() - 1;
+        if (more > 0) yield return new TextPiece($"{English.Capital(English.Number(more))} more {(more == 1 ? "camera" : "cameras")} as well. ");
     }
 
     private static IEnumerable<TextPiece> Full(Names names, Shortage full)
@@ -60,12 +78,14 @@ internal static class CardWords
         yield return Place(names, most.Kind, most.Id);
         yield return new TextPiece(" and nowhere else. ");
         if (most.Kind == CardLossKind.Wallet && day.Rules.Cards.Half == SecondHalf.Shooter)
-            yield return new TextPiece(day.People.Count > 1 ? "Give the second half of each pair to somebody else. " : "Put the second half of each pair into the bag. ");
+            yield return new TextPiece(day.People.Count > 1 ? "Give the second half of each pair to somebody else. "
+                : "Put the second half of each pair into the bag. ");
     }
 
     private const double LongMinutes = 30;
 
-    /// <summary>Cards that are lacking for the changes that are asked for; else two changes that share the day out, where the plan has none that do as well.</summary>
+    /// <summary>Cards that are lacking for the changes that are asked for; else two changes that share the day out, where the plan has none that do
+    /// as well.</summary>
     private static IEnumerable<TextPiece> TwoJoins(Plan day, Names names, CardPlan cards)
     {
         if (cards.Types.Where(t => t.Unmet > 0).Select(t => $"{English.Number(t.Unmet)} {t.Type}").ToList() is { Count: > 0 } lacking)
@@ -98,7 +118,8 @@ internal static class CardWords
             yield return new TextPiece("No card, camera, wallet or bag ever holds the only copy of anything. ");
             yield break;
         }
-        yield return new TextPiece($"Most that goes at once: {worst.Frames} frames of {English.Number(worst.Parts.Count)} {(worst.Parts.Count == 1 ? "part" : "parts")}, with ");
+        var parts = $"{English.Number(worst.Parts.Count)} {(worst.Parts.Count == 1 ? "part" : "parts")}";
+        yield return new TextPiece($"Most that goes at once: {worst.Frames} frames of {parts}, with ");
         yield return Place(names, worst.Kind, worst.Id);
         if (worst.Time is { } at)
         {
@@ -123,11 +144,14 @@ internal static class CardWords
         {
             yield return new TextPiece(evening.LeaveAt is null ? "You may leave" : "You may leave at ");
             if (evening.LeaveAt is { } at) yield return PowerWords.Time(at);
-            if (evening.LeaveAt is null && evening.Minutes > 0) yield return new TextPiece($" {English.Whole(Math.Ceiling(evening.Minutes))} minutes after the last part");
+            if (evening.LeaveAt is null && evening.Minutes > 0)
+                yield return new TextPiece($" {English.Whole(Math.Ceiling(evening.Minutes))} minutes after the last part");
             yield return new TextPiece($": {Copies(evening.Copies)} in {Places(evening.Places)}.");
             yield break;
         }
-        yield return new TextPiece($"At the end there {(evening.Copies == 1 ? "is" : "are")} {Copies(evening.Copies)} in {Places(evening.Places)}, not {English.Number(evening.CopiesAsked)} in {English.Number(evening.PlacesAsked)}");
+        var asked = $"{English.Number(evening.CopiesAsked)} in {English.Number(evening.PlacesAsked)}";
+        var are = evening.Copies == 1 ? "is" : "are";
+        yield return new TextPiece($"At the end there {are} {Copies(evening.Copies)} in {Places(evening.Places)}, not {asked}");
         yield return new TextPiece(
             evening.Copies < evening.CopiesAsked && evening.Copier is null ? ": there is no drive or reader in the plan."
             : evening.Places >= evening.PlacesAsked ? "."

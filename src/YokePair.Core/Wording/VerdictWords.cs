@@ -1,6 +1,7 @@
 using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
+using YokePair.Core.Swaps;
 using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Wording;
@@ -30,6 +31,7 @@ internal static class VerdictWords
             details.Add(new TextPiece($": {(alike.Select(g => g.Why).Distinct().Count() == 1 ? alike.First().Why : alike.Key)}. "));
         }
         details.AddRange(PowerWords.Say(names, day.Power));
+        details.AddRange(CardWords.Full(names, day.NoRoom));
         foreach (var missing in day.Away)
         {
             details.Add(new TextPiece(details.Count == 0 || missing == day.Away[0] ? "Packed but not there: the " : "the "));
@@ -68,6 +70,7 @@ internal static class VerdictWords
         string[] wanted = [.. day.ToGet.Where(t => t.Hits.Count > 0).Select(t => "the " + names.Item(t.Item))];
         var once = wanted.Length == 0 ? "" : $" once {English.List(wanted)} {(wanted.Length == 1 ? "is" : "are")} got";
         if (day.Exposed > 0) return Exposed(day) + (wanted.Length == 0 ? "." : $", even{once}.");
+        if (day.NoRoom.Count > 0) return CardWords.Headline(day.NoRoom);
         if (!day.Power.IsNone) return PowerWords.Headline(day.Power);
         if (day.SecondBest.Count == 0) return wanted.Length == 0 ? "Everything holds, whatever single thing fails." : $"Everything holds{once}.";
         var thin = $"{English.Number(day.SecondBest.Count)} {(day.SecondBest.Count == 1 ? "is" : "are")} second best";
@@ -157,9 +160,10 @@ internal static class VerdictWords
 /// <param name="Away">Things that are packed and not there.</param>
 /// <param name="ToGet">Things that are reckoned with and not here yet.</param>
 /// <param name="Power">What charge does not reach.</param>
+/// <param name="NoRoom">What finds no room on any card.</param>
 internal sealed record Standing(
     IReadOnlyList<Gap> Gaps, IReadOnlyList<SinglePoint> SinglePoints, IReadOnlyList<(string Part, string Need)> SecondBest,
-    IReadOnlyList<AwayThing> Away, IReadOnlyList<ThingToGet> ToGet, PowerLack Power)
+    IReadOnlyList<AwayThing> Away, IReadOnlyList<ThingToGet> ToGet, PowerLack Power, IReadOnlyList<Shortage> NoRoom)
 {
     /// <summary>Needs that hang by one thing.</summary>
     public int Hanging { get; } = SinglePoints.SelectMany(s => s.Hits).Select(h => (h.Part, h.Need)).Distinct().Count();

@@ -39,7 +39,8 @@ internal sealed class Bag
         {
             // A line that was cut off is one that did not arrive.
             if (line.Split('\t') is not [{ Length: 64 } hash, var size, var changed, var name, "."]) continue;
-            if (long.TryParse(size, CultureInfo.InvariantCulture, out var bytes) && long.TryParse(changed, CultureInfo.InvariantCulture, out var at)) arrived[name] = (hash, bytes, at);
+            if (long.TryParse(size, CultureInfo.InvariantCulture, out var bytes)
+                && long.TryParse(changed, CultureInfo.InvariantCulture, out var at)) arrived[name] = (hash, bytes, at);
         }
         return arrived;
     }

@@ -22,7 +22,8 @@ public sealed class Copier(TimeProvider clock)
         try
         {
             List<Bag> bags = [.. work.Targets.Select(t => new Bag(t, work.Name))];
-            if (bags.Find(b => b.Exists) is { } there) return new CopyResult(0, [], $"{there.Final} is there already; nothing is written over. Give it another name.");
+            if (bags.Find(b => b.Exists) is { } there) return new CopyResult(0, [],
+                $"{there.Final} is there already; nothing is written over. Give it another name.");
             var files = FilesIn(work.Source, notSafe);
             if (files.Count == 0 && notSafe.Count == 0) return new CopyResult(0, [], "There is no file in it.");
             var sums = CopyAndReadBack(files, bags, notSafe, new Tally(files.Sum(f => f.Size) * (1 + bags.Count), tell), stop);
@@ -51,7 +52,8 @@ public sealed class Copier(TimeProvider clock)
                 {
                     var name = Path.GetRelativePath(source, entry.FullName).Replace('\\', '/');
                     if (entry.LinkTarget is not null) notSafe.Add(new UnsafeFile(name, "is a link, which is not followed"));
-                    else if (name.AsSpan().IndexOfAny("\r\n\t%") >= 0) notSafe.Add(new UnsafeFile(name, "has a line break, tab or per cent sign in its name, which lists of sums cannot hold; rename it"));
+                    else if (name.AsSpan().IndexOfAny("\r\n\t%") >= 0) notSafe.Add(new UnsafeFile(name,
+                        "has a line break, tab or per cent sign in its name, which lists of sums cannot hold; rename it"));
                     else if (entry is DirectoryInfo) folders.Push(entry.FullName);
                     else found.Add(new SourceFile(entry.FullName, name, ((FileInfo)entry).Length, entry.LastWriteTimeUtc.Ticks));
                 }
@@ -85,7 +87,8 @@ public sealed class Copier(TimeProvider clock)
     }
 
     /// <summary>A file is read back while the next is copied.</summary>
-    private static Dictionary<string, string> CopyAndReadBack(List<SourceFile> files, List<Bag> bags, List<UnsafeFile> notSafe, Tally tally, CancellationToken stop)
+    private static Dictionary<string, string> CopyAndReadBack(List<SourceFile> files, List<Bag> bags, List<UnsafeFile> notSafe, Tally tally,
+        CancellationToken stop)
     {
         using var arrived = new BlockingCollection<(string Name, string Sum)>();
         var reading = Task.Run(() => ReadBack(arrived.GetConsumingEnumerable(CancellationToken.None), bags, tally, stop), CancellationToken.None);
@@ -167,7 +170,8 @@ public sealed class Copier(TimeProvider clock)
                     tell(piece.Length);
                 }, stop);
             }
-            catch (Exception e) when (e is UnauthorizedAccessException or FileNotFoundException || (e is IOException and not TargetException && File.Exists(file.Path)))
+            catch (Exception e) when (e is UnauthorizedAccessException or FileNotFoundException
+                || (e is IOException and not TargetException && File.Exists(file.Path)))
             {
                 notSafe.Add(new UnsafeFile(file.Name, $"cannot be read: {e.Message}"));
                 return null;
@@ -203,7 +207,8 @@ public sealed class Copier(TimeProvider clock)
         var notSafe = new List<UnsafeFile>();
         foreach (var (name, sum) in arrived)
             foreach (var bag in bags)
-                if (Differs(bag.FileOf(name), sum, read => tally.Read(read, name), stop) is { } why) notSafe.Add(new UnsafeFile(name, $"{why} in {bag.Partial}"));
+                if (Differs(bag.FileOf(name), sum, read => tally.Read(read, name), stop) is { } why) notSafe.Add(new UnsafeFile(name,
+                    $"{why} in {bag.Partial}"));
         return notSafe;
     }
 

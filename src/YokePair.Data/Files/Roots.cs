@@ -14,7 +14,8 @@ public sealed class CopyRefusedException(string field, string message) : Excepti
 public sealed class Roots(IEnumerable<string> allowed)
 {
     /// <summary>Full paths, without an end slash.</summary>
-    public IReadOnlyList<string> All { get; } = [.. allowed.Select(r => Path.TrimEndingDirectorySeparator(Path.GetFullPath(r))).Distinct(StringComparer.Ordinal)];
+    public IReadOnlyList<string> All { get; } = [.. allowed.Select(r => Path.TrimEndingDirectorySeparator(Path.GetFullPath(r)))
+        .Distinct(StringComparer.Ordinal)];
 
     /// <summary>The full path of a folder in one of them.</summary>
     /// <exception cref="CopyRefusedException">It lies in none, or a link leads to it.</exception>
@@ -22,9 +23,11 @@ public sealed class Roots(IEnumerable<string> allowed)
     {
         if (path.Contains('\0', StringComparison.Ordinal) || !Path.IsPathRooted(path)) throw new CopyRefusedException(field, "is no full path of a folder");
         var full = Path.TrimEndingDirectorySeparator(Path.GetFullPath(path));
-        var root = RootOf(full) ?? throw new CopyRefusedException(field, $"is in none of the folders that may be used: {string.Join(", ", All.DefaultIfEmpty("none were named at the start with --roots"))}");
+        var known = All.Count == 0 ? "none were named at the start with --roots" : string.Join(", ", All);
+        var root = RootOf(full) ?? throw new CopyRefusedException(field, $"is in none of the folders that may be used: {known}");
         for (var at = full; at.Length > root.Length; at = Path.GetDirectoryName(at)!)
-            if (new DirectoryInfo(at).LinkTarget is not null || new FileInfo(at).LinkTarget is not null) throw new CopyRefusedException(field, $"goes through a link, {at}; name the folder itself");
+            if (new DirectoryInfo(at).LinkTarget is not null || new FileInfo(at).LinkTarget is not null)
+                throw new CopyRefusedException(field, $"goes through a link, {at}; name the folder itself");
         return full;
     }
 
@@ -33,8 +36,10 @@ public sealed class Roots(IEnumerable<string> allowed)
         All.FirstOrDefault(r => full.Equals(r, StringComparison.Ordinal) || full.StartsWith(r + Path.DirectorySeparatorChar, StringComparison.Ordinal));
 
     /// <summary>They themselves, and the folders directly in them.</summary>
-    public IReadOnlyList<string> Folders() =>
-        [.. All.Where(Directory.Exists).SelectMany(r => Directory.EnumerateDirectories(r, "*", PlainFolders).Where(d => !Path.GetFileName(d).StartsWith('.')).Order(StringComparer.Ordinal).Prepend(r))];
+    public IReadOnlyList<string> Folders() => [.. All.Where(Directory.Exists).SelectMany(r => In(r).Prepend(r))];
+
+    private static IOrderedEnumerable<string> In(string root) =>
+        Directory.EnumerateDirectories(root, "*", PlainFolders).Where(d => !Path.GetFileName(d).StartsWith('.')).Order(StringComparer.Ordinal);
 
     /// <summary>Folders as they are, without links.</summary>
     private static readonly EnumerationOptions PlainFolders = new() { AttributesToSkip = FileAttributes.ReparsePoint, IgnoreInaccessible = true };

@@ -138,7 +138,8 @@ internal static class BoardEndpoints
         AskOfUseAsync(key, pull, use, days, (session, level) => CardDay.Of(session.Day, level), cancel);
 
     /// <summary>What is asked of a slow, a likely or a busy day.</summary>
-    private static async Task<IResult> AskOfUseAsync<T>(string key, string[]? pull, string? use, Days days, Func<Session, UseLevel, T> tell, CancellationToken cancel)
+    private static async Task<IResult> AskOfUseAsync<T>(string key, string[]? pull, string? use, Days days, Func<Session, UseLevel, T> tell,
+        CancellationToken cancel)
         where T : class =>
         EnumText.Read<UseLevel>(use ?? "high", out var level)
             ? await AskAsync(key, pull, days, "assignment", session => tell(session, level), cancel)

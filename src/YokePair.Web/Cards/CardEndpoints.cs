@@ -77,7 +77,8 @@ internal static class CardEndpoints
     {
         CardHolder.Camera => new Fact(FactKind.Put, move.Card, now, day, Where: plan.ItemOf(move.Where)?.Label ?? move.Where, With: move.With),
         CardHolder.Wallet => new Fact(FactKind.Taken, move.Card, now, day, plan.PersonOf(move.Where)?.Name ?? move.Where, "wallet"),
-        _ => new Fact(FactKind.Taken, move.Card, now, day, plan.PlaceOf(move.Where)?.Person is { } owner ? plan.PersonOf(owner)?.Name : null, plan.PlaceOf(move.Where)?.Name ?? move.Where),
+        _ => new Fact(FactKind.Taken, move.Card, now, day, plan.PlaceOf(move.Where)?.Person is { } owner ? plan.PersonOf(owner)?.Name : null,
+            plan.PlaceOf(move.Where)?.Name ?? move.Where),
     };
 
     private static string? Text(string? typed) => string.IsNullOrWhiteSpace(typed) ? null : typed.Trim();

@@ -17,7 +17,8 @@ public sealed record CopyPage(IReadOnlyList<string> Folders, IReadOnlyList<CopyJ
 /// <param name="Card">Id of the card it is of.</param>
 /// <param name="Who">Who has the drive.</param>
 /// <param name="Day">Key of the assignment.</param>
-public sealed record CopyRequest(string Source, IReadOnlyList<string>? Targets = null, string? Name = null, string? Card = null, string? Who = null, string? Day = null);
+public sealed record CardCopyRequest(string Source, IReadOnlyList<string>? Targets = null, string? Name = null, string? Card = null, string? Who = null,
+    string? Day = null);
 
 /// <summary>Copies of real files.</summary>
 internal static class CopyEndpoints
@@ -35,7 +36,7 @@ internal static class CopyEndpoints
             .WithName("StopCopy").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static IResult Begin(CopyRequest request, Roots roots, CopyJobs jobs, TimeProvider clock)
+    private static IResult Begin(CardCopyRequest request, Roots roots, CopyJobs jobs, TimeProvider clock)
     {
         try
         {
@@ -54,7 +55,8 @@ internal static class CopyEndpoints
             if (name.Length > 100 || name.StartsWith('.') || name.AsSpan().ContainsAny(NotInNames))
                 throw new CopyRefusedException("name", "is no name of a folder: at most 100 letters, none of / \\ : % and no dot at its beginning");
             var fact = string.IsNullOrWhiteSpace(request.Card) || targets.Count == 0 ? null
-                : new Fact(FactKind.Copied, request.Card.Trim(), clock.GetUtcNow().UtcDateTime, request.Day, string.IsNullOrWhiteSpace(request.Who) ? null : request.Who.Trim());
+                : new Fact(FactKind.Copied, request.Card.Trim(), clock.GetUtcNow().UtcDateTime, request.Day, string.IsNullOrWhiteSpace(request.Who) ? null
+                    : request.Who.Trim());
             return Results.Accepted(value: jobs.Begin(new CopyWork(source, targets, name), fact));
         }
         catch (CopyRefusedException e)

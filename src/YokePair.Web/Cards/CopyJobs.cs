@@ -1,5 +1,4 @@
 using YokePair.Core.Record;
-using YokePair.Data;
 using YokePair.Data.Files;
 
 namespace YokePair.Web.Cards;
@@ -20,7 +19,8 @@ namespace YokePair.Web.Cards;
 /// <param name="Problem">What ended it before its time.</param>
 /// <param name="Recorded">Why the copy is not in the book of cards; null = it is, or it is of no card.</param>
 public sealed record CopyJob(
-    int Id, string Source, IReadOnlyList<string> Targets, string Name, string? Card, CopyPhase Phase, double Share, double? MegabytesPerSecond, double? SecondsLeft,
+    int Id, string Source, IReadOnlyList<string> Targets, string Name, string? Card, CopyPhase Phase, double Share, double? MegabytesPerSecond,
+        double? SecondsLeft,
     string? File, int Files, IReadOnlyList<UnsafeFile> Unsafe, string? Problem, string? Recorded);
 
 /// <summary>
@@ -99,7 +99,8 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
         List<SemaphoreSlim> taken = [];
         try
         {
-            foreach (var device in job.Work.Targets.Append(job.Work.Source).Select(p => roots.RootOf(p)!).Distinct(StringComparer.Ordinal).Order(StringComparer.Ordinal))
+            foreach (var device in job.Work.Targets.Append(job.Work.Source).Select(p => roots.RootOf(p)!).Distinct(StringComparer.Ordinal)
+                .Order(StringComparer.Ordinal))
             {
                 await Device(device).WaitAsync(ends.Token);
                 taken.Add(Device(device));
@@ -133,7 +134,8 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
         await using var scope = scopes.CreateAsyncScope();
         var facts = job.Work.Targets.Select(t => fact with { Where = Path.GetFileName(t), At = clock.GetUtcNow().UtcDateTime })
             .SelectMany(f => new[] { f, f with { Kind = FactKind.Verified } });
-        return await scope.ServiceProvider.GetRequiredService<Book>().TryAddAsync([.. facts], fact.Day, CancellationToken.None) is { } refused ? refused.Why : null;
+        return await scope.ServiceProvider.GetRequiredService<Book>().TryAddAsync([.. facts], fact.Day, CancellationToken.None) is { } refused
+            ? refused.Why : null;
     }
 
     private SemaphoreSlim Device(string root)
@@ -152,7 +154,8 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
         var speed = done > 0 && seconds > 0.2 && job.Result is null ? done / seconds : (double?)null;
         return new CopyJob(job.Id, job.Work.Source, job.Work.Targets, job.Work.Name, job.Copied?.Card, job.Phase,
             job.Phase == CopyPhase.Safe ? 1 : step.Total == 0 ? 0 : (double)done / step.Total,
-            speed / 1e6, (step.Total - done) / speed, job.Result is null ? step.File : null, job.Result?.Files ?? 0, job.Result?.Unsafe ?? [], job.Result?.Problem, job.Unrecorded);
+            speed / 1e6, (step.Total - done) / speed, job.Result is null ? step.File : null, job.Result?.Files ?? 0, job.Result?.Unsafe ?? [],
+                job.Result?.Problem, job.Unrecorded);
     }
 
     /// <inheritdoc/>

@@ -1062,6 +1062,21 @@ export interface components {
             /** @description Where it counts as being. */
             place: null | string;
         };
+        /** @description A copy to be made. */
+        CardCopyRequest: {
+            /** @description Full path of a card's folder; with no targets, of a bag that is read again. */
+            source: string;
+            /** @description Full paths of the folders that bags go into. */
+            targets?: null | string[];
+            /** @description Name of the bag; null = that of the folder. */
+            name?: null | string;
+            /** @description Id of the card it is of. */
+            card?: null | string;
+            /** @description Who has the drive. */
+            who?: null | string;
+            /** @description Key of the assignment. */
+            day?: null | string;
+        };
         /** @description The cards of a day, as their page tells it. */
         CardDay: {
             /** @description What would be gone with one camera, when one may leave, and whether the cards are enough. */
@@ -1572,20 +1587,11 @@ export interface components {
          * @enum {unknown}
          */
         CopyPhase: "waiting" | "copying" | "reading" | "safe" | "notSafe" | "stopped";
-        /** @description A copy to be made. */
+        /** @description Copies of a thing, numbered on. */
         CopyRequest: {
-            /** @description Full path of a card's folder; with no targets, of a bag that is read again. */
-            source: string;
-            /** @description Full paths of the folders that bags go into. */
-            targets?: null | string[];
-            /** @description Name of the bag; null = that of the folder. */
-            name?: null | string;
-            /** @description Id of the card it is of. */
-            card?: null | string;
-            /** @description Who has the drive. */
-            who?: null | string;
-            /** @description Key of the assignment. */
-            day?: null | string;
+            id: string;
+            /** Format: int32 */
+            copies: number;
         };
         /** @enum {unknown} */
         Covers: "anywhere" | "all" | null;
@@ -6158,6 +6164,8 @@ export interface components {
             power: components["schemas"]["PowerReport"];
             /** @description Cards by type. */
             cards: components["schemas"]["SupplyCount"][];
+            /** @description Where a busy day finds no room on any card. */
+            noRoom: components["schemas"]["Shortage"][];
             /** @description What the rules' waits and seconds come to. */
             reckoning: components["schemas"]["Reckoning"];
             /** @description The rules of the house that are switched on, and what is missing to keep them. */
@@ -6169,8 +6177,8 @@ export interface components {
             /** @description What is packed where. */
             carry: components["schemas"]["PlaceCount"][];
             /**
-             * @description Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, and nothing in a hand
-             *     that is not there.
+             * @description Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, and
+             *     nothing in a hand that is not there.
              */
             sound: boolean;
         };
@@ -8447,7 +8455,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CopyRequest"];
+                "application/json": components["schemas"]["CardCopyRequest"];
             };
         };
         responses: {

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { RecordedCard } from "../api/client";
+import type { FactRequest, RecordedCard } from "../api/client";
 import { Problem } from "../shared/Problem";
 import type { CardsPage } from "./Cards";
 import { CardToken } from "./CardToken";
@@ -13,15 +13,20 @@ const words = {
   notOurs: "not ours",
 } as const;
 
+interface Chosen {
+  book: BookOfCards;
+  chosen: string | null;
+  choose: (card: string | null) => void;
+}
+
 /** What really happened to each card, and the question of the evening: may I clear it? */
-export function Book(
-  page: CardsPage & { book: BookOfCards; chosen: string | null; choose: (card: string | null) => void },
-) {
-  const { plan, name, face, book, chosen, choose } = page;
+export function Book(page: CardsPage & Chosen) {
+  const { plan, name, book, chosen } = page;
   if (!book.pages) return null;
-  const here = new Set(plan.items.filter((i) => i.kind === "card").map((i) => i.id));
-  const all = book.pages.cards.filter((c) => here.has(c.card) || c.state.condition !== "clear");
-  for (const id of here) if (!all.some((c) => c.card === id)) all.push(unheardOf(id, name(id)));
+  const here = plan.items.filter((i) => i.kind === "card").map((i) => i.id);
+  const known = book.pages.cards.filter((c) => here.includes(c.card) || c.state.condition !== "clear");
+  const unheard = here.filter((id) => !known.some((c) => c.card === id)).map((id) => unheardOf(id, name(id)));
+  const all = [...known, ...unheard];
   const open = all.find((c) => c.card === chosen);
   const used = all.filter((c) => c.state.condition !== "clear");
   const may = used.filter((c) => c.mayClear.may);
@@ -36,26 +41,33 @@ export function Book(
       <ul className="my-1 flex flex-wrap gap-1.5">
         {all.map((c) => (
           <li key={c.card}>
-            <button
-              aria-pressed={chosen === c.card}
-              aria-label={`${c.name}, ${words[c.state.condition]}. ${c.mayClear.sentence}`}
-              className={`flex min-h-[32px] items-center border-b-2 max-[700px]:min-h-[44px] ${chosen === c.card ? "border-ink" : "border-transparent"}`}
-              onClick={() => choose(chosen === c.card ? null : c.card)}
-            >
-              <CardToken
-                face={face(c.card)}
-                shot={c.state.condition === "loaded" || c.state.condition === "shot"}
-                inCamera={c.state.condition === "loaded"}
-                done={c.mayClear.may}
-                barred={c.state.condition === "settings" || c.state.condition === "notOurs"}
-              />
-            </button>
+            <Asked card={c} {...page} />
           </li>
         ))}
       </ul>
       {book.error && <Problem error={book.error} />}
       {open && <OneCard key={open.card + open.state.condition} card={open} {...page} />}
     </section>
+  );
+}
+
+function Asked({ card: c, face, chosen, choose }: CardsPage & Chosen & { card: RecordedCard }) {
+  const { condition } = c.state;
+  return (
+    <button
+      aria-pressed={chosen === c.card}
+      aria-label={`${c.name}, ${words[condition]}. ${c.mayClear.sentence}`}
+      className={`flex min-h-[32px] items-center border-b-2 max-[700px]:min-h-[44px] ${chosen === c.card ? "border-ink" : "border-transparent"}`}
+      onClick={() => choose(chosen === c.card ? null : c.card)}
+    >
+      <CardToken
+        face={face(c.card)}
+        shot={condition === "loaded" || condition === "shot"}
+        inCamera={condition === "loaded"}
+        done={c.mayClear.may}
+        barred={condition === "settings" || condition === "notOurs"}
+      />
+    </button>
   );
 }
 
@@ -81,16 +93,12 @@ const unheardOf = (card: string, name: string): RecordedCard => ({
   phrase: "",
 });
 
-function OneCard({ card, plan, book }: CardsPage & { card: RecordedCard; book: BookOfCards }) {
+function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: BookOfCards }) {
   const { state } = card;
-  const add = book.fact.mutate;
-  const people = plan.people.map((p) => p.name ?? p.id);
-  const drives = plan.items.filter((i) => i.kind === "drive").map((i) => i.name ?? i.id);
-  const busy = book.fact.isPending;
-  const plain = (label: string, kind: Parameters<typeof add>[0]["kind"]) => (
-    <button className="webbing" disabled={busy} onClick={() => add({ kind, card: card.card })}>
-      {label}
-    </button>
+  const with_ = state.who ? ` of ${state.who}` : "";
+  const copies = state.copies.map(
+    (c) =>
+      `; copy on ${c.where}${c.who ? ` of ${c.who}` : ""}, ${c.isVerified ? "read back" : "not read back"}`,
   );
   return (
     <div className="border-l-2 border-ink bg-raised px-3 py-2">
@@ -100,96 +108,86 @@ function OneCard({ card, plan, book }: CardsPage & { card: RecordedCard; book: B
       <p>
         {words[state.condition]}
         {card.dayName && ` of ${card.dayName}`}
-        {state.where && `, ${state.condition === "loaded" ? "the " : ""}${state.where}`}
-        {state.who && ` of ${state.who}`}
+        {state.where && `, ${state.condition === "loaded" ? "the " : ""}${state.where}${with_}`}
         {state.onTheWay && ", on the way"}
-        {state.copies.map(
-          (c) =>
-            `; copy on ${c.where}${c.who ? ` of ${c.who}` : ""}, ${c.isVerified ? "read back" : "not read back"}`,
-        )}
-        .
+        {copies}.
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        {state.condition === "loaded" &&
-          people.map((who) => (
-            <button
-              key={who}
-              className="webbing"
-              disabled={busy}
-              onClick={() => add({ kind: "taken", card: card.card, who, where: "wallet" })}
-            >
-              Out, to {who}
-            </button>
-          ))}
-        {state.condition === "shot" && (
-          <>
-            {drives.map((where) => (
-              <button
-                key={where}
-                className="webbing"
-                disabled={busy}
-                onClick={() => add({ kind: "copied", card: card.card, where, who: people[0] })}
-              >
-                Copied to the {where}
-              </button>
-            ))}
-            {state.copies
-              .filter((c) => !c.isVerified)
-              .map((c) => (
-                <button
-                  key={c.where}
-                  className="webbing"
-                  disabled={busy}
-                  onClick={() => add({ kind: "verified", card: card.card, where: c.where })}
-                >
-                  Read back from {c.where}: the same
-                </button>
-              ))}
-            {people.map((who) => (
-              <button
-                key={who}
-                className="webbing"
-                disabled={busy}
-                onClick={() => add({ kind: "taken", card: card.card, who, where: "home", onTheWay: true })}
-              >
-                On the way with {who}
-              </button>
-            ))}
-            {state.onTheWay && (
-              <button
-                className="webbing"
-                disabled={busy}
-                onClick={() => add({ kind: "taken", card: card.card, who: state.who, where: state.where })}
-              >
-                Arrived
-              </button>
-            )}
-            {card.mayClear.may ? plain("Clear it", "cleared") : <AllTheSame card={card} book={book} />}
-          </>
-        )}
-        {state.condition === "clear" && (
-          <>
-            {plan.items
-              .filter((i) => i.kind === "body")
-              .map((b) => (
-                <button
-                  key={b.id}
-                  className="webbing"
-                  disabled={busy}
-                  onClick={() => add({ kind: "put", card: card.card, where: b.name ?? b.id })}
-                >
-                  Into the {b.name ?? b.id}
-                </button>
-              ))}
-            {plain("It holds settings", "settings")}
-            {plain("It is not ours", "notOurs")}
-          </>
-        )}
-        {(state.condition === "settings" || state.condition === "notOurs") &&
-          plain("An ordinary card again", "ours")}
+        {happenings(card, page).map(({ label, ...fact }) => (
+          <button
+            key={label}
+            className="webbing"
+            disabled={page.book.fact.isPending}
+            onClick={() => page.book.fact.mutate({ card: card.card, ...fact })}
+          >
+            {label}
+          </button>
+        ))}
+        {state.condition === "shot" && !card.mayClear.may && <AllTheSame card={card} book={page.book} />}
       </div>
     </div>
   );
+}
+
+interface Happening {
+  label: string;
+  kind: FactRequest["kind"];
+  who?: string | null;
+  where?: string | null;
+  onTheWay?: boolean;
+}
+
+/** What may happen to a card next. */
+function happenings({ state, mayClear }: RecordedCard, { plan }: CardsPage): Happening[] {
+  const people = plan.people.map((p) => p.name ?? p.id);
+  const named = (kind: string) => plan.items.filter((i) => i.kind === kind).map((i) => i.name ?? i.id);
+  switch (state.condition) {
+    case "loaded":
+      return people.map((who) => ({ label: `Out, to ${who}`, kind: "taken", who, where: "wallet" }));
+    case "shot":
+      return shotHappenings(state, mayClear.may, people, named("drive"));
+    case "clear":
+      return [
+        ...named("body").map((where): Happening => ({ label: `Into the ${where}`, kind: "put", where })),
+        { label: "It holds settings", kind: "settings" },
+        { label: "It is not ours", kind: "notOurs" },
+      ];
+    default:
+      return [{ label: "An ordinary card again", kind: "ours" }];
+  }
+}
+
+function shotHappenings(
+  state: RecordedCard["state"],
+  may: boolean,
+  people: string[],
+  drives: string[],
+): Happening[] {
+  const unread = state.copies.filter((c) => !c.isVerified);
+  return [
+    ...drives.map((where): Happening => ({
+      label: `Copied to the ${where}`,
+      kind: "copied",
+      where,
+      who: people[0],
+    })),
+    ...unread.map(({ where }): Happening => ({
+      label: `Read back from ${where}: the same`,
+      kind: "verified",
+      where,
+    })),
+    ...people.map((who): Happening => ({
+      label: `On the way with ${who}`,
+      kind: "taken",
+      who,
+      where: "home",
+      onTheWay: true,
+    })),
+    ...(state.onTheWay
+      ? [{ label: "Arrived", kind: "taken" as const, who: state.who, where: state.where }]
+      : []),
+    ...(may ? [{ label: "Clear it", kind: "cleared" as const }] : []),
+  ];
 }
 
 /** What has not reached the rule is cleared only by who types in full what that means. */

@@ -1,19 +1,14 @@
-/** A card by its number: clear with its corner up, in a camera shaded, shot dark and turned, with copies enough ringed. */
-export function CardToken({
-  face,
-  shot,
-  inCamera,
-  done = false,
-  barred = false,
-  says,
-}: {
+interface Face {
   face: string;
   shot: boolean;
   inCamera: boolean;
   done?: boolean;
   barred?: boolean;
   says?: string;
-}) {
+}
+
+/** A card by its number: clear with its corner up, in a camera shaded, shot dark and turned, with copies enough ringed. */
+export function CardToken({ face, shot, inCamera, done = false, barred = false, says }: Face) {
   const turned = shot && !inCamera;
   const width = Math.max(34, 14 + face.length * 9);
   const fill = turned ? (done ? "fill-holds" : "fill-ink") : shot ? "fill-hangs/30" : "fill-raised";

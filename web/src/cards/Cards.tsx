@@ -10,6 +10,7 @@ import { Problem } from "../shared/Problem";
 import { number, said } from "../shared/format";
 import { Book } from "./Book";
 import { cardFace } from "./cardFace";
+import { Copying } from "./Copying";
 import { Changes } from "./Changes";
 import { Habits } from "./Habits";
 import { Losses } from "./Losses";
@@ -40,7 +41,6 @@ export function Cards() {
   const level = (search.get("use") ?? "high") as UseLevel;
   const { board, edit, notice, loadError } = useBoard(key, pull);
   const { data, error } = useCards(key, pull, level);
-  const book = useBook(key);
   if (error ?? loadError)
     return (
       <main className="p-6">
@@ -49,17 +49,7 @@ export function Cards() {
     );
   if (!data || !board) return <main className="p-6 text-quiet">Following every frame …</main>;
   const { plan } = board;
-  const name = (id: string) =>
-    [...plan.items, ...plan.people, ...plan.places].find((x) => x.id === id)?.name ?? id;
-  const page: CardsPage = {
-    cards: data,
-    plan,
-    parts: inOrder(plan.parts),
-    name,
-    face: cardFace(plan.items),
-    part: (id) => plan.parts.find((p) => p.id === id)?.name ?? id,
-    edit,
-  };
+  const page = pageOf(data, plan, edit);
   const look = (ids: string[], use: string) =>
     setSearch(
       new URLSearchParams([...ids.map((id) => ["pull", id]), ...(use === "high" ? [] : [["use", use]])]),
@@ -67,51 +57,78 @@ export function Cards() {
   return (
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Cards`} phoneTitle={plan.assignment.name} />
-      <AssignmentBar assignment={key} name={plan.assignment.name} view="cards" query={search}>
-        <button className="py-1" onClick={() => print()}>
-          Print
-        </button>
-      </AssignmentBar>
+      <Bar assignment={key} name={plan.assignment.name} query={search} />
       <main className="min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
-        <p
-          className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
-          data-testid="verdict"
-          role="status"
-        >
-          {data.sentence.map(said).join("")}
-        </p>
-        <PulledLine pull={pull} name={name} putBack={() => look([], level)} />
+        <Sentence cards={data} />
+        <PulledLine pull={pull} name={page.name} putBack={() => look([], level)} />
         {notice && <p role="alert">{[notice.title, ...notice.lines].join(" ")}</p>}
         <div className="mt-2 flex flex-wrap gap-x-8 print:hidden">
           <Habits {...page} />
           <Level level={data.level} setLevel={(use) => look(pull, use)} />
         </div>
         <Ways {...page} />
-        <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:grid-cols-2 print:gap-x-6">
-          <div className="flex flex-col gap-4">
-            <Wallets {...page} />
-            <Changes {...page} book={book} />
-          </div>
-          <div className="flex flex-col gap-4">
-            <Losses {...page} />
-            <Evening {...page} />
-            <Book
-              {...page}
-              book={book}
-              chosen={search.get("card")}
-              choose={(card) =>
-                setSearch((now) => {
-                  if (card) now.set("card", card);
-                  else now.delete("card");
-                  return now;
-                })
-              }
-            />
-          </div>
-        </div>
+        <Details page={page} assignment={key} />
         <Room {...page} />
         <Reckoned {...page} />
       </main>
+    </div>
+  );
+}
+
+const Bar = (props: { assignment: string; name: string; query: URLSearchParams }) => (
+  <AssignmentBar view="cards" {...props}>
+    <button className="py-1" onClick={() => print()}>
+      Print
+    </button>
+  </AssignmentBar>
+);
+
+function pageOf(cards: CardDay, plan: BoardView["plan"], edit: CardsPage["edit"]): CardsPage {
+  const all = [...plan.items, ...plan.people, ...plan.places];
+  return {
+    cards,
+    plan,
+    parts: inOrder(plan.parts),
+    name: (id) => all.find((x) => x.id === id)?.name ?? id,
+    face: cardFace(plan.items),
+    part: (id) => plan.parts.find((p) => p.id === id)?.name ?? id,
+    edit,
+  };
+}
+
+const Sentence = ({ cards }: { cards: CardDay }) => (
+  <p
+    className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
+    data-testid="verdict"
+    role="status"
+  >
+    {cards.sentence.map(said).join("")}
+  </p>
+);
+
+/** Where the cards are and what is done with them; what would be gone, and what may be cleared. */
+function Details({ page, assignment }: { page: CardsPage; assignment: string }) {
+  const [search, setSearch] = useSearchParams();
+  const book = useBook(assignment);
+  const chosen = search.get("card");
+  const choose = (card: string | null) =>
+    setSearch((now) => {
+      if (card) now.set("card", card);
+      else now.delete("card");
+      return now;
+    });
+  return (
+    <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:grid-cols-2 print:gap-x-6">
+      <div className="flex flex-col gap-4">
+        <Wallets {...page} />
+        <Changes {...page} book={book} />
+      </div>
+      <div className="flex flex-col gap-4">
+        <Losses {...page} />
+        <Evening {...page} />
+        <Book {...page} book={book} chosen={chosen} choose={choose} />
+        <Copying {...page} assignment={assignment} card={chosen} />
+      </div>
     </div>
   );
 }

@@ -2,13 +2,7 @@ import type { CardWay } from "../api/client";
 import { PartBand, PartColumns, PartShades } from "../day/PartColumns";
 import { number, seconds } from "../shared/format";
 import type { CardsPage } from "./Cards";
-
-export const wayWords: Record<CardWay["kind"], string> = {
-  planned: "As planned",
-  oneBigPair: "One big pair",
-  twoJoins: "Two changes",
-  perPart: "A card for each part",
-};
+import { wayWords } from "./wayWords";
 
 /** Frames that one camera alone holds through the day: as planned, and as it would be with other habits. */
 export function Ways(page: CardsPage) {
@@ -19,37 +13,37 @@ export function Ways(page: CardsPage) {
     <PartColumns label="Frames that one camera alone holds" parts={parts}>
       <Ticks {...page} />
       {cards.plan.ways.map((way) => (
-        <PartBand
-          key={way.kind}
-          parts={parts}
-          title={
-            <>
-              {wayWords[way.kind]}
-              <span className="narrow block font-normal text-quiet">
-                {way.changes === 0
-                  ? "nothing is changed"
-                  : `${way.kind === "twoJoins" ? `before ${way.joins.map(page.part).join(" and ")}: ` : ""}${way.changes} ${way.changes === 1 ? "change" : "changes"}, ${seconds(way.seconds)} in all`}
-              </span>
-              {way.kind === "twoJoins" &&
-                !way.joins.every((id) => parts.find((p) => p.id === id)?.changeCards) && (
-                  <button
-                    className="min-h-[24px] font-normal underline max-[700px]:min-h-[44px] print:hidden"
-                    onClick={() =>
-                      page.edit(
-                        ...way.joins.map((part) => ({ type: "setPart" as const, part, changeCards: true })),
-                      )
-                    }
-                  >
-                    Do it so
-                  </button>
-                )}
-            </>
-          }
-        >
+        <PartBand key={way.kind} parts={parts} title={<Title way={way} {...page} />}>
           <Band {...page} way={way} most={most} />
         </PartBand>
       ))}
     </PartColumns>
+  );
+}
+
+function handling(way: CardWay, part: (id: string) => string) {
+  if (way.changes === 0) return "nothing is changed";
+  const where = way.kind === "twoJoins" ? `before ${way.joins.map(part).join(" and ")}: ` : "";
+  return `${where}${way.changes} ${way.changes === 1 ? "change" : "changes"}, ${seconds(way.seconds)} in all`;
+}
+
+function Title({ way, parts, part, edit }: CardsPage & { way: CardWay }) {
+  const isDone = way.joins.every((id) => parts.find((p) => p.id === id)?.changeCards);
+  return (
+    <>
+      {wayWords[way.kind]}
+      <span className="narrow block font-normal text-quiet">{handling(way, part)}</span>
+      {way.kind === "twoJoins" && !isDone && (
+        <button
+          className="min-h-[24px] font-normal underline max-[700px]:min-h-[44px] print:hidden"
+          onClick={() =>
+            edit(...way.joins.map((id) => ({ type: "setPart" as const, part: id, changeCards: true })))
+          }
+        >
+          Do it so
+        </button>
+      )}
+    </>
   );
 }
 
@@ -74,15 +68,18 @@ function Ticks({ cards, parts, edit }: CardsPage) {
   );
 }
 
-function Band({ way, most, cards, parts, name, face }: CardsPage & { way: CardWay; most: number }) {
-  const ids = parts.map((p) => p.id);
+function Band({ way, most, ...page }: CardsPage & { way: CardWay; most: number }) {
+  const ids = page.parts.map((p) => p.id);
   const x = (p: { part: string; at: number }) => ids.indexOf(p.part) + p.at;
   // Parts that overlap come to the same moment twice; on one axis each is drawn once.
   const curve = way.curve.filter((p, i, all) => i === 0 || x(p) >= x(all[i - 1]!));
   const peak = curve.reduce((a, b) => (b.frames > a.frames ? b : a), curve[0]!);
   const share = (frames: number) => frames / (most * 1.15);
-  const planned = way.kind === "planned";
-  const joins = planned ? [...new Set(cards.plan.changes.map((c) => `${c.part}/${c.afterFrames ?? 0}`))] : [];
+  const points = [
+    ...curve.map((p) => `${x(p)},${1 - share(p.frames)}`),
+    `${x(curve.at(-1)!)},1`,
+    `${x(curve[0]!)},1`,
+  ];
   return (
     <div
       className="relative h-14 print:h-9"
@@ -98,43 +95,57 @@ function Band({ way, most, cards, parts, name, face }: CardsPage & { way: CardWa
       >
         <PartShades ids={ids} />
         <polygon
-          className={planned ? "fill-hangs/45" : "fill-quiet/25"}
-          points={[
-            ...curve.map((p) => `${x(p)},${1 - share(p.frames)}`),
-            `${x(curve.at(-1)!)},1`,
-            `${x(curve[0]!)},1`,
-          ].join(" ")}
+          className={way.kind === "planned" ? "fill-hangs/45" : "fill-quiet/25"}
+          points={points.join(" ")}
         />
       </svg>
-      {joins.map((join) => {
-        const here = cards.plan.changes.filter((c) => `${c.part}/${c.afterFrames ?? 0}` === join);
-        const at = ids.indexOf(here[0]!.part) + (here[0]!.afterFrames == null ? 0 : 0.5);
-        const numbers = here.map((c) => face(c.in)).join("+");
-        return (
-          <span
-            key={join}
-            aria-hidden
-            className="narrow absolute top-0 h-full max-w-20 truncate border-l-2 border-ink pl-1 text-[11px]"
-            title={numbers}
-            style={{ left: `${(at / ids.length) * 100}%` }}
-          >
-            {numbers}
-          </span>
-        );
-      })}
+      {way.kind === "planned" && <Joins ids={ids} {...page} />}
       {peak.frames > 0 && (
-        <span
-          aria-hidden
-          className="absolute -translate-x-full bg-ground/75 px-1 whitespace-nowrap"
-          style={{
-            left: `${(Math.max(x(peak), ids.length * 0.2) / ids.length) * 100}%`,
-            bottom: `${Math.min(share(peak.frames) * 100, 70)}%`,
-          }}
-        >
-          <strong>{number(peak.frames)} frames</strong>
-          {peak.body && `, ${name(peak.body)}`}
-        </span>
+        <Peak peak={peak} at={x(peak) / ids.length} height={share(peak.frames)} {...page} />
       )}
     </div>
+  );
+}
+
+/** A tick at each change, with the numbers of what is put in. */
+function Joins({ ids, cards, face }: CardsPage & { ids: string[] }) {
+  const { changes } = cards.plan;
+  const keyOf = (c: (typeof changes)[number]) => `${c.part}/${c.afterFrames ?? 0}`;
+  return [...new Set(changes.map(keyOf))].map((join) => {
+    const here = changes.filter((c) => keyOf(c) === join);
+    const at = ids.indexOf(here[0]!.part) + (here[0]!.afterFrames == null ? 0 : 0.5);
+    const numbers = here.map((c) => face(c.in)).join("+");
+    return (
+      <span
+        key={join}
+        aria-hidden
+        className="narrow absolute top-0 h-full max-w-20 truncate border-l-2 border-ink pl-1 text-[11px]"
+        title={numbers}
+        style={{ left: `${(at / ids.length) * 100}%` }}
+      >
+        {numbers}
+      </span>
+    );
+  });
+}
+
+const leastShare = 0.2;
+const highest = 70;
+
+function Peak({
+  peak,
+  at,
+  height,
+  name,
+}: CardsPage & { peak: CardWay["curve"][number]; at: number; height: number }) {
+  return (
+    <span
+      aria-hidden
+      className="absolute -translate-x-full bg-ground/75 px-1 whitespace-nowrap"
+      style={{ left: `${Math.max(at, leastShare) * 100}%`, bottom: `${Math.min(height * 100, highest)}%` }}
+    >
+      <strong>{number(peak.frames)} frames</strong>
+      {peak.body && `, ${name(peak.body)}`}
+    </span>
   );
 }
