@@ -10,7 +10,7 @@ public sealed class FactRow
 
     public required string Kind { get; init; }
 
-    public required string Card { get; init; }
+    public required string Thing { get; init; }
 
     /// <summary>UTC.</summary>
     public required DateTime At { get; init; }
@@ -27,10 +27,12 @@ public sealed class FactRow
 
     public string? Words { get; init; }
 
+    public double? Left { get; init; }
+
     internal static FactRow Of(Fact fact) => new()
     {
         Kind = fact.Kind.ToString(),
-        Card = fact.Card,
+        Thing = fact.Thing,
         At = fact.At,
         Day = fact.Day,
         Who = fact.Who,
@@ -38,9 +40,10 @@ public sealed class FactRow
         With = fact.With,
         OnTheWay = fact.OnTheWay,
         Words = fact.Words,
+        Left = fact.Left,
     };
 
     /// <summary>The fact; null where it is of a kind that this program does not know.</summary>
     internal Fact? ToFact() => !Enum.TryParse<FactKind>(Kind, out var kind) ? null : new Fact(
-        kind, Card, DateTime.SpecifyKind(At, DateTimeKind.Utc), Day, Who, Where, With, OnTheWay, Words);
+        kind, Thing, DateTime.SpecifyKind(At, DateTimeKind.Utc), Day, Who, Where, With, OnTheWay, Words, Left);
 }

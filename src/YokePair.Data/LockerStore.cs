@@ -3,7 +3,6 @@ using Microsoft.EntityFrameworkCore;
 using YokePair.Core.Editing;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
-using YokePair.Core.Record;
 
 namespace YokePair.Data;
 
@@ -52,9 +51,9 @@ public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused 
 /// <param name="Things">Every thing.</param>
 /// <param name="Pairs">What the owner knows of pairs.</param>
 /// <param name="Kinds">Every kind of part, the user's own at the end.</param>
-/// <param name="Cards">What the record says of cards.</param>
+/// <param name="Record">What was recorded.</param>
 public sealed record LockerState(
-    int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<PartKind> Kinds, IReadOnlyDictionary<string, CardState> Cards);
+    int Revision, IReadOnlyList<Item> Things, IReadOnlyList<PairRule> Pairs, IReadOnlyList<PartKind> Kinds, Recorded Record);
 
 internal sealed record LastLocker(StoredLocker Locker, LockerState State);
 
@@ -88,7 +87,7 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
         if (memory.Last is { } known && known.State.Revision == revision) return known;
         var locker = await ReadAsync(cancel);
         return memory.Last = new LastLocker(locker, new LockerState(revision, locker.Things, locker.Pairs, locker.PartKinds(),
-            (await record.LoadAsync(cancel)).States));
+            await record.LoadAsync(cancel)));
     }
 
     private async Task<StoredLocker> ReadAsync(CancellationToken cancel)

@@ -114,6 +114,7 @@ api.MapAssignments();
 api.MapBoard();
 api.MapCards();
 api.MapCopies();
+api.MapCharge();
 api.MapLocker();
 api.MapStarting();
 api.MapProposals();

@@ -37,7 +37,7 @@ public sealed partial class Site : IDisposable
     internal bool IsShared => One.IsValueCreated && One.Value == this;
 
     /// <summary>The wedding once more, as if somebody opened it anew; its key.</summary>
-    internal string AnotherWedding()
+    public string AnotherWedding()
     {
         using var client = new HttpClient { BaseAddress = Address };
         using var answer = client.PostAsync(new Uri($"/api/demos/{Wedding}", UriKind.Relative), null).GetAwaiter().GetResult();

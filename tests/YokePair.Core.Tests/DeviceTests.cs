@@ -3,6 +3,7 @@ using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
+using YokePair.Core.Record;
 using YokePair.Core.Reports;
 using YokePair.Core.Use;
 
@@ -116,6 +117,49 @@ public sealed class DeviceTests
                 },
             ],
         };
+    }
+
+    /// <summary>600 pops at a quarter of full power are a third of a pack of 450: full, 67, 33, and the third job asks 33 and the reserve.</summary>
+    [Fact]
+    public void What_one_job_leaves_of_a_pack_the_next_begins_with()
+    {
+        var job = OnPack(1, pops: 450);
+        var frames = new FrameCount { Low = 0, Likely = 0, High = 600 };
+        job = job with { Parts = [job.Parts[0] with { Frames = frames, Needs = [.. job.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = Quarter(job) } })] }] };
+        var left = new List<int>();
+        List<Fact> facts = [];
+        foreach (var day in (string[])["first", "second", "third"])
+        {
+            var plan = ChargeBook.With(job, day, facts);
+            var power = Of(plan);
+            left.Add((int)Math.Round(100 * power.AtTheEnd.Single(l => l.Thing == "pack").Left));
+            var dark = power.Short.Any(s => s.Device == "pack");
+            Assert.Equal(day == "third", dark);
+            if (dark) Assert.Contains("Charge the pack before this", string.Concat(PowerDay.Of(new DayAnalysis(plan), []).Sentence.Select(p => p.Text)), StringComparison.Ordinal);
+            facts.AddRange(power.AtTheEnd.Select(l => new Fact(FactKind.Changed, l.Thing, DateTime.UnixEpoch, day, Left: l.Left)));
+        }
+        Assert.Equal([67, 33], left.Take(2));
+        // Charged before it, the third is as the first; and what a day leaves itself is not what it begins with.
+        facts.Insert(facts.FindIndex(f => f.Day == "third"), new Fact(FactKind.Charged, "pack", DateTime.UnixEpoch, "third"));
+        Assert.DoesNotContain(Of(ChargeBook.With(job, "third", facts)).Short, s => s.Device == "pack");
+        Assert.Null(ChargeBook.With(job, "first", facts).Left);
+    }
+
+    /// <summary>The distance at which the light of the part asks a quarter of full power.</summary>
+    private static double Quarter(Plan job) => Enumerable.Range(10, 400).Select(n => n / 20.0).MinBy(d =>
+        Math.Abs(0.3333 - Of(job with { Parts = [job.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 }, Needs = [.. job.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = d } })] }] })
+            .Alone.Where(a => a.Device == "pack").Select(a => a.Used).DefaultIfEmpty(9).Single()));
+
+    [Fact]
+    public void A_half_used_battery_gives_what_it_shows()
+    {
+        var plan = PowerTests.Day(fresh: false, spares: 2);
+        var half = plan with { Left = new Dictionary<string, double> { ["in"] = 0.5 } };
+        // 400 frames instead of 800: changed before the ceremony, which asks 180 where 140 are left.
+        Assert.Equal(0.5, Of(half).Bands[0].Levels[0].Left);
+        Assert.Equal("ceremony", Of(half).Changes[0].Part);
+        Assert.Contains(Of(half).AtTheEnd, l => l is { Thing: "in", Left: < 0.2 });
+        Assert.Equal("drinks", Of(plan).Changes.Single().Part);
     }
 
     [Fact]

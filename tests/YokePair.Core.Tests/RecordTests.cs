@@ -99,18 +99,18 @@ public sealed class RecordTests
             switch (fact.Kind)
             {
                 case FactKind.Put:
-                    Assert.DoesNotContain(fact.Card, written);
-                    written.Add(fact.Card);
+                    Assert.DoesNotContain(fact.Thing, written);
+                    written.Add(fact.Thing);
                     break;
-                case FactKind.Taken when written.Contains(fact.Card):
-                    shot.Add(fact.Card);
+                case FactKind.Taken when written.Contains(fact.Thing):
+                    shot.Add(fact.Thing);
                     break;
                 case FactKind.Cleared:
-                    Assert.Contains(fact.Card, shot);
+                    Assert.Contains(fact.Thing, shot);
                     var copies = taken.Where(f => f.Kind == FactKind.Verified).Select(f => f.Where).Distinct().Count();
                     Assert.True(copies >= 1, "cleared without a copy that was read back");
-                    written.Remove(fact.Card);
-                    shot.Remove(fact.Card);
+                    written.Remove(fact.Thing);
+                    shot.Remove(fact.Thing);
                     break;
                 case FactKind.Overridden:
                     Assert.Fail("nothing was typed");

@@ -42,7 +42,7 @@ public sealed class RecordStoreTests : StoreTests
     }
 
     [Theory]
-    [InlineData("UPDATE Facts SET Card = '99'", "a fact is never changed")]
+    [InlineData("UPDATE Facts SET Thing = '99'", "a fact is never changed")]
     [InlineData("DELETE FROM Facts", "a fact is never lost")]
     public async Task The_table_itself_refuses_to_change_or_lose_one(string sql, string why)
     {

@@ -17,7 +17,7 @@ public static class CardPlans
         var day = new CameraDay(analysis, level: level);
         var work = day.Work();
         var kit = day.Kit;
-        var (all, isBest) = new SwapPlanner(day, work, new SwapState(), 0).Solve();
+        var (all, isBest) = new SwapPlanner(day, work, new SwapState(kit), 0).Solve();
         var fed = all.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
         var clock = new CardClock(day.Parts);
         List<CardUse> uses = [.. CardUse.Of(day, fed)];
@@ -94,7 +94,7 @@ public static class CardPlans
     public static IReadOnlyList<Shortage> Lack(DayAnalysis analysis)
     {
         var day = new CameraDay(analysis);
-        var planner = new SwapPlanner(day, day.Work(), new SwapState(), 0);
+        var planner = new SwapPlanner(day, day.Work(), new SwapState(day.Kit), 0);
         var some = planner.CardsSomehow();
         if (Lacking(some.Where(HasAny)) <= 0) return [];
         return [.. SwapPlans.Lacking(day, [.. planner.Solve().Fed.Where(f => f.Work.Slot != SlotWork.BatterySlot && HasAny(f))])];
@@ -114,7 +114,7 @@ public static class CardPlans
             int[] all = [.. kit.Cards.Where(c => ((Card)kit.Items[c]).Type == slots.Key)];
             int[] ready = [.. all.Where(c => ((Card)kit.Items[c]).CanRecord && day.IsEverThere(c))];
             var largest = ready.DefaultIfEmpty(Kit.None).MaxBy(c => c == Kit.None ? 0 : ((Card)kit.Items[c]).Gigabytes ?? double.PositiveInfinity);
-            var without = largest == Kit.None ? fed : new SwapPlanner(day.Without(new HashSet<int> { largest }), work, new SwapState(), 0).CardsSomehow();
+            var without = largest == Kit.None ? fed : new SwapPlanner(day.Without(new HashSet<int> { largest }), work, new SwapState(kit), 0).CardsSomehow();
             // A slot in which the best is dead takes another; what is lacking then is lacking in cards of that size.
             var lacks = Lacking(without.Where(f => TypeOf(kit, f) == slots.Key));
             var room = largest == Kit.None ? double.PositiveInfinity : slots.Min(f => f.Work.FramesOf(kit, largest));
@@ -137,7 +137,7 @@ public static class CardPlans
     private static string TypeOf(Kit kit, FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).Slots[slot.Work.Slot].Type ?? "card";
 
     private static CardBand Band(CameraDay day, IGrouping<(int Body, int Slot), FedSlot> slot) => new(day.Kit.Items[slot.Key.Body].Id, slot.Key.Slot + 1,
-        [.. slot.SelectMany(f => f.Levels(day.Kit, new SwapState(), int.MaxValue)).Select(l => new CardLevel(
+        [.. slot.SelectMany(f => f.Levels(day.Kit, new SwapState(day.Kit), int.MaxValue)).Select(l => new CardLevel(
             day.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(1 - l.Left, 4), l.Items is [var first, ..] ? day.Kit.Items[first].Id : null))]);
 
     private static CardStays Stays(CameraDay day, Whereabouts where, Item card)

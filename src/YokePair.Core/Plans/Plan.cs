@@ -27,6 +27,10 @@ public sealed record Plan
     /// <summary>Constants of the arithmetic, each with the craft's usual default.</summary>
     public Rules Rules { get; init; } = new();
 
+    /// <summary>By id, the share of a full charge that things have as the day begins, where the record knows of it; the rest are full. No part of
+    /// the file.</summary>
+    [JsonIgnore] public IReadOnlyDictionary<string, double>? Left { get; init; }
+
     /// <summary>Who acts.</summary>
     public IReadOnlyList<Person> People { get; init; } = [];
 

@@ -30,7 +30,7 @@ internal sealed class DevicePlan
         (this.day, kit, Work) = (day, day.Kit, work);
         var at = work.Select(w => w.Device).ToHashSet();
         spare = kit.Cells.Concat(kit.Batteries)
-            .Where(c => IsCharged(c) && !taken.Contains(c) && !at.Contains(HolderOf(c)) && !day.IsGone(c, 0))
+            .Where(c => IsCharged(c) && kit.ChargeOf(c) >= 1 && !taken.Contains(c) && !at.Contains(HolderOf(c)) && !day.IsGone(c, 0))
             .GroupBy(TypeOf).ToDictionary(g => g.Key, g => new Queue<int>(g.SelectMany(c => Enumerable.Repeat(c, SetsIn(c)))), StringComparer.Ordinal);
         for (var p = 0; p < day.Parts.Length; p++)
         {
@@ -99,14 +99,15 @@ internal sealed class DevicePlan
 
     private Filling Loaded(int device)
     {
-        if (Wanted(device) is not { } type) return new Filling(Kit.None, 1, UsableOf(device));
+        if (Wanted(device) is not { } type) return new Filling(Kit.None, 1, Math.Max(0, kit.ChargeOf(device) - ReserveOf(device)));
         int[] inside = [.. kit.Cells.Concat(kit.Batteries).Where(c => IsCharged(c) && TypeOf(c) == type && HolderOf(c) == device && !day.IsGone(c, 0))];
         if (inside.Length == 0) return new Filling(Kit.None, 0, 0);
         // Of cells in the flash itself one set counts, of those in its pack all.
         int[] counted = [.. inside.Where(c => kit.RestsOn[c] != device), .. inside.Where(c => kit.RestsOn[c] == device).Take(1)];
         loaded.UnionWith(counted);
         var size = counted.Sum(c => kit.RestsOn[c] == device ? SizeOf(c) : SetsIn(c));
-        return new Filling(counted[0], size, size * UsableOf(device));
+        return new Filling(counted[0], size, counted.Sum(c =>
+            (kit.RestsOn[c] == device ? SizeOf(c) : SetsIn(c)) * Math.Max(0, kit.ChargeOf(c) - ReserveOf(device))));
     }
 
     private double SizeOf(int thing) => (kit.Items[thing] as Battery)?.Health ?? 1;

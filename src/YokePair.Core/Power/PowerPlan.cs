@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using YokePair.Core.Swaps;
 
 namespace YokePair.Core.Power;
@@ -13,7 +14,21 @@ namespace YokePair.Core.Power;
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
 public sealed record PowerPlan(
     IReadOnlyList<PowerType> Types, IReadOnlyList<PowerShort> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<PowerBand> Bands,
-    IReadOnlyList<PowerAlone> Alone, IReadOnlyList<PowerFigure> Figures, IReadOnlyList<PowerUse> Use, bool IsBest);
+    IReadOnlyList<PowerAlone> Alone, IReadOnlyList<PowerFigure> Figures, IReadOnlyList<PowerUse> Use, bool IsBest)
+{
+    /// <summary>What everything that was used has left at the end of the day, if nobody charges it.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<ChargeLeft> AtTheEnd =>
+    [
+        .. Bands.SelectMany(b => b.Levels).Where(l => l.Battery is not null).GroupBy(l => l.Battery!, StringComparer.Ordinal)
+            .Select(g => new ChargeLeft(g.Key, g.Last().Left)),
+    ];
+}
+
+/// <summary>What a thing has of its charge.</summary>
+/// <param name="Thing">Id of the battery, the set of cells or the thing itself.</param>
+/// <param name="Left">Share of a full charge.</param>
+public sealed record ChargeLeft(string Thing, double Left);
 
 /// <summary>A thing with its charge built in: a pack, a transmitter, a recorder.</summary>
 /// <param name="Device">Its id.</param>

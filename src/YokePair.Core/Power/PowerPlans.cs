@@ -60,7 +60,7 @@ public static class PowerPlans
     private static PowerPlan One(DayAnalysis day, CameraDay cameras)
     {
         var work = cameras.Work();
-        var (fed, isBest) = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: false);
+        var (fed, isBest) = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: false);
         var dry = Dry(cameras, fed);
         var order = cameras.Parts.Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
         var running = DeviceWork.Of(day, cameras, work);
@@ -89,7 +89,7 @@ public static class PowerPlans
     private static PowerLack LackOf(DayAnalysis day, CameraDay cameras)
     {
         var work = cameras.Work();
-        var fed = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: true).Fed;
+        var fed = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: true).Fed;
         var dry = Dry(cameras, fed);
         var devices = new DevicePlan(cameras, DeviceWork.Of(day, cameras, work), Taken(fed));
         return new PowerLack([.. dry, .. devices.Dark.Select(d => d.Short)],
@@ -111,7 +111,7 @@ public static class PowerPlans
         {
             var cameras = new CameraDay(day, dead, only: parts);
             var work = cameras.Work().FindAll(w => !dead.Contains(w.Body));
-            var fed = new SwapPlanner(cameras, work, new SwapState(), 0).BatteriesAsUsed(atOnce: true).Fed;
+            var fed = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: true).Fed;
             dark.AddRange(Dry(cameras, fed));
             var running = DeviceWork.Of(day, cameras, work).FindAll(w => !dead.Contains(w.Device));
             dark.AddRange(new DevicePlan(cameras, running, Taken(fed)).Dark.Select(d => d.Short));
@@ -149,7 +149,7 @@ public static class PowerPlans
             }
             var best = ready.MaxBy(i => ((Battery)kit.Items[i]).Health ?? 1);
             var less = cameras.Without(new HashSet<int> { best });
-            var without = new SwapPlanner(less, work, new SwapState(), 0).BatteriesAsUsed(atOnce).Fed;
+            var without = new SwapPlanner(less, work, new SwapState(kit), 0).BatteriesAsUsed(atOnce).Fed;
             var dark = Dry(less, without).FindAll(d => d.Type == type);
             var wanted = dark.Count > 0 ? ready.Length + Missing(kit, dark, type) : Math.Max(Used(kit, fed, type), Used(kit, without, type) + 1);
             types.Add(new PowerType(type, all.Length, ready.Length, Used(kit, fed, type), wanted, kit.Items[best].Id,
@@ -191,7 +191,7 @@ public static class PowerPlans
 
     private static IEnumerable<PowerBand> Bands(CameraDay cameras, List<FedSlot> fed) =>
         fed.GroupBy(f => f.Work.Body).Select(g => new PowerBand(cameras.Kit.Items[g.Key].Id,
-            [.. g.SelectMany(f => f.Levels(cameras.Kit, new SwapState(), int.MaxValue)).Select(l => new PowerLevel(
+            [.. g.SelectMany(f => f.Levels(cameras.Kit, new SwapState(cameras.Kit), int.MaxValue)).Select(l => new PowerLevel(
                 cameras.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(l.Left, 4), l.Items is [var first, ..] ? cameras.Kit.Items[first].Id : null))],
             cameras.Kit.Plan.Rules.Power.BatteryReserve));
 }

@@ -12,16 +12,16 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
     public static Dictionary<string, CardState> Fold(IEnumerable<Fact> facts)
     {
         var states = new Dictionary<string, CardState>(StringComparer.Ordinal);
-        foreach (var fact in facts)
+        foreach (var fact in facts.Where(f => f.Kind is not (FactKind.Charged or FactKind.Changed)))
         {
-            states[fact.Card] = (states.GetValueOrDefault(fact.Card) ?? CardState.Of(fact.Card)).After(fact);
+            states[fact.Thing] = (states.GetValueOrDefault(fact.Thing) ?? CardState.Of(fact.Thing)).After(fact);
             // A copy is of the pictures, which are on both halves, and stays one when either is cleared.
-            if (fact.Kind is FactKind.Copied or FactKind.Verified && states[fact.Card].With is { } twin && states.TryGetValue(twin, out var same)
-                && same.HoldsPictures && same.With == fact.Card)
+            if (fact.Kind is FactKind.Copied or FactKind.Verified && states[fact.Thing].With is { } twin && states.TryGetValue(twin, out var same)
+                && same.HoldsPictures && same.With == fact.Thing)
                 states[twin] = same.After(fact);
             // Both halves of a pair know of each other, whichever was told of.
             if (fact is { Kind: FactKind.Put, With: { } other } && states.TryGetValue(other, out var half) && half.HoldsPictures)
-                states[other] = half with { With = fact.Card };
+                states[other] = half with { With = fact.Thing };
         }
         return states;
     }
@@ -86,25 +86,25 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
     /// <summary>Why a fact cannot be so; null = it can.</summary>
     public string? Refuse(Fact fact, CardRules rules)
     {
-        var state = this[fact.Card];
+        var state = this[fact.Thing];
         return fact.Kind switch
         {
-            FactKind.Put when state.Condition == CardCondition.Settings => $"{name(fact.Card)} holds settings and is never shot on.",
-            FactKind.Put when state.Condition == CardCondition.NotOurs => $"{name(fact.Card)} is not ours.",
+            FactKind.Put when state.Condition == CardCondition.Settings => $"{name(fact.Thing)} holds settings and is never shot on.",
+            FactKind.Put when state.Condition == CardCondition.NotOurs => $"{name(fact.Thing)} is not ours.",
             FactKind.Put when state.Condition == CardCondition.Loaded =>
-                $"{name(fact.Card)} is in {(state.Where is { } camera ? $"the {camera}" : "a camera")} already.",
-            FactKind.Put when state.Condition == CardCondition.Shot => MayClear(fact.Card, rules) is var answer && answer.May
-                ? $"{name(fact.Card)} holds pictures. There are copies enough: clear it first, or take a clear one."
-                : $"{name(fact.Card)} holds pictures. {answer.Sentence} Take a clear one.",
-            FactKind.Copied or FactKind.Verified when !state.HoldsPictures => $"There is nothing on {name(fact.Card)}.",
-            FactKind.Copied when state.Condition == CardCondition.Loaded => $"{name(fact.Card)} is still in a camera; say first that it was taken out.",
+                $"{name(fact.Thing)} is in {(state.Where is { } camera ? $"the {camera}" : "a camera")} already.",
+            FactKind.Put when state.Condition == CardCondition.Shot => MayClear(fact.Thing, rules) is var answer && answer.May
+                ? $"{name(fact.Thing)} holds pictures. There are copies enough: clear it first, or take a clear one."
+                : $"{name(fact.Thing)} holds pictures. {answer.Sentence} Take a clear one.",
+            FactKind.Copied or FactKind.Verified when !state.HoldsPictures => $"There is nothing on {name(fact.Thing)}.",
+            FactKind.Copied when state.Condition == CardCondition.Loaded => $"{name(fact.Thing)} is still in a camera; say first that it was taken out.",
             FactKind.Copied or FactKind.Verified when string.IsNullOrWhiteSpace(fact.Where) => "Say what the copy is on.",
-            FactKind.Verified when state.Copies.All(c => c.Where != fact.Where) => $"No copy of {name(fact.Card)} on {fact.Where} is known.",
-            FactKind.Cleared when MayClear(fact.Card, rules) is { May: false } no => no.Sentence,
-            FactKind.Overridden when state.Condition != CardCondition.Shot => MayClear(fact.Card, rules).Sentence,
-            FactKind.Overridden when fact.Words?.Trim() != Phrase(fact.Card) => $"Type in full: {Phrase(fact.Card)}",
-            FactKind.Settings or FactKind.NotOurs when state.HoldsPictures => $"{name(fact.Card)} holds pictures.",
-            FactKind.Ours when state.Condition is not (CardCondition.Settings or CardCondition.NotOurs) => $"{name(fact.Card)} is an ordinary card already.",
+            FactKind.Verified when state.Copies.All(c => c.Where != fact.Where) => $"No copy of {name(fact.Thing)} on {fact.Where} is known.",
+            FactKind.Cleared when MayClear(fact.Thing, rules) is { May: false } no => no.Sentence,
+            FactKind.Overridden when state.Condition != CardCondition.Shot => MayClear(fact.Thing, rules).Sentence,
+            FactKind.Overridden when fact.Words?.Trim() != Phrase(fact.Thing) => $"Type in full: {Phrase(fact.Thing)}",
+            FactKind.Settings or FactKind.NotOurs when state.HoldsPictures => $"{name(fact.Thing)} holds pictures.",
+            FactKind.Ours when state.Condition is not (CardCondition.Settings or CardCondition.NotOurs) => $"{name(fact.Thing)} is an ordinary card already.",
             _ => null,
         };
     }

@@ -1,8 +1,8 @@
 namespace YokePair.Core.Record;
 
-/// <summary>Something that happened to a card. Facts are added and never changed; what is so now is folded from them.</summary>
+/// <summary>Something that happened to a card, or to what holds a charge. Facts are added and never changed; what is so now is folded from them.</summary>
 /// <param name="Kind">What happened.</param>
-/// <param name="Card">Id of the card.</param>
+/// <param name="Thing">Id of the card, battery, pack or what else it is.</param>
 /// <param name="At">When, UTC.</param>
 /// <param name="Day">Key of the assignment it happened on.</param>
 /// <param name="Who">Who has the card, or the copy, from then on.</param>
@@ -10,9 +10,10 @@ namespace YokePair.Core.Record;
 /// <param name="With">Id of the card in the other slot, which takes the same pictures.</param>
 /// <param name="OnTheWay">Whether it is not there yet: no place counts that nothing has reached.</param>
 /// <param name="Words">What was typed to clear it all the same.</param>
+/// <param name="Left">Share of a full charge it has from then on; null = full.</param>
 public sealed record Fact(
-    FactKind Kind, string Card, DateTime At, string? Day = null, string? Who = null, string? Where = null, string? With = null, bool OnTheWay = false,
-    string? Words = null);
+    FactKind Kind, string Thing, DateTime At, string? Day = null, string? Who = null, string? Where = null, string? With = null, bool OnTheWay = false,
+    string? Words = null, double? Left = null);
 
 /// <summary>What happens to cards.</summary>
 public enum FactKind
@@ -43,4 +44,10 @@ public enum FactKind
 
     /// <summary>An ordinary card again.</summary>
     Ours,
+
+    /// <summary>Put on charge until it was full.</summary>
+    Charged,
+
+    /// <summary>Taken out with something left, or done with for the day.</summary>
+    Changed,
 }

@@ -15,12 +15,14 @@ namespace YokePair.Core.Reports;
 /// <param name="Mends">What would do about what is short.</param>
 /// <param name="Alike">Ids of batteries and cells that need no name, as nobody tells them apart by number or name and their like are as good.</param>
 /// <param name="Idle">Ids of batteries and cells that fit nothing at work.</param>
+/// <param name="Carried">What is not full as the day begins, as an earlier one used it and nobody recorded that it was charged.</param>
 /// <param name="FreshBeforeOnce">Whether what happens once is begun with a full battery.</param>
 /// <param name="Rules">How batteries and cells are used and charged.</param>
 /// <param name="Level">How much is taken on the day that is told of.</param>
 public sealed record PowerDay(
     IReadOnlyList<TextPiece> Sentence, PowerPlan Plan, IReadOnlyList<Charging> Nights, IReadOnlyList<PowerReminder> Reminders,
-    IReadOnlyList<PowerMend> Mends, IReadOnlyList<string> Alike, IReadOnlyList<string> Idle, bool FreshBeforeOnce,
+    IReadOnlyList<PowerMend> Mends, IReadOnlyList<string> Alike, IReadOnlyList<string> Idle, IReadOnlyList<ChargeLeft> Carried,
+    bool FreshBeforeOnce,
     PowerRules Rules, UseLevel Level)
 {
     /// <summary>Tells of a day.</summary>
@@ -35,6 +37,7 @@ public sealed record PowerDay(
         var nights = ChargingNights.Of(plan, days, atHome);
         return new PowerDay(PowerWords.Day(plan, power, nights), power, nights, PowerReminder.Of(plan, power), PowerMend.For(day, atHome),
             AlikeIn(plan), [.. plan.Items.Where(i => i.ChargeType() is { } type && power.Types.All(t => t.Type != type)).Select(i => i.Id)],
+            [.. (plan.Left ?? new Dictionary<string, double>()).OrderBy(l => l.Value).Select(l => new ChargeLeft(l.Key, l.Value))],
             plan.Rules.FreshBeforeOnce, plan.Rules.Power, level);
     }
 

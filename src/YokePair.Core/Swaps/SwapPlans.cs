@@ -24,7 +24,7 @@ public static class SwapPlans
         var order = Day.InOrder(plan).ToList();
         var moments = pulled.SelectMany(p => new[] { Start(p), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? order.IndexOf(mended) : 0 }).Append(0).Distinct().Order().ToList();
         CameraDay? day = null;
-        var state = new SwapState();
+        var state = new SwapState(whole.Kit);
         var made = new List<(Swap? Swap, Shortage? Short, int Part)>();
         var estimated = new HashSet<int>();
         List<FedSlot> fed = [];
@@ -34,7 +34,7 @@ public static class SwapPlans
             if (day is not null)
             {
                 made.AddRange(Told(day, fed, state, until: from));
-                state.Live(day.Kit, fed, from);
+                state.Live(fed, from);
             }
             // Nobody knows yet what will fail later.
             List<Pulled> known = [.. pulled.Where(p => Start(p) <= from)];
@@ -56,11 +56,11 @@ public static class SwapPlans
 
     /// <summary>The swaps of a day lived from its start, in its order.</summary>
     internal static IEnumerable<Swap> Told(CameraDay day, List<FedSlot> fed) =>
-        InOrder(Told(day, fed, new SwapState(), int.MaxValue));
+        InOrder(Told(day, fed, new SwapState(day.Kit), int.MaxValue));
 
     /// <summary>Where nothing is left to change to.</summary>
     internal static IEnumerable<Shortage> Lacking(CameraDay day, List<FedSlot> fed) =>
-        Told(day, fed, new SwapState(), int.MaxValue).Where(t => t.Short is not null).OrderBy(t => t.Part).Select(t => t.Short!);
+        Told(day, fed, new SwapState(day.Kit), int.MaxValue).Where(t => t.Short is not null).OrderBy(t => t.Part).Select(t => t.Short!);
 
     private static IEnumerable<Swap> InOrder(IEnumerable<(Swap? Swap, Shortage? Short, int Part)> told) =>
         told.Where(t => t.Swap is not null).OrderBy(t => t.Part).ThenBy(t => t.Swap!.AfterFrames ?? 0)
@@ -109,7 +109,7 @@ public static class SwapPlans
             var source = layout.SourceOf(state.HolderOf(item));
             if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + day.ChangeSeconds(item, camera.Actor) > swap.Cost.Seconds + 1e-6) continue;
             var hand = layout.HandsOf(source);
-            if (hand == camera.Actor) return state.Inside(kit, item) is var on && on != Kit.None && kit.Items[on] is Body ? kit.Items[on].Id : null;
+            if (hand == camera.Actor) return state.Inside(item) is var on && on != Kit.None && kit.Items[on] is Body ? kit.Items[on].Id : null;
             return source == layout.Room ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source].Id;
         }
         return null;

@@ -3,13 +3,14 @@ using YokePair.Core.Ways;
 namespace YokePair.Core.Swaps;
 
 /// <summary>How far a day's swaps have come.</summary>
-internal sealed class SwapState
+/// <param name="kit">The things, with what was left of them as the day began.</param>
+internal sealed class SwapState(Kit kit)
 {
     private readonly Dictionary<(int Body, int Slot), (int[] Planned, int[] Items, double Level)> slots = [];
     private readonly Dictionary<int, double> left = [];
 
     /// <summary>Share of its frames that is left of a thing.</summary>
-    public double Left(int item) => left.GetValueOrDefault(item, 1);
+    public double Left(int item) => left.TryGetValue(item, out var share) ? share : kit.ChargeOf(item);
 
     /// <summary>Whether anything was drawn from a thing.</summary>
     public bool IsTouched(int item) => left.ContainsKey(item);
@@ -26,14 +27,14 @@ internal sealed class SwapState
     public int HolderOf(int item) => BodyOf(item) is var body && body != Kit.None ? body : item;
 
     /// <summary>What a thing is in: the camera it was last used in, else what its place says.</summary>
-    public int Inside(Kit kit, int item) => BodyOf(item) is var body && body != Kit.None ? body : kit.RestsOn[item];
+    public int Inside(int item) => BodyOf(item) is var body && body != Kit.None ? body : kit.RestsOn[item];
 
     /// <summary>What is in a slot; null where nothing was drawn from it yet or the plan now has something else in it.</summary>
     public (int[] Items, double Level)? In(int body, int slot, int[] planned) =>
         slots.TryGetValue((body, slot), out var at) && at.Planned.SequenceEqual(planned) ? (at.Items, at.Level) : null;
 
     /// <summary>The day up to a part goes as planned.</summary>
-    public void Live(Kit kit, IEnumerable<FedSlot> fed, int until)
+    public void Live(IEnumerable<FedSlot> fed, int until)
     {
         foreach (var slot in fed.Where(f => f.Work.Draws[0].Part < until))
         {

@@ -140,7 +140,8 @@ internal sealed class SwapStock
     }
 
     /// <summary>Whether taking it empties a camera, light or recorder that works.</summary>
-    private bool IsSpare(int item) => state.Inside(kit, item) is var on && on != Kit.None && kit.Items[on] is Body or StandLight or OtherThing && !day.IsGone(on, from);
+    private bool IsSpare(int item) => state.Inside(item) is var on && on != Kit.None && kit.Items[on] is Body or StandLight or OtherThing
+        && !day.IsGone(on, from);
 
     /// <summary>Where one goes for a thing in a part: of what was put into a camera that has failed, to that camera.</summary>
     private int SourceOf(int item, int part) => day.Layouts[part].SourceOf(state.HolderOf(item));

@@ -85,6 +85,9 @@ internal sealed class Kit
     /// <summary>Filters and rings, of twins the first.</summary>
     public int[] Filters { get; }
 
+    /// <summary>Share of a full charge a thing has as the day begins.</summary>
+    public double ChargeOf(int item) => Plan.Left is { } left ? left.GetValueOrDefault(Items[item].Id, 1) : 1;
+
     public int IndexOf(string? id) => id is not null && indexes.TryGetValue(id, out var index) ? index : None;
 
     /// <summary>Radio system a flash or trigger sends to; null = it sends none.</summary>

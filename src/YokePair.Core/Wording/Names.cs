@@ -10,6 +10,9 @@ internal sealed class Names(Plan plan)
 
     public string Item(string id) => items.GetValueOrDefault(id, id);
 
+    /// <summary>Whether it is full as the day begins.</summary>
+    public bool IsFull(string id) => plan.Left?.ContainsKey(id) != true;
+
     public string Need(string part, string need) => needs.TryGetValue((part, need), out var found) ? found.Label : need;
 
     public Importance Importance(string part, string need) => needs[(part, need)].Importance;

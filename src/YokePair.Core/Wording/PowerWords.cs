@@ -27,7 +27,7 @@ internal static class PowerWords
         }
         foreach (var own in lack.Short.Where(s => s.Type is null).GroupBy(s => s.Device, StringComparer.Ordinal))
         {
-            yield return new TextPiece("Charged once, ");
+            yield return new TextPiece(names.IsFull(own.Key) ? "Charged once, " : $"Charge the {names.Item(own.Key)} before this: with what is left ");
             foreach (var piece in Dark(names, [.. own])) yield return piece;
         }
     }

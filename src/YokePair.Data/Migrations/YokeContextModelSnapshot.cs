@@ -98,10 +98,6 @@ namespace YokePair.Data.Migrations
                     b.Property<DateTime>("At")
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Card")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
                     b.Property<string>("Day")
                         .HasColumnType("TEXT");
 
@@ -109,8 +105,15 @@ namespace YokePair.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Left")
+                        .HasColumnType("REAL");
+
                     b.Property<bool>("OnTheWay")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Thing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Where")
                         .HasColumnType("TEXT");

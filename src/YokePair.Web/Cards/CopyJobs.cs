@@ -152,7 +152,7 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
         var (step, seconds) = (job.Step, job.Since == 0 ? 0 : clock.GetElapsedTime(job.Since).TotalSeconds);
         var done = step.Copied + step.Read;
         var speed = done > 0 && seconds > 0.2 && job.Result is null ? done / seconds : (double?)null;
-        return new CopyJob(job.Id, job.Work.Source, job.Work.Targets, job.Work.Name, job.Copied?.Card, job.Phase,
+        return new CopyJob(job.Id, job.Work.Source, job.Work.Targets, job.Work.Name, job.Copied?.Thing, job.Phase,
             job.Phase == CopyPhase.Safe ? 1 : step.Total == 0 ? 0 : (double)done / step.Total,
             speed / 1e6, (step.Total - done) / speed, job.Result is null ? step.File : null, job.Result?.Files ?? 0, job.Result?.Unsafe ?? [],
                 job.Result?.Problem, job.Unrecorded);

@@ -95,7 +95,7 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
     private static Session Analysed(StoredPlan stored, LockerState locker, DayAnalysis? before)
     {
         var plan = locker.Things.Count == 0 ? stored.Plan : PlanAndLocker.With(stored.Plan, locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal), locker.Pairs);
-        plan = CardBook.With(plan, stored.Key, locker.Cards);
+        plan = ChargeBook.With(CardBook.With(plan, stored.Key, locker.Record.States), stored.Key, locker.Record.Facts);
         var day = new DayAnalysis(plan, before: before);
         return new Session(stored with { Plan = plan }, locker.Revision, day, day);
     }

@@ -596,6 +596,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/power/lived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["NoteWhatIsLeft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/power/charged": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["NoteCharged"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/locker": {
         parameters: {
             query?: never;
@@ -1405,6 +1437,21 @@ export interface components {
              */
             all: number;
         };
+        /** @description What a thing has of its charge. */
+        ChargeLeft: {
+            /** @description Id of the battery, the set of cells or the thing itself. */
+            thing: string;
+            /**
+             * Format: double
+             * @description Share of a full charge.
+             */
+            left: number;
+        };
+        /** @description Things that were charged. */
+        ChargedRequest: {
+            /** @description Their ids; null = all that are not full as the day begins. */
+            things?: null | string[];
+        };
         /** @description How batteries of one type get full in a night. */
         Charging: {
             /** @description The type. */
@@ -1685,12 +1732,12 @@ export interface components {
             /** @description Id of the camera. */
             body: null | string;
         };
-        /** @description Something that happened to a card. Facts are added and never changed; what is so now is folded from them. */
+        /** @description Something that happened to a card, or to what holds a charge. Facts are added and never changed; what is so now is folded from them. */
         Fact: {
             /** @description What happened. */
             kind: components["schemas"]["FactKind"];
-            /** @description Id of the card. */
-            card: string;
+            /** @description Id of the card, battery, pack or what else it is. */
+            thing: string;
             /** @description When, UTC. */
             at: string;
             /** @description Key of the assignment it happened on. */
@@ -1708,12 +1755,17 @@ export interface components {
             onTheWay: boolean;
             /** @description What was typed to clear it all the same. */
             words?: null | string;
+            /**
+             * Format: double
+             * @description Share of a full charge it has from then on; null = full.
+             */
+            left?: null | number;
         };
         /**
          * @description What happens to cards.
          * @enum {unknown}
          */
-        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours";
+        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours" | "charged" | "changed";
         /** @description Something that happened to a card. */
         FactRequest: {
             /** @description What. */
@@ -4821,6 +4873,14 @@ export interface components {
             /** @description The events of the calendar that the timetable was read from. */
             events?: null | components["schemas"]["TimetableEvent"][];
         };
+        /** @description What was recorded. */
+        Noted: {
+            /**
+             * Format: int32
+             * @description How many facts.
+             */
+            facts: number;
+        };
         /** @description An exposure somebody noted in a place, from which its light follows. */
         NotedExposure: {
             /**
@@ -5710,6 +5770,8 @@ export interface components {
             alike: string[];
             /** @description Ids of batteries and cells that fit nothing at work. */
             idle: string[];
+            /** @description What is not full as the day begins, as an earlier one used it and nobody recorded that it was charged. */
+            carried: components["schemas"]["ChargeLeft"][];
             /** @description Whether what happens once is begun with a full battery. */
             freshBeforeOnce: boolean;
             /** @description How batteries and cells are used and charged. */
@@ -8499,6 +8561,90 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    NoteWhatIsLeft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Noted"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    NoteCharged: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChargedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Noted"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -11,7 +11,7 @@ export function Copying(props: Page) {
   const { page, begin, stop } = useCopies();
   if (!page) return null;
   return (
-    <section aria-label="Copy and verify">
+    <section aria-label="Copy and verify" className="print:hidden">
       <h2 className="text-[15px] font-bold">Copy and verify</h2>
       {page.folders.length === 0 ? (
         <p>

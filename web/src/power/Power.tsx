@@ -9,6 +9,7 @@ import { Problem } from "../shared/Problem";
 import { number, said } from "../shared/format";
 import { Bands } from "./Bands";
 import { Cautions } from "./Cautions";
+import { FromJobToJob } from "./FromJobToJob";
 import { Mends } from "./Mends";
 import { Settings } from "./Settings";
 import { Stock } from "./Stock";
@@ -90,6 +91,7 @@ export function Power() {
             <Stock {...page} pulled={pull} pull={pulling} />
             <Tonight {...page} />
             <Reminders {...page} />
+            <FromJobToJob {...page} assignment={key} />
             <Cautions {...page} />
           </div>
         </div>

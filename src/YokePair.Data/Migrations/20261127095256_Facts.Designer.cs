@@ -11,7 +11,7 @@ using YokePair.Data;
 namespace YokePair.Data.Migrations
 {
     [DbContext(typeof(YokeContext))]
-    [Migration("20261127085307_Facts")]
+    [Migration("20261127095256_Facts")]
     partial class Facts
     {
         /// <inheritdoc />
@@ -101,10 +101,6 @@ namespace YokePair.Data.Migrations
                     b.Property<DateTime>("At")
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Card")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
                     b.Property<string>("Day")
                         .HasColumnType("TEXT");
 
@@ -112,8 +108,15 @@ namespace YokePair.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Left")
+                        .HasColumnType("REAL");
+
                     b.Property<bool>("OnTheWay")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Thing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Where")
                         .HasColumnType("TEXT");

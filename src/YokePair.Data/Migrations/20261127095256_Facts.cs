@@ -17,14 +17,15 @@ public partial class Facts : Migration
                 Number = table.Column<int>(type: "INTEGER", nullable: false)
                     .Annotation("Sqlite:Autoincrement", true),
                 Kind = table.Column<string>(type: "TEXT", nullable: false),
-                Card = table.Column<string>(type: "TEXT", nullable: false),
+                Thing = table.Column<string>(type: "TEXT", nullable: false),
                 At = table.Column<DateTime>(type: "TEXT", nullable: false),
                 Day = table.Column<string>(type: "TEXT", nullable: true),
                 Who = table.Column<string>(type: "TEXT", nullable: true),
                 Where = table.Column<string>(type: "TEXT", nullable: true),
                 With = table.Column<string>(type: "TEXT", nullable: true),
                 OnTheWay = table.Column<bool>(type: "INTEGER", nullable: false),
-                Words = table.Column<string>(type: "TEXT", nullable: true)
+                Words = table.Column<string>(type: "TEXT", nullable: true),
+                Left = table.Column<double>(type: "REAL", nullable: true)
             },
             constraints: table =>
             {
