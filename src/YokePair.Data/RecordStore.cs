@@ -30,18 +30,19 @@ public sealed class RecordStore(YokeContext db, RecordMemory memory, Writers wri
 
     /// <summary>Adds facts one after the other, each as the ones before leave it.</summary>
     /// <param name="facts">The facts.</param>
-    /// <param name="rules">How many copies are asked before a card is cleared.</param>
+    /// <param name="rulesOf">How many copies are asked of the pictures of a day, by its key.</param>
     /// <param name="name">What a card is called.</param>
     /// <param name="cancel">Ends the writing.</param>
     /// <returns>Why the first that cannot be so cannot be so, and nothing was added; null = all were.</returns>
-    public async Task<(Fact Fact, string Why)?> AddAsync(IReadOnlyList<Fact> facts, CardRules rules, Func<string, string> name,
-        CancellationToken cancel = default)
+    public async Task<(Fact Fact, string Why)?> AddAsync(
+        IReadOnlyList<Fact> facts, Func<string?, CardRules> rulesOf, Func<string, string> name, CancellationToken cancel = default)
     {
         await using var writing = await writers.BeginAsync(db, cancel);
         List<Fact> all = [.. (await LoadAsync(cancel)).Facts];
         foreach (var fact in facts)
         {
-            if (new CardBook(CardBook.Fold(all), name).Refuse(fact, rules) is { } why) return (fact, why);
+            var book = new CardBook(CardBook.Fold(all), name);
+            if (book.Refuse(fact, rulesOf(book[fact.Thing].Day)) is { } why) return (fact, why);
             all.Add(fact);
             db.Facts.Add(FactRow.Of(fact));
         }

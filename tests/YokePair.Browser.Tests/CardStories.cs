@@ -28,6 +28,11 @@ public sealed class CardStories
         // Twice cannot be: it says which card is where.
         Lived("Changed as planned");
         page.Until(() => page.Text("[role=alert]").Contains("Card 14 is in the Halm 45 no. 1 already.", StringComparison.Ordinal), "that it was done already");
+        // A camera is stolen with both of its cards: the record says which pictures are gone, and the evening goes on without it.
+        Ask(19, "No: it is in the Orrin 20.");
+        page.Button("The Orrin 20 is stolen").Click();
+        Ask(19, "It is lost, and nothing else holds its pictures.", open: false);
+        page.Until(() => page.Text(Clear + " [role=note]").Contains("Gone for good, as planned: Boarding 34 frames, Vows 45 frames", StringComparison.Ordinal), "what is gone");
         Lived("Out as planned");
         Ask(12, "No: there are two copies, not three.");
         page.Button("Copied to the Copy drive").Click();
@@ -51,6 +56,12 @@ public sealed class CardStories
         Assert.True(File.Exists(Path.Combine(site.Data, "stand-ins", "drive-of-second", "card-11", "manifest-sha256.txt")));
         page.Button("Copy and read back").Click();
         page.Until(() => page.Text(Copying).Contains("is there already; nothing is written over", StringComparison.Ordinal), "that nothing is written over");
+        page.Find($"{Clear} button[aria-label^='Card 12,']").Click();
+
+        // A card dies: its other half is there.
+        Ask(18, "No: there are two copies, not three.");
+        page.Button("It is lost").Click();
+        Ask(18, "It is lost; Card 17 holds its pictures.", open: false);
         page.Find($"{Clear} button[aria-label^='Card 12,']").Click();
 
         // From anywhere by its number; and a killed server has lost nothing.

@@ -64,6 +64,7 @@ public sealed class CardTests
         Assert.Equal(["preparation", "ceremony", "portraits", "reception"], stolen.Pictures.Select(p => p.Part));
         Assert.Equal(0, plan.Ways[0].Losses.Single(l => l.Kind == CardLossKind.Card).Frames);
         Assert.Equal(1800, Loss(plan, CardLossKind.Person, "lead").Frames);
+        Assert.Equal(Wedding.Select(w => w.Frames), plan.Stays.Single(s => s.Card == "c2").Frames.Select(f => f.Frames));
         Assert.Equal(300, plan.Ways[0].Curve.Last(p => p.Part == "preparation").Frames);
     }
 
@@ -141,7 +142,7 @@ public sealed class CardTests
     [Fact]
     public void Two_cameras_are_copied_before_one_leaves()
     {
-        var day = Day(new CardRules { CopyAsTheyCome = false }, parts: [("reception", 700)], raw: 32, besides:
+        var day = Day(new CardRules { AllAtTheEnd = true }, parts: [("reception", 700)], raw: 32, besides:
         [
             new Body
             {
@@ -179,7 +180,7 @@ public sealed class CardTests
 
         double Copied(double megabytes, bool early, bool perPart = false)
         {
-            var rules = new CardRules { CopyAsTheyCome = early, Policy = perPart ? CardPolicy.PerPart : CardPolicy.Fill };
+            var rules = new CardRules { AllAtTheEnd = !early, Policy = perPart ? CardPolicy.PerPart : CardPolicy.Fill };
             return perPart ? Of(Day(rules, besides: drive)).Evening.Minutes : Of(Day(rules, gigabytes: 128, raw: megabytes / 1000, parts: [("a", 1000)], besides: drive)).Evening.Minutes;
         }
     }
@@ -218,9 +219,28 @@ public sealed class CardTests
         Assert.Contains("room", Told(32).Verdict, StringComparison.Ordinal);
         Assert.Contains("Cards: the b1 has no room left in reception after 103 frames.", Told(32).Verdict, StringComparison.Ordinal);
         Assert.False(Told(32).Sound);
-        Assert.Empty(Told(64).NoRoom);
+        Assert.Null(Told(64).NoRoom);
         // Where there is no card at all the needs tell.
-        Assert.Empty(Told(32, loaded: false).NoRoom);
+        Assert.Null(Told(32, loaded: false).NoRoom);
+    }
+
+    /// <summary>1500 MB of buffer, 26 MB raw and raw, 90 MB a second: 3.46 frames a second are written away.</summary>
+    [Theory]
+    [InlineData(20, 3.5, 16.7)]
+    [InlineData(5, 37.5, 16.7)]
+    [InlineData(3, null, 0.0)]
+    public void A_burst_fills_the_buffer_and_then_the_camera_is_busy(double fps, double? seconds, double busy)
+    {
+        var day = Day(new CardRules(), raw: 26, parts: [("race", 500)]);
+        var fast = day with
+        {
+            Items = [.. day.Items.Select(i => i switch { Body b => b with { BufferMegabytes = 1500, Fps = 20 }, Card c => c with { WriteMegabytesPerSecond = 90 }, _ => i })],
+            Parts = [day.Parts[0] with { Needs = [day.Parts[0].Needs[0] with { Fps = fps }] }],
+        };
+        Assert.Equal(new CardBurst("race", "n", "b1", fps, seconds, busy), Assert.Single(Of(fast).Bursts));
+        // Of a buffer that nobody has told, and of cards whose speed nobody knows, nothing is told.
+        Assert.Empty(Of(fast with { Items = [.. fast.Items.Select(i => i is Body b ? b with { BufferMegabytes = null } : i)] }).Bursts);
+        Assert.Empty(Of(fast with { Items = [.. fast.Items.Select(i => i is Card c ? c with { WriteMegabytesPerSecond = null } : i)] }).Bursts);
     }
 
     [Fact]

@@ -1,6 +1,8 @@
 using CsCheck;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Record;
+using YokePair.Core.Reports;
 
 namespace YokePair.Core.Tests;
 
@@ -53,6 +55,42 @@ public sealed class RecordTests
     }
 
     [Fact]
+    public void What_is_lost_is_on_its_other_half_or_on_a_copy_or_gone()
+    {
+        string Lost(params Fact[] more) => Book([.. Pair(), .. more]).MayClear("12", Rules).Sentence;
+        Fact[] copied = [F(FactKind.Copied, "12", "Lead", "Drive"), F(FactKind.Verified, "12", where: "Drive")];
+        Assert.Equal("It is lost; Card 11 holds its pictures.", Lost(F(FactKind.Lost, "12")));
+        Assert.Equal("It is lost, and nothing else holds its pictures.", Lost(F(FactKind.Lost, "12"), F(FactKind.Lost, "11")));
+        Assert.Equal("It is lost; Drive holds its pictures.", Lost([.. copied, F(FactKind.Lost, "12"), F(FactKind.Lost, "11")]));
+        Assert.Equal("It is lost; nothing was on it.", Book([F(FactKind.Lost, "12") with { Day = null }]).MayClear("12", Rules).Sentence);
+        // Of the other half there is one copy less.
+        Assert.Equal((1, 1), Book([.. Pair(), F(FactKind.Lost, "12")]).Count("11"));
+        Assert.Equal((2, 1), Book([.. Pair(), .. copied, F(FactKind.Lost, "12")]).Count("11"));
+        Assert.Equal("Card 12 is lost.", Book([F(FactKind.Lost, "12")]).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
+    }
+
+    /// <summary>12 stays in while 11 gives way to 13: of its pictures some are on 11 and some on 13, and that counts of which there is least.</summary>
+    [Fact]
+    public void Of_several_other_halves_each_holds_a_part()
+    {
+        List<Fact> facts =
+        [
+            F(FactKind.Put, "11", where: "Halm", with: "12"), F(FactKind.Put, "12", where: "Halm", with: "11"), F(FactKind.Taken, "11", "Lead", "wallet"),
+            F(FactKind.Put, "13", where: "Halm", with: "12"), F(FactKind.Taken, "13", "Lead", "wallet"), F(FactKind.Taken, "12", "Second", "wallet"),
+        ];
+        Assert.Equal(((2, 2), (2, 2), (2, 2)), (Book(facts).Count("11"), Book(facts).Count("12"), Book(facts).Count("13")));
+        // A copy of one of them is none of the others' pictures.
+        facts.AddRange([F(FactKind.Copied, "13", "Lead", "Drive"), F(FactKind.Verified, "13", where: "Drive")]);
+        Assert.Equal(((2, 2), (2, 2), (3, 2)), (Book(facts).Count("11"), Book(facts).Count("12"), Book(facts).Count("13")));
+        Assert.NotNull(Book(facts).Refuse(F(FactKind.Cleared, "12"), Rules));
+        // A copy of the one that was in all the time is of all.
+        List<Fact> whole = [.. facts, F(FactKind.Copied, "12", "Second", "Case"), F(FactKind.Verified, "12", where: "Case")];
+        Assert.Equal(((3, 2), (3, 2), (4, 2)), (Book(whole).Count("11"), Book(whole).Count("12"), Book(whole).Count("13")));
+        // With 11 lost too, the part that it shared is on 12 alone.
+        Assert.Equal((1, 1), Book([.. facts, F(FactKind.Lost, "11")]).Count("12"));
+    }
+
+    [Fact]
     public void What_cannot_be_so_is_refused_in_words()
     {
         var book = Book(Pair());
@@ -75,6 +113,8 @@ public sealed class RecordTests
         string State(string day, string card) => ((Card)CardBook.With(plan, day, CardBook.Fold(facts)).ItemOf(card)!).State;
         Assert.Equal(("shot", "clear", "settings", "clear"), (State("sunday", "c3"), State("wedding", "c3"), State("sunday", "c4"), State("sunday", "c5")));
         Assert.Same(plan, CardBook.With(plan, "sunday", CardBook.Fold([])));
+        var told = CardDay.Of(new DayAnalysis(CardBook.With(plan, "sunday", CardBook.Fold(facts)))).Sentence;
+        Assert.StartsWith("c3 is not clear: it holds pictures of another day. c4 holds settings. ", string.Concat(told.Select(t => t.Text)), StringComparison.Ordinal);
     }
 
     private static Gen<string?> Of(params string?[] texts) => Gen.Int[0, texts.Length - 1].Select(n => texts[n]);
@@ -91,6 +131,7 @@ public sealed class RecordTests
         // Told without the book: which cards are written to, and what a whole copy of each is on.
         var written = new HashSet<string>();
         var shot = new HashSet<string>();
+        var lost = new HashSet<string>();
         foreach (var fact in asked)
         {
             var book = Book(taken);
@@ -102,13 +143,19 @@ public sealed class RecordTests
                     Assert.DoesNotContain(fact.Thing, written);
                     written.Add(fact.Thing);
                     break;
-                case FactKind.Taken when written.Contains(fact.Thing):
+                case FactKind.Taken when written.Contains(fact.Thing) || lost.Remove(fact.Thing):
+                    written.Add(fact.Thing);
                     shot.Add(fact.Thing);
                     break;
                 case FactKind.Cleared:
                     Assert.Contains(fact.Thing, shot);
                     var copies = taken.Where(f => f.Kind == FactKind.Verified).Select(f => f.Where).Distinct().Count();
                     Assert.True(copies >= 1, "cleared without a copy that was read back");
+                    written.Remove(fact.Thing);
+                    shot.Remove(fact.Thing);
+                    break;
+                case FactKind.Lost:
+                    lost.Add(fact.Thing);
                     written.Remove(fact.Thing);
                     shot.Remove(fact.Thing);
                     break;

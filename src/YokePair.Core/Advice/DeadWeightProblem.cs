@@ -1,3 +1,4 @@
+using YokePair.Core.Cards;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -27,7 +28,7 @@ public sealed class DeadWeightProblem
     private readonly CancellationToken cancel;
     private readonly IReadOnlyList<NeedVerdict> before;
     private readonly IReadOnlyList<HouseRule> house;
-    private readonly int lacking;
+    private readonly int lacking, noRoom;
 
     /// <summary>Of these, by number, something else lies elsewhere once they stay at home.</summary>
     private readonly HashSet<int> bearers;
@@ -42,7 +43,7 @@ public sealed class DeadWeightProblem
         this.cancel = cancel;
         before = DayVerdict.Of(day).Needs;
         house = HouseRules.Of(day);
-        lacking = PowerPlans.Lack(day).Size;
+        (lacking, noRoom) = (PowerPlans.Lack(day).Size, CardPlans.Lack(day).Sum(s => s.Frames));
         var known = locker.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var plan = day.Whole;
         NotJudged = [.. plan.Items.Where(i => !Spoken(i)).Select(i => i.Id)];
@@ -137,9 +138,10 @@ public sealed class DeadWeightProblem
         return now.Outcome <= was.Outcome && now.Strands >= was.Strands && now.SinglePoints.All(was.SinglePoints.Contains);
     }
 
-    // What is left at home may leave its pictures to a thing whose charge does not reach for them.
+    // What is left at home may leave its pictures to a thing whose charge, or whose cards, do not reach for them.
     private bool Breaks(DayAnalysis after) =>
-        HouseRules.Of(after, day.Whole).Zip(house).Any(r => r.First.Lacking > r.Second.Lacking) || PowerPlans.Lack(after).Size > lacking;
+        HouseRules.Of(after, day.Whole).Zip(house).Any(r => r.First.Lacking > r.Second.Lacking) || PowerPlans.Lack(after).Size > lacking
+        || CardPlans.Lack(after).Sum(s => s.Frames) > noRoom;
 
     /// <summary>A smallest part of a harmful set that does harm still, light things out of it first: what is heavy is worth leaving.</summary>
     private List<int> Least(IReadOnlyList<int> harmful, Func<IReadOnlyList<int>, bool> harms)

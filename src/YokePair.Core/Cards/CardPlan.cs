@@ -11,13 +11,15 @@ namespace YokePair.Core.Cards;
 /// <param name="Moves">What is put in and taken out, join by join.</param>
 /// <param name="Ways">The day as planned, with one big pair in each camera, and with a card for each part.</param>
 /// <param name="Alone">What happens once and is in one thing only for a while.</param>
+/// <param name="Bursts">What needs ask by the second, and how long each camera is busy after it.</param>
 /// <param name="Evening">What has to be copied before one leaves.</param>
 /// <param name="Estimated">Ids of the bodies whose files nobody has measured.</param>
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
 public sealed record CardPlan(
     IReadOnlyList<CardType> Types, IReadOnlyList<Shortage> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<CardBand> Bands, IReadOnlyList<CardStays> Stays,
     IReadOnlyList<CardMove> Moves,
-    IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, CardEvening Evening, IReadOnlyList<string> Estimated, bool IsBest);
+    IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, IReadOnlyList<CardBurst> Bursts, CardEvening Evening, IReadOnlyList<string> Estimated,
+        bool IsBest);
 
 /// <summary>How far the cards of one type go.</summary>
 /// <param name="Type">The type.</param>
@@ -48,7 +50,9 @@ public sealed record CardLevel(string Part, double At, double Full, string? Card
 /// <summary>Where one card is through the day.</summary>
 /// <param name="Card">Card id.</param>
 /// <param name="Stays">Each place from when on.</param>
-public sealed record CardStays(string Card, IReadOnlyList<CardStay> Stays);
+/// <param name="Frames">Frames of each part that are on it at the end.</param>
+/// <param name="Pictures">Needs that its camera is used for in these parts, what happens once first.</param>
+public sealed record CardStays(string Card, IReadOnlyList<CardStay> Stays, IReadOnlyList<LostFrames> Frames, IReadOnlyList<LostPicture> Pictures);
 
 /// <summary>A card is somewhere from a moment on.</summary>
 /// <param name="Part">Part id.</param>

@@ -23,13 +23,14 @@ public static class CardPlans
         List<CardUse> uses = [.. CardUse.Of(day, fed)];
         var where = new Whereabouts(day, clock, uses, work);
         var batches = FrameBatch.From(kit, uses, work);
+        var exposure = new Exposure(analysis, day, clock, batches, where);
         List<Swap> changes = [.. SwapPlans.Told(day, fed)];
         return new CardPlan(
             Types(day, work, fed, uses),
             [.. SwapPlans.Lacking(day, fed)],
             changes,
             [.. fed.OrderBy(f => f.Work.Body).ThenBy(f => f.Work.Slot).GroupBy(f => (f.Work.Body, f.Work.Slot)).Select(g => Band(day, g))],
-            [.. kit.Cards.Select(c => Stays(day, where, kit.Items[c]))],
+            [.. kit.Cards.Select(c => Stays(day, where, kit.Items[c], batches, exposure))],
             Moves(day, clock, uses, where),
             [
                 Way(CardWayKind.Planned, uses),
@@ -37,7 +38,8 @@ public static class CardPlans
                 Way(CardWayKind.TwoJoins, [.. CardUse.ChangedBefore(day, work, BestJoins(day, work))]),
                 Way(CardWayKind.PerPart, [.. CardUse.PerPart(day, work)]),
             ],
-            new Exposure(analysis, day, clock, batches, where).OnceInOneThing(),
+            exposure.OnceInOneThing(),
+            [.. CardBursts.Of(analysis, day, uses)],
             EveningCopies.Of(day, clock, batches, where),
             [.. work.Select(w => kit.Items[w.Body]).OfType<Body>().Where(b => b.RawMegabytes is null).Select(b => b.Id).Distinct()
                 .Order(StringComparer.Ordinal)],
@@ -46,10 +48,10 @@ public static class CardPlans
         CardWay Way(CardWayKind kind, List<CardUse> used)
         {
             var there = new Whereabouts(day, clock, used, work);
-            var exposure = new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), there);
+            var risk = new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), there);
             var changed = Changed(used);
             return new CardWay(kind, changed.Select(c => (c.Body, c.Part, c.From)).Distinct().Count(), changed.Count * kit.Plan.Rules.Seconds.ChangeCard,
-                [.. changed.Where(c => c.From <= 0).Select(c => c.Part).Distinct().Order().Select(p => day.Parts[p].Id)], exposure.Curve(), exposure.Worst());
+                [.. changed.Where(c => c.From <= 0).Select(c => c.Part).Distinct().Order().Select(p => day.Parts[p].Id)], risk.Curve(), risk.Worst());
         }
     }
 
@@ -140,7 +142,7 @@ public static class CardPlans
         [.. slot.SelectMany(f => f.Levels(day.Kit, new SwapState(day.Kit), int.MaxValue)).Select(l => new CardLevel(
             day.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(1 - l.Left, 4), l.Items is [var first, ..] ? day.Kit.Items[first].Id : null))]);
 
-    private static CardStays Stays(CameraDay day, Whereabouts where, Item card)
+    private static CardStays Stays(CameraDay day, Whereabouts where, Item card, List<FrameBatch> batches, Exposure exposure)
     {
         var (kit, plan) = (day.Kit, day.Kit.Plan);
         var stays = new List<CardStay>();
@@ -148,13 +150,16 @@ public static class CardPlans
         var spells = where.Of(card.Id);
         if (spells is not [{ From: { Part: 0, Share: 0 } }, ..])
         {
-            var on = kit.RestsOn[kit.IndexOf(card.Id)];
-            if (on != Kit.None && kit.Items[on] is Body) stays.Add(new CardStay(first, 0, CardHolder.Camera, kit.Items[on].Id, false));
+            var rests = kit.RestsOn[kit.IndexOf(card.Id)];
+            if (rests != Kit.None && kit.Items[rests] is Body) stays.Add(new CardStay(first, 0, CardHolder.Camera, kit.Items[rests].Id, false));
             else if (kit.PackedIn(kit.IndexOf(card.Id)) is { } place) stays.Add(new CardStay(first, 0, CardHolder.Place, place, false));
         }
         stays.AddRange(spells.Select(s => new CardStay(day.Parts[s.From.Part].Id, Math.Round(s.From.Share, 4), s.Kind,
             IdOf(day, s), true)));
-        return new CardStays(card.Id, stays);
+        var on = batches.FindAll(b => b.Raw.Contains(card.Id) || b.Jpeg.Contains(card.Id));
+        return new CardStays(card.Id, stays,
+            [.. on.GroupBy(b => b.Part).OrderBy(g => g.Key).Select(g => new LostFrames(day.Parts[g.Key].Id, (int)Math.Round(g.Sum(b => b.End - b.First))))],
+            [.. exposure.Pictures(on)]);
     }
 
     private static string IdOf(CameraDay day, Whereabouts.Spell spell) => spell.Kind switch

@@ -21,7 +21,7 @@ internal static class EveningCopies
         var minutes = Math.Max(0, copied.Until - end);
         return new CardEvening(copier?.Id, copier is null ? 0 : RateOf(copier), copier is not null && MeasuredRateOf(copier) is null,
             Math.Round(copied.Megabytes / 1000, 1), Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
-            Fewest(b => b.Raw.Count + b.Jpeg.Count + (copied.Batches.Contains(b) ? 1 : 0)), Fewest(Homes), (int)rules.Copies, (int)rules.Places,
+            Fewest(b => b.Raw.Count + b.Jpeg.Count + (copied.Batches.Contains(b) ? 1 : 0)), Fewest(Homes), rules.CopiesAsked, rules.PlacesAsked,
             [.. copied.Unreadable.Order(StringComparer.Ordinal)]);
 
         bool IsThere(Item item) => !day.IsGone(kit.IndexOf(item.Id), day.Parts.Length - 1);
@@ -58,7 +58,7 @@ internal static class EveningCopies
     }
 
     private static double OutAt(string card, CardClock clock, Whereabouts where, CardRules rules, double end) =>
-        rules.CopyAsTheyCome && where.Of(card) is [.., { Kind: not CardHolder.Camera }]
+        rules.AllAtTheEnd != true && where.Of(card) is [.., { Kind: not CardHolder.Camera }]
             ? clock.Of(where.Of(card).First(s => s.Kind != CardHolder.Camera).From) : end;
 
     private static int HomeOf(string card, Whereabouts where)

@@ -119,7 +119,7 @@ internal sealed class Exposure
         return new CardLoss(loss.Kind, loss.Id, (int)Math.Round(all.Frames), (int)Math.Round(all.JpegOnly), day.Parts[moment.Part].Id,
             Math.Round(moment.Share, 4), clock.TimeOf(moment),
             [.. parts.Select(p => new LostFrames(day.Parts[p].Id, (int)Math.Round(lost.Where(l => l.Batch.Part == p).Sum(l => l.Gone.Size))))],
-            [.. Pictures(lost)]);
+            [.. Pictures(lost.Select(l => l.Batch))]);
     }
 
     /// <summary>What happens once and is in one camera, wallet or place only, from the end of its part on; of each the longest such time.</summary>
@@ -163,9 +163,10 @@ internal sealed class Exposure
     private IEnumerable<NeedFinding> NeedsOf(int part, int body) =>
         analysis.PartOf(day.Parts[part].Id)!.Needs.Where(n => n.Outcome.IsMet() && n.Best?.Rig.Fitted is { } fitted && fitted.Body == body);
 
-    private IEnumerable<LostPicture> Pictures(List<(FrameBatch Batch, Gone Gone)> lost)
+    /// <summary>Needs that the cameras of some frames are used for, what happens once first.</summary>
+    public IEnumerable<LostPicture> Pictures(IEnumerable<FrameBatch> some)
     {
-        return lost.Select(l => (l.Batch.Part, l.Batch.Body)).Distinct().OrderBy(c => c.Part)
+        return some.Select(b => (b.Part, b.Body)).Distinct().OrderBy(c => c.Part)
             .SelectMany(c => NeedsOf(c.Part, c.Body).Select(n => (c.Part, Need: n)))
             .Where(x => x.Need.Need.Importance != Importance.Nice)
             .OrderByDescending(x => x.Need.Need.Importance == Importance.Once)

@@ -15,17 +15,23 @@ public sealed record CardRules
     /// <summary>Who keeps what comes out of the second slot.</summary>
     public SecondHalf Half { get; init; }
 
-    /// <summary>Fewest copies before one leaves.</summary>
-    public double Copies { get; init; } = 3;
+    /// <summary>Fewest copies before one leaves; null = three.</summary>
+    public double? Copies { get; init; }
 
-    /// <summary>Fewest places they must be in once everybody has left.</summary>
-    public double Places { get; init; } = 2;
+    /// <summary>Fewest places they must be in once everybody has left; null = two.</summary>
+    public double? Places { get; init; }
 
-    /// <summary>Whether cards are put on the drive as they come out; else all of them after the last part.</summary>
-    public bool CopyAsTheyCome { get; init; } = true;
+    /// <summary>Whether all cards are copied after the last part; else each as it comes out.</summary>
+    public bool? AllAtTheEnd { get; init; }
 
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+
+    /// <summary>How many copies are asked.</summary>
+    [JsonIgnore] public int CopiesAsked => (int)(Copies ?? 3);
+
+    /// <summary>In how many places.</summary>
+    [JsonIgnore] public int PlacesAsked => (int)(Places ?? 2);
 }
 
 /// <summary>When cards are changed.</summary>

@@ -14,16 +14,29 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         var states = new Dictionary<string, CardState>(StringComparer.Ordinal);
         foreach (var fact in facts.Where(f => f.Kind is not (FactKind.Charged or FactKind.Changed)))
         {
-            states[fact.Thing] = (states.GetValueOrDefault(fact.Thing) ?? CardState.Of(fact.Thing)).After(fact);
-            // A copy is of the pictures, which are on both halves, and stays one when either is cleared.
-            if (fact.Kind is FactKind.Copied or FactKind.Verified && states[fact.Thing].With is { } twin && states.TryGetValue(twin, out var same)
-                && same.HoldsPictures && same.With == fact.Thing)
-                states[twin] = same.After(fact);
-            // Both halves of a pair know of each other, whichever was told of.
-            if (fact is { Kind: FactKind.Put, With: { } other } && states.TryGetValue(other, out var half) && half.HoldsPictures)
-                states[other] = half with { With = fact.Thing };
+            var before = states.GetValueOrDefault(fact.Thing) ?? CardState.Of(fact.Thing);
+            states[fact.Thing] = before.After(fact);
+            if (fact is { Kind: FactKind.Put, With: { } other } && states.TryGetValue(other, out var half) && half.HoldsPictures) Pair(half, fact.Thing);
+            if (fact.Kind is FactKind.Cleared or FactKind.Overridden) Leave(before);
         }
         return states;
+
+        // Both halves know of each other, whichever was told of.
+        void Pair(CardState one, string with)
+        {
+            if (!one.Halves.Any(h => h.Card == with && h.Copies is null)) states[one.Card] = one with { Halves = [.. one.Halves, new OtherHalf(with)] };
+        }
+
+        // What is cleared leaves its copies to the cards that shared its pictures: they are of those pictures still.
+        void Leave(CardState cleared)
+        {
+            foreach (var one in states.Values.Where(s => s.Halves.Any(h => h.Card == cleared.Card && h.Copies is null)).ToList())
+                states[one.Card] = one with
+                {
+                    Halves = [.. one.Halves.Select(h => h.Card == cleared.Card && h.Copies is null
+                    ? h with { Copies = cleared.Copies } : h)]
+                };
+        }
     }
 
     /// <summary>A plan as its cards really are: one that holds another day's pictures, or is none to shoot on, takes no part.</summary>
@@ -39,28 +52,39 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         };
 
     private static bool IsHeld(CardState? state, string day) =>
-        state is { Condition: CardCondition.Settings or CardCondition.NotOurs } || (state is { HoldsPictures: true } && state.Day != day);
+        state is { Condition: CardCondition.Settings or CardCondition.NotOurs }
+        || (state is { Condition: CardCondition.Loaded or CardCondition.Shot or CardCondition.Lost } && state.Day != day);
 
     private static string Word(CardState state) => state.Condition switch
     {
         CardCondition.Settings => "settings",
         CardCondition.NotOurs => "not ours",
+        CardCondition.Lost => "lost",
         _ => "shot",
     };
 
     /// <summary>What is so of a card.</summary>
     public CardState this[string card] => states.GetValueOrDefault(card) ?? CardState.Of(card);
 
-    /// <summary>Copies of the pictures on a card: the card, its other half, and copies that were read back; and the places they have reached.</summary>
+    /// <summary>
+    /// Copies of the pictures on a card, and the places they have reached: the card, the other half of its time, and copies of either that were
+    /// read back. Where it has had several other halves, that counts of which there is least.
+    /// </summary>
     public (int Copies, int Places) Count(string card)
     {
         var state = this[card];
-        if (!state.HoldsPictures) return (0, 0);
-        var other = OtherHalf(state);
-        CardState[] halves = other is null ? [state] : [state, other];
-        CardCopy[] copies = [.. halves.SelectMany(h => h.Copies).Where(c => c.IsVerified).DistinctBy(c => c.Where)];
-        var places = halves.Where(h => !h.OnTheWay).Select(h => h.Place).Concat(copies.Select(c => c.Place)).OfType<string>();
-        return (halves.Length + copies.Length, places.Distinct(StringComparer.OrdinalIgnoreCase).Count());
+        if (!state.HoldsPictures && state.Condition != CardCondition.Lost) return (0, 0);
+        var counts = state.Halves.Select(h => Count(state, h)).DefaultIfEmpty(Count(state, null)).ToList();
+        return (counts.Min(c => c.Copies), counts.Min(c => c.Places));
+    }
+
+    private (int Copies, int Places) Count(CardState state, OtherHalf? half)
+    {
+        var other = half is { Copies: null } ? this[half.Card] : null;
+        CardState[] cards = [.. new[] { state, other }.OfType<CardState>().Where(c => c.HoldsPictures)];
+        CardCopy[] copies = [.. state.Copies.Concat(other?.Copies ?? half?.Copies ?? []).Where(c => c.IsVerified).DistinctBy(c => c.Where)];
+        var places = cards.Where(c => !c.OnTheWay).Select(c => c.Place).Concat(copies.Select(c => c.Place)).OfType<string>();
+        return (cards.Length + copies.Length, places.Distinct(StringComparer.OrdinalIgnoreCase).Count());
     }
 
     /// <summary>Whether a card may be cleared, in a sentence.</summary>
@@ -73,9 +97,11 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
             CardCondition.Clear => new ClearAnswer(false, "It is clear."),
             CardCondition.Settings => new ClearAnswer(false, "Never: it holds settings."),
             CardCondition.NotOurs => new ClearAnswer(false, "No: it is not ours. Give it back."),
+            CardCondition.Lost => new ClearAnswer(false, Lost(state, copies)),
             CardCondition.Loaded => new ClearAnswer(false, $"No: it is in {(state.Where is { } camera ? $"the {camera}" : "a camera")}."),
-            _ when copies < rules.Copies => new ClearAnswer(false, $"No: {TooFew([.. state.Copies, .. OtherHalf(state)?.Copies ?? []], copies, rules)}"),
-            _ when places < rules.Places => new ClearAnswer(false, $"No: {TooNear(state, places)}"),
+            _ when copies < rules.CopiesAsked => new ClearAnswer(false,
+                $"No: {TooFew([.. state.Copies, .. Halves(state).SelectMany(h => h.Copies)], copies, rules)}"),
+            _ when places < rules.PlacesAsked => new ClearAnswer(false, $"No: {TooNear(state, places)}"),
             _ => new ClearAnswer(true, $"Yes: {Copies(copies)} in {Places(places)}."),
         };
     }
@@ -90,6 +116,7 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         return fact.Kind switch
         {
             FactKind.Put when state.Condition == CardCondition.Settings => $"{name(fact.Thing)} holds settings and is never shot on.",
+            FactKind.Put or FactKind.Lost or FactKind.Settings or FactKind.NotOurs when state.Condition == CardCondition.Lost => $"{name(fact.Thing)} is lost.",
             FactKind.Put when state.Condition == CardCondition.NotOurs => $"{name(fact.Thing)} is not ours.",
             FactKind.Put when state.Condition == CardCondition.Loaded =>
                 $"{name(fact.Thing)} is in {(state.Where is { } camera ? $"the {camera}" : "a camera")} already.",
@@ -109,19 +136,28 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         };
     }
 
-    private CardState? OtherHalf(CardState state) =>
-        state.With is { } with && this[with] is { HoldsPictures: true } other && other.With == state.Card && other.Day == state.Day ? other : null;
+    /// <summary>The other halves that are there.</summary>
+    private IEnumerable<CardState> Halves(CardState state) => state.Halves.Where(h => h.Copies is null).Select(h => this[h.Card]).Where(c => c.HoldsPictures);
+
+    private string Lost(CardState state, int copies)
+    {
+        if (state.Day is null) return "It is lost; nothing was on it.";
+        if (copies == 0) return state.Halves.Count > 1 ? "It is lost, and nothing else holds some of its pictures."
+            : "It is lost, and nothing else holds its pictures.";
+        string[] there = [.. Halves(state).Select(h => name(h.Card)), .. state.Copies.Where(c => c.IsVerified).Select(c => c.Where)];
+        return $"It is lost; {English.List(there)} {(there.Length == 1 ? "holds" : "hold")} its pictures.";
+    }
 
     private static string TooFew(IReadOnlyList<CardCopy> made, int copies, CardRules rules)
     {
         var unread = made.FirstOrDefault(c => !c.IsVerified);
         var there = copies == 1 ? "it is the only one" : $"there are {Copies(copies)}";
-        return unread is null ? $"{there}, not {English.Number((int)rules.Copies)}." : $"{there}; the copy on {unread.Where} was not read back.";
+        return unread is null ? $"{there}, not {English.Number(rules.CopiesAsked)}." : $"{there}; the copy on {unread.Where} was not read back.";
     }
 
     private string TooNear(CardState state, int places)
     {
-        if (OtherHalf(state) is { OnTheWay: true } half)
+        if (Halves(state).FirstOrDefault(h => h.OnTheWay) is { } half)
             return $"{name(half.Card)}, its other half, is still on the way{(half.Who is { } who ? $" with {who}" : "")}.";
         return places == 0 ? "no copy has reached its place." : $"all of it is in one place{(state.Place is { } place ? $", with {place}" : "")}.";
     }

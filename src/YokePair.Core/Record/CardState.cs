@@ -7,13 +7,14 @@ namespace YokePair.Core.Record;
 /// <param name="Where">What it is in.</param>
 /// <param name="Who">Who has it.</param>
 /// <param name="OnTheWay">Whether it has not arrived there.</param>
-/// <param name="With">Id of the card that took the same pictures.</param>
+/// <param name="Halves">Cards that were in the other slot, each with the pictures of that time.</param>
 /// <param name="Copies">Copies of it.</param>
 public sealed record CardState(
-    string Card, CardCondition Condition, string? Day, string? Where, string? Who, bool OnTheWay, string? With, IReadOnlyList<CardCopy> Copies)
+    string Card, CardCondition Condition, string? Day, string? Where, string? Who, bool OnTheWay, IReadOnlyList<OtherHalf> Halves,
+        IReadOnlyList<CardCopy> Copies)
 {
     /// <summary>A card of which nothing is recorded.</summary>
-    public static CardState Of(string card) => new(card, CardCondition.Clear, null, null, null, false, null, []);
+    public static CardState Of(string card) => new(card, CardCondition.Clear, null, null, null, false, [], []);
 
     /// <summary>Whether there are pictures on it, or will be.</summary>
     public bool HoldsPictures => Condition is CardCondition.Loaded or CardCondition.Shot;
@@ -24,10 +25,12 @@ public sealed record CardState(
     /// <summary>As it is after something more has happened.</summary>
     public CardState After(Fact fact) => fact.Kind switch
     {
-        FactKind.Put => new CardState(Card, CardCondition.Loaded, fact.Day ?? Day, fact.Where, fact.Who, false, fact.With, Copies),
+        FactKind.Put => new CardState(Card, CardCondition.Loaded, fact.Day ?? Day, fact.Where, fact.Who, false, fact.With is { } half
+            ? [new OtherHalf(half)] : [], Copies),
         FactKind.Taken => this with
         {
-            Condition = Condition == CardCondition.Loaded ? CardCondition.Shot : Condition,
+            // What was lost and is with somebody is found.
+            Condition = Condition is CardCondition.Loaded or CardCondition.Lost ? CardCondition.Shot : Condition,
             Where = fact.Where,
             Who = fact.Who,
             OnTheWay = fact.OnTheWay,
@@ -35,11 +38,17 @@ public sealed record CardState(
         FactKind.Copied => this with { Copies = [.. Copies.Where(c => c.Where != fact.Where), new CardCopy(fact.Where ?? "", fact.Who, false)] },
         FactKind.Verified => this with { Copies = [.. Copies.Select(c => c.Where == fact.Where ? c with { IsVerified = true } : c)] },
         FactKind.Cleared or FactKind.Overridden or FactKind.Ours => Of(Card) with { Where = Where, Who = Who },
+        FactKind.Lost => this with { Condition = CardCondition.Lost },
         FactKind.Settings => this with { Condition = CardCondition.Settings },
         FactKind.NotOurs => this with { Condition = CardCondition.NotOurs },
         _ => this,
     };
 }
+
+/// <summary>A card that was in the other slot for a while, so that pictures are on both.</summary>
+/// <param name="Card">Its id.</param>
+/// <param name="Copies">Where it has been cleared since, the copies that had been made of it; null = it has not.</param>
+public sealed record OtherHalf(string Card, IReadOnlyList<CardCopy>? Copies = null);
 
 /// <summary>Whether a card may be used.</summary>
 public enum CardCondition
@@ -58,6 +67,9 @@ public enum CardCondition
 
     /// <summary>Somebody else's.</summary>
     NotOurs,
+
+    /// <summary>Dead, stolen or not to be found, with what was on it.</summary>
+    Lost,
 }
 
 /// <summary>A copy of a card.</summary>

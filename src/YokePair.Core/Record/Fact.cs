@@ -45,6 +45,9 @@ public enum FactKind
     /// <summary>An ordinary card again.</summary>
     Ours,
 
+    /// <summary>Dead, stolen or not to be found.</summary>
+    Lost,
+
     /// <summary>Put on charge until it was full.</summary>
     Charged,
 

@@ -57,8 +57,8 @@ public sealed record Report
     /// <summary>Cards by type.</summary>
     public required IReadOnlyList<SupplyCount> Cards { get; init; }
 
-    /// <summary>Where a busy day finds no room on any card.</summary>
-    public required IReadOnlyList<Shortage> NoRoom { get; init; }
+    /// <summary>Where a busy day finds no room on any card; null = nowhere.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] public IReadOnlyList<Shortage>? NoRoom { get; init; }
 
     /// <summary>What the rules' waits and seconds come to.</summary>
     public required Reckoning Reckoning { get; init; }
@@ -76,7 +76,7 @@ public sealed record Report
     /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, and
     /// nothing in a hand that is not there.
     /// </summary>
-    public bool Sound => NoRoom.Count == 0 && Power.Short.Count == 0 && Power.WithoutOne.Count == 0
+    public bool Sound => NoRoom is null && Power.Short.Count == 0 && Power.WithoutOne.Count == 0
         && Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand) && ToGet.All(t => t.Hits.Count == 0);
 }
 

@@ -13,8 +13,25 @@ internal static class CardWords
     {
         var names = new Names(day);
         if (cards.Bands.Count == 0) return [new TextPiece("No camera is at work that takes a card.")];
-        return [.. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. TwoJoins(day, names, cards),
+        return [.. Held(day), .. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. TwoJoins(day, names, cards),
             .. Leaving(day, names, cards.Evening)];
+    }
+
+    /// <summary>Cards that are packed and cannot be used, each lot with the reason.</summary>
+    private static IEnumerable<TextPiece> Held(Plan day)
+    {
+        foreach (var lot in day.Items.OfType<Card>().Where(c => !c.CanRecord).GroupBy(c => c.State, StringComparer.Ordinal))
+        {
+            var (are, hold) = lot.Count() == 1 ? ("is", "holds") : ("are", "hold");
+            var why = lot.Key switch
+            {
+                "shot" => $"{are} not clear: {(lot.Count() == 1 ? "it holds" : "they hold")} pictures of another day",
+                "settings" => $"{hold} settings",
+                "not ours" => $"{are} not ours",
+                var other => $"{are} {other}",
+            };
+            yield return new TextPiece($"{English.List([.. lot.Select(c => c.Label)])} {why}. ");
+        }
     }
 
     private static IEnumerable<TextPiece> Short(Names names, CardPlan cards)

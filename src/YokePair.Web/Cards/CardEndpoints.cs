@@ -1,6 +1,7 @@
 using YokePair.Core.Cards;
 using YokePair.Core.Plans;
 using YokePair.Core.Record;
+using YokePair.Data;
 using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Cards;
@@ -60,17 +61,21 @@ internal static class CardEndpoints
             return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem(field, $"is longer than {MostLetters} letters")]);
         if (Text(request.Card) is not { } card) return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem("card", "names no card")]);
         var fact = new Fact(request.Kind, card, clock.GetUtcNow().UtcDateTime, Text(request.Day), who, where, with, request.OnTheWay, words);
-        return await book.AddAsync([fact], fact.Day, cancel);
+        return await book.AddAsync([fact], cancel);
     }
 
-    private static async Task<IResult> Lived(string key, LivedRequest request, Book book, Days days, TimeProvider clock, CancellationToken cancel)
+    private static async Task<IResult> Lived(
+        string key, LivedRequest request, Book book, RecordStore record, Days days, TimeProvider clock, CancellationToken cancel)
     {
         if (await days.FindAsync(key, null, cancel) is not { } session) return Problems.NotFound("assignment");
         if (request.Part is { } part && session.Plan.PartOf(part) is null) return Problems.NotFound("part");
-        var moves = CardPlans.Of(session.Day).Moves.Where(m => m.Part == request.Part).ToList();
+        // What is lost is not found by a plan.
+        var states = (await record.LoadAsync(cancel)).States;
+        var moves = CardPlans.Of(session.Day).Moves.Where(m => m.Part == request.Part && states.GetValueOrDefault(m.Card)?.Condition != CardCondition.Lost)
+            .ToList();
         if (moves.Count == 0) return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem("part", "has no change of cards")]);
         var now = clock.GetUtcNow().UtcDateTime;
-        return await book.AddAsync([.. moves.Select(m => FactOf(session.Plan, m, key, now))], key, cancel);
+        return await book.AddAsync([.. moves.Select(m => FactOf(session.Plan, m, key, now))], cancel);
     }
 
     private static Fact FactOf(Plan plan, CardMove move, string day, DateTime now) => move.Kind switch

@@ -51,7 +51,7 @@ internal static class ChargeEndpoints
 
     private static async Task<IResult> AddAsync(IReadOnlyList<Fact> facts, RecordStore record, CancellationToken cancel)
     {
-        await record.AddAsync(facts, new CardRules(), id => id, cancel);
+        await record.AddAsync(facts, _ => new CardRules(), id => id, cancel);
         return Results.Ok(new Noted(facts.Count));
     }
 }

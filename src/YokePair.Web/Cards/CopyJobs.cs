@@ -134,7 +134,7 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
         await using var scope = scopes.CreateAsyncScope();
         var facts = job.Work.Targets.Select(t => fact with { Where = Path.GetFileName(t), At = clock.GetUtcNow().UtcDateTime })
             .SelectMany(f => new[] { f, f with { Kind = FactKind.Verified } });
-        return await scope.ServiceProvider.GetRequiredService<Book>().TryAddAsync([.. facts], fact.Day, CancellationToken.None) is { } refused
+        return await scope.ServiceProvider.GetRequiredService<Book>().TryAddAsync([.. facts], CancellationToken.None) is { } refused
             ? refused.Why : null;
     }
 

@@ -1078,11 +1078,35 @@ export interface components {
             /** @description Line by line from level to level; a change stands between two at the same moment. */
             levels: components["schemas"]["CardLevel"][];
         };
+        /** @description How long what a need asks by the second can be shot, and how long the camera is busy after it. */
+        CardBurst: {
+            /** @description Part id. */
+            part: string;
+            /** @description Need id. */
+            need: string;
+            /** @description Body id. */
+            body: string;
+            /**
+             * Format: double
+             * @description Frames a second that are asked.
+             */
+            fps: number;
+            /**
+             * Format: double
+             * @description Until its buffer is full; null = never.
+             */
+            seconds: null | number;
+            /**
+             * Format: double
+             * @description Until a full buffer is written away.
+             */
+            busySeconds: number;
+        };
         /**
          * @description Whether a card may be used.
          * @enum {unknown}
          */
-        CardCondition: "clear" | "loaded" | "shot" | "settings" | "notOurs";
+        CardCondition: "clear" | "loaded" | "shot" | "settings" | "notOurs" | "lost";
         /** @description A copy of a card. */
         CardCopy: {
             /** @description The drive or place it is on. */
@@ -1263,6 +1287,8 @@ export interface components {
             ways: components["schemas"]["CardWay"][];
             /** @description What happens once and is in one thing only for a while. */
             alone: components["schemas"]["OnceAlone"][];
+            /** @description What needs ask by the second, and how long each camera is busy after it. */
+            bursts: components["schemas"]["CardBurst"][];
             /** @description What has to be copied before one leaves. */
             evening: components["schemas"]["CardEvening"];
             /** @description Ids of the bodies whose files nobody has measured. */
@@ -1285,16 +1311,16 @@ export interface components {
             half: components["schemas"]["SecondHalf"];
             /**
              * Format: double
-             * @description Fewest copies before one leaves.
+             * @description Fewest copies before one leaves; null = three.
              */
-            copies: number;
+            copies?: null | number;
             /**
              * Format: double
-             * @description Fewest places they must be in once everybody has left.
+             * @description Fewest places they must be in once everybody has left; null = two.
              */
-            places: number;
-            /** @description Whether cards are put on the drive as they come out; else all of them after the last part. */
-            copyAsTheyCome: boolean;
+            places?: null | number;
+            /** @description Whether all cards are copied after the last part; else each as it comes out. */
+            allAtTheEnd?: null | boolean;
         };
         /** @description A card slot of a body. */
         CardSlot: {
@@ -1320,8 +1346,8 @@ export interface components {
             who: null | string;
             /** @description Whether it has not arrived there. */
             onTheWay: boolean;
-            /** @description Id of the card that took the same pictures. */
-            with: null | string;
+            /** @description Cards that were in the other slot, each with the pictures of that time. */
+            halves: components["schemas"]["OtherHalf"][];
             /** @description Copies of it. */
             copies: components["schemas"]["CardCopy"][];
             /** @description Whether there are pictures on it, or will be. */
@@ -1351,6 +1377,10 @@ export interface components {
             card: string;
             /** @description Each place from when on. */
             stays: components["schemas"]["CardStay"][];
+            /** @description Frames of each part that are on it at the end. */
+            frames: components["schemas"]["LostFrames"][];
+            /** @description Needs that its camera is used for in these parts, what happens once first. */
+            pictures: components["schemas"]["LostPicture"][];
         };
         /** @description How far the cards of one type go. */
         CardType: {
@@ -1765,7 +1795,7 @@ export interface components {
          * @description What happens to cards.
          * @enum {unknown}
          */
-        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours" | "charged" | "changed";
+        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours" | "lost" | "charged" | "changed";
         /** @description Something that happened to a card. */
         FactRequest: {
             /** @description What. */
@@ -4924,6 +4954,13 @@ export interface components {
              */
             minutes: number;
         };
+        /** @description A card that was in the other slot for a while, so that pictures are on both. */
+        OtherHalf: {
+            /** @description Its id. */
+            card: string;
+            /** @description Where it has been cleared since, the copies that had been made of it; null = it has not. */
+            copies?: null | components["schemas"]["CardCopy"][];
+        };
         /**
          * @description What becomes of a need, best first, so that the larger is the worse.
          * @enum {unknown}
@@ -6226,8 +6263,8 @@ export interface components {
             power: components["schemas"]["PowerReport"];
             /** @description Cards by type. */
             cards: components["schemas"]["SupplyCount"][];
-            /** @description Where a busy day finds no room on any card. */
-            noRoom: components["schemas"]["Shortage"][];
+            /** @description Where a busy day finds no room on any card; null = nowhere. */
+            noRoom?: null | components["schemas"]["Shortage"][];
             /** @description What the rules' waits and seconds come to. */
             reckoning: components["schemas"]["Reckoning"];
             /** @description The rules of the house that are switched on, and what is missing to keep them. */

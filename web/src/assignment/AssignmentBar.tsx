@@ -33,7 +33,7 @@ export function AssignmentBar({
       <h1 className="min-w-0 truncate text-[15px] font-bold max-[700px]:sr-only">{name}</h1>
       {aside && <span className="text-quiet max-[900px]:hidden">{aside}</span>}
       <Views assignment={assignment} name={name} view={view} query={query} />
-      <span className="ml-auto flex items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
+      <span className="ml-auto flex shrink-0 items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
         {children}
       </span>
     </div>
@@ -60,7 +60,10 @@ function Views({
     return `/${assignment}/${at}${rest.size > 0 ? `?${rest}` : ""}`;
   };
   return (
-    <nav aria-label={`Views of ${name}`} className="flex shrink-0 gap-x-1">
+    <nav
+      aria-label={`Views of ${name}`}
+      className="flex shrink-0 gap-x-1 max-[700px]:min-w-0 max-[700px]:shrink max-[700px]:overflow-x-auto"
+    >
       {views.map(([is, word, path]) => (
         <Link
           key={is}

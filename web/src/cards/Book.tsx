@@ -1,6 +1,7 @@
 import { useState } from "react";
-import type { FactRequest, RecordedCard } from "../api/client";
+import type { CardPages, FactRequest, RecordedCard } from "../api/client";
 import { Problem } from "../shared/Problem";
+import { time } from "../shared/format";
 import type { CardsPage } from "./Cards";
 import { CardToken } from "./CardToken";
 import type { BookOfCards } from "./useBook";
@@ -11,6 +12,7 @@ const words = {
   shot: "holds pictures",
   settings: "holds settings",
   notOurs: "not ours",
+  lost: "lost",
 } as const;
 
 interface Chosen {
@@ -45,8 +47,10 @@ export function Book(page: CardsPage & Chosen) {
           </li>
         ))}
       </ul>
+      <Gone lost={all.filter((c) => c.state.condition === "lost")} {...page} />
       {book.error && <Problem error={book.error} />}
       {open && <OneCard key={open.card + open.state.condition} card={open} {...page} />}
+      <Facts facts={book.pages.facts} name={name} />
     </section>
   );
 }
@@ -65,9 +69,64 @@ function Asked({ card: c, face, chosen, choose }: CardsPage & Chosen & { card: R
         shot={condition === "loaded" || condition === "shot"}
         inCamera={condition === "loaded"}
         done={c.mayClear.may}
-        barred={condition === "settings" || condition === "notOurs"}
+        barred={condition === "settings" || condition === "notOurs" || condition === "lost"}
       />
     </button>
+  );
+}
+
+/** What the record says of all that is lost: that it is elsewhere, or which pictures are gone. */
+function Gone({ lost, cards, plan, part }: CardsPage & { lost: RecordedCard[] }) {
+  if (lost.length === 0) return null;
+  const gone = lost.filter((c) => c.copies === 0).map((c) => cards.plan.stays.find((s) => s.card === c.card));
+  const frames = gone.flatMap((s) => s?.frames ?? []);
+  const pictures = gone.flatMap((s) => s?.pictures ?? []);
+  const need = (of: string, id: string) =>
+    plan.parts.find((p) => p.id === of)?.needs.find((n) => n.id === id)?.name ?? id;
+  const unique = (all: string[]) => [...new Set(all)].join(", ");
+  return frames.length === 0 ? (
+    <p role="note">Of what is lost every picture is somewhere else: nothing is gone.</p>
+  ) : (
+    <p role="note" className="font-semibold text-broken">
+      Gone for good, as planned: {unique(frames.map((f) => `${part(f.part)} ${f.frames} frames`))}.{" "}
+      {pictures.length > 0 && `Among them ${unique(pictures.map((p) => need(p.part, p.need)))}.`}
+    </p>
+  );
+}
+
+const happened: Record<CardPages["facts"][number]["kind"], string> = {
+  put: "put into",
+  taken: "now in",
+  copied: "copied to",
+  verified: "read back from",
+  cleared: "cleared",
+  overridden: "cleared all the same",
+  settings: "holds settings",
+  notOurs: "is not ours",
+  ours: "an ordinary card again",
+  lost: "lost",
+  charged: "charged",
+  changed: "left with",
+};
+
+/** What was recorded last; nothing of it can be changed. */
+function Facts({ facts, name }: { facts: CardPages["facts"]; name: (id: string) => string }) {
+  const ofCards = facts.filter((f) => f.kind !== "charged" && f.kind !== "changed");
+  if (ofCards.length === 0) return null;
+  return (
+    <details className="mt-1 print:hidden">
+      <summary className="cursor-pointer">What was recorded last</summary>
+      <ol>
+        {ofCards.map((f, i) => (
+          <li key={i} className="border-t border-rule py-0.5">
+            <span className="text-quiet">{time(f.at)}</span> {name(f.thing)} {happened[f.kind]}{" "}
+            {[f.where, f.who && `of ${f.who}`, f.onTheWay && "on the way", f.words && `“${f.words}”`]
+              .filter(Boolean)
+              .join(" ")}
+          </li>
+        ))}
+      </ol>
+    </details>
   );
 }
 
@@ -82,7 +141,7 @@ const unheardOf = (card: string, name: string): RecordedCard => ({
     day: null,
     where: null,
     who: null,
-    with: null,
+    halves: [],
     holdsPictures: false,
     place: null,
   },
@@ -118,7 +177,9 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
             key={label}
             className="webbing"
             disabled={page.book.fact.isPending}
-            onClick={() => page.book.fact.mutate({ card: card.card, ...fact })}
+            onClick={() =>
+              page.book.happen(concerned(card, fact, page.book).map((id) => ({ card: id, ...fact })))
+            }
           >
             {label}
           </button>
@@ -128,6 +189,14 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
     </div>
   );
 }
+
+/** A camera that is stolen takes every card that is in it. */
+const concerned = (card: RecordedCard, fact: Omit<Happening, "label">, book: BookOfCards) =>
+  fact.kind === "lost" && fact.where
+    ? (book.pages?.cards ?? [])
+        .filter((c) => c.state.condition === "loaded" && c.state.where === fact.where)
+        .map((c) => c.card)
+    : [card.card];
 
 interface Happening {
   label: string;
@@ -143,7 +212,13 @@ function happenings({ state, mayClear }: RecordedCard, { plan }: CardsPage): Hap
   const named = (kind: string) => plan.items.filter((i) => i.kind === kind).map((i) => i.name ?? i.id);
   switch (state.condition) {
     case "loaded":
-      return people.map((who) => ({ label: `Out, to ${who}`, kind: "taken", who, where: "wallet" }));
+      return [
+        ...people.map((who): Happening => ({ label: `Out, to ${who}`, kind: "taken", who, where: "wallet" })),
+        { label: "It is dead", kind: "lost" },
+        { label: `The ${state.where ?? "camera"} is stolen`, kind: "lost", where: state.where },
+      ];
+    case "lost":
+      return people.map((who) => ({ label: `Found, with ${who}`, kind: "taken", who, where: "wallet" }));
     case "shot":
       return shotHappenings(state, mayClear.may, people, named("drive"));
     case "clear":
@@ -186,6 +261,7 @@ function shotHappenings(
     ...(state.onTheWay
       ? [{ label: "Arrived", kind: "taken" as const, who: state.who, where: state.where }]
       : []),
+    { label: "It is lost", kind: "lost" },
     ...(may ? [{ label: "Clear it", kind: "cleared" as const }] : []),
   ];
 }

@@ -7,7 +7,7 @@ import { PulledLine } from "../day/PulledLine";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
-import { number, said } from "../shared/format";
+import { number, said, seconds } from "../shared/format";
 import { Book } from "./Book";
 import { cardFace } from "./cardFace";
 import { Copying } from "./Copying";
@@ -126,6 +126,7 @@ function Details({ page, assignment }: { page: CardsPage; assignment: string }) 
       <div className="flex flex-col gap-4">
         <Losses {...page} />
         <Evening {...page} />
+        <Bursts {...page} />
         <Book {...page} book={book} chosen={chosen} choose={choose} />
         <Copying {...page} assignment={assignment} card={chosen} />
       </div>
@@ -154,6 +155,30 @@ function Evening({ cards, name }: CardsPage) {
         One card of each pair is copied. Cards go home with whoever has them, the drive with whose bag it is
         in.
       </p>
+    </section>
+  );
+}
+
+/** What needs ask by the second, in seconds until the camera stalls. */
+function Bursts({ cards, plan, name, part }: CardsPage) {
+  const { bursts } = cards.plan;
+  if (bursts.length === 0) return null;
+  const need = (of: string, id: string) =>
+    plan.parts.find((p) => p.id === of)?.needs.find((n) => n.id === id)?.name ?? id;
+  return (
+    <section aria-label="Bursts">
+      <h2 className="text-[15px] font-bold">Bursts</h2>
+      <ul>
+        {bursts.map((b) => (
+          <li key={`${b.part}/${b.need}`} className="border-t border-rule py-0.5">
+            <strong>{need(b.part, b.need)}</strong> in {part(b.part)}, {number(b.fps)} a second on the{" "}
+            {name(b.body)}:{" "}
+            {b.seconds == null
+              ? "without end"
+              : `full after ${seconds(b.seconds)}, then ${seconds(b.busySeconds)} busy`}
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -8,6 +8,8 @@ export const bookQuery = {
   queryFn: ({ signal }: { signal: AbortSignal }) => answer(api.GET("/api/cards", { signal })),
 };
 
+type Happened = Omit<FactRequest, "day" | "onTheWay"> & { onTheWay?: boolean };
+
 /** What happened to every card, and how more is added to it. */
 export function useBook(assignment: string) {
   const client = useQueryClient();
@@ -18,10 +20,14 @@ export function useBook(assignment: string) {
     void client.invalidateQueries({ queryKey: ["board"] });
   };
   const fact = useMutation({
-    mutationFn: (happened: Omit<FactRequest, "day" | "onTheWay"> & { onTheWay?: boolean }) =>
+    mutationFn: (happened: Happened) =>
       answer(api.POST("/api/cards/facts", { body: { onTheWay: false, ...happened, day: assignment } })),
     onSuccess,
   });
+  /** One after the other, as each is told as the one before leaves it. */
+  const happen = async (all: Happened[]) => {
+    for (const one of all) await fact.mutateAsync(one).catch(() => undefined);
+  };
   const lived = useMutation({
     mutationFn: (part: string | null) =>
       answer(
@@ -32,7 +38,13 @@ export function useBook(assignment: string) {
       ),
     onSuccess,
   });
-  return { pages: data, fact, lived, error: fact.error ?? lived.error };
+  return {
+    pages: data,
+    fact,
+    happen: (all: Happened[]) => void happen(all),
+    lived,
+    error: fact.error ?? lived.error,
+  };
 }
 
 export type BookOfCards = ReturnType<typeof useBook>;
