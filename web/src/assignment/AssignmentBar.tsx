@@ -69,7 +69,7 @@ function Views({
           key={is}
           to={to(path)}
           aria-current={is === view ? "page" : undefined}
-          className={`flex min-h-[32px] items-center border-b-[3px] px-2 max-[700px]:min-h-[44px] ${is === view ? "border-double border-ink font-bold" : "border-transparent"}`}
+          className={`flex min-h-[32px] shrink-0 items-center border-b-[3px] px-2 whitespace-nowrap max-[700px]:min-h-[44px] ${is === view ? "border-double border-ink font-bold" : "border-transparent"}`}
         >
           {word}
         </Link>
