@@ -9,6 +9,9 @@ internal static class English
 
     public static string Number(int n) => n < Small.Length ? Small[n] : n.ToString(CultureInfo.InvariantCulture);
 
+    /// <summary>One of something, or so many.</summary>
+    public static string Count(int n, string one, string many) => $"{Number(n)} {(n == 1 ? one : many)}";
+
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>One; one and two; one, two and three.</summary>

@@ -33,10 +33,10 @@ public static class CardPlans
             [.. kit.Cards.Select(c => Stays(day, where, kit.Items[c], batches, exposure))],
             Moves(day, clock, uses, where),
             [
-                Way(CardWayKind.Planned, uses),
-                Way(CardWayKind.OneBigPair, [.. CardUse.OneBigPair(day, work)]),
-                Way(CardWayKind.TwoJoins, [.. CardUse.ChangedBefore(day, work, BestJoins(day, work))]),
-                Way(CardWayKind.PerPart, [.. CardUse.PerPart(day, work)]),
+                Way(CardWayKind.Planned, uses, exposure),
+                Other(CardWayKind.OneBigPair, [.. CardUse.OneBigPair(day, work)]),
+                Other(CardWayKind.TwoJoins, [.. CardUse.ChangedBefore(day, work, BestJoins(day, work))]),
+                Other(CardWayKind.PerPart, [.. CardUse.PerPart(day, work)]),
             ],
             exposure.OnceInOneThing(),
             [.. CardBursts.Of(analysis, day, uses)],
@@ -45,10 +45,11 @@ public static class CardPlans
                 .Order(StringComparer.Ordinal)],
             isBest);
 
-        CardWay Way(CardWayKind kind, List<CardUse> used)
+        CardWay Other(CardWayKind kind, List<CardUse> used) =>
+            Way(kind, used, new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), new Whereabouts(day, clock, used, work)));
+
+        CardWay Way(CardWayKind kind, List<CardUse> used, Exposure risk)
         {
-            var there = new Whereabouts(day, clock, used, work);
-            var risk = new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), there);
             var changed = Changed(used);
             return new CardWay(kind, changed.Select(c => (c.Body, c.Part, c.From)).Distinct().Count(), changed.Count * kit.Plan.Rules.Seconds.ChangeCard,
                 [.. changed.Where(c => c.From <= 0).Select(c => c.Part).Distinct().Order().Select(p => day.Parts[p].Id)], risk.Curve(), risk.Worst());

@@ -102,12 +102,16 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
             _ when copies < rules.CopiesAsked => new ClearAnswer(false,
                 $"No: {TooFew([.. state.Copies, .. Halves(state).SelectMany(h => h.Copies)], copies, rules)}"),
             _ when places < rules.PlacesAsked => new ClearAnswer(false, $"No: {TooNear(state, places)}"),
-            _ => new ClearAnswer(true, $"Yes: {Copies(copies)} in {Places(places)}."),
+            _ => new ClearAnswer(true, $"Yes: {English.Count(copies, "copy", "copies")} in {English.Count(places, "place", "places")}."),
         };
     }
 
     /// <summary>What must be typed to clear a card that has not reached the rule.</summary>
-    public string Phrase(string card) => Count(card) is var (copies, places) ? $"clear {name(card)} with {Copies(copies)} in {Places(places)}" : "";
+    public string Phrase(string card)
+    {
+        var (copies, places) = Count(card);
+        return $"clear {name(card)} with {English.Count(copies, "copy", "copies")} in {English.Count(places, "place", "places")}";
+    }
 
     /// <summary>Why a fact cannot be so; null = it can.</summary>
     public string? Refuse(Fact fact, CardRules rules)
@@ -151,7 +155,7 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
     private static string TooFew(IReadOnlyList<CardCopy> made, int copies, CardRules rules)
     {
         var unread = made.FirstOrDefault(c => !c.IsVerified);
-        var there = copies == 1 ? "it is the only one" : $"there are {Copies(copies)}";
+        var there = copies == 1 ? "it is the only one" : $"there are {English.Count(copies, "copy", "copies")}";
         return unread is null ? $"{there}, not {English.Number(rules.CopiesAsked)}." : $"{there}; the copy on {unread.Where} was not read back.";
     }
 
@@ -161,10 +165,6 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
             return $"{name(half.Card)}, its other half, is still on the way{(half.Who is { } who ? $" with {who}" : "")}.";
         return places == 0 ? "no copy has reached its place." : $"all of it is in one place{(state.Place is { } place ? $", with {place}" : "")}.";
     }
-
-    private static string Copies(int n) => n == 1 ? "one copy" : $"{English.Number(n)} copies";
-
-    private static string Places(int n) => n == 1 ? "one place" : $"{English.Number(n)} places";
 }
 
 /// <summary>Whether a card may be cleared.</summary>

@@ -163,19 +163,16 @@ internal static class CardWords
             if (evening.LeaveAt is { } at) yield return PowerWords.Time(at);
             if (evening.LeaveAt is null && evening.Minutes > 0)
                 yield return new TextPiece($" {English.Whole(Math.Ceiling(evening.Minutes))} minutes after the last part");
-            yield return new TextPiece($": {Copies(evening.Copies)} in {Places(evening.Places)}.");
+            yield return new TextPiece($": {English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}.");
             yield break;
         }
         var asked = $"{English.Number(evening.CopiesAsked)} in {English.Number(evening.PlacesAsked)}";
         var are = evening.Copies == 1 ? "is" : "are";
-        yield return new TextPiece($"At the end there {are} {Copies(evening.Copies)} in {Places(evening.Places)}, not {asked}");
+        var there = $"{English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}";
+        yield return new TextPiece($"At the end there {are} {there}, not {asked}");
         yield return new TextPiece(
             evening.Copies < evening.CopiesAsked && evening.Copier is null ? ": there is no drive or reader in the plan."
             : evening.Places >= evening.PlacesAsked ? "."
             : day.People.Count > 1 ? ": let somebody else take one half of each pair home." : ": leave one of them with somebody, or send one ahead.");
     }
-
-    private static string Copies(int n) => n == 1 ? "one copy" : $"{English.Number(n)} copies";
-
-    private static string Places(int n) => n == 1 ? "one place" : $"{English.Number(n)} places";
 }

@@ -76,13 +76,11 @@ function Asked({ card: c, face, chosen, choose }: CardsPage & Chosen & { card: R
 }
 
 /** What the record says of all that is lost: that it is elsewhere, or which pictures are gone. */
-function Gone({ lost, cards, plan, part }: CardsPage & { lost: RecordedCard[] }) {
+function Gone({ lost, cards, part, need }: CardsPage & { lost: RecordedCard[] }) {
   if (lost.length === 0) return null;
   const gone = lost.filter((c) => c.copies === 0).map((c) => cards.plan.stays.find((s) => s.card === c.card));
   const frames = gone.flatMap((s) => s?.frames ?? []);
   const pictures = gone.flatMap((s) => s?.pictures ?? []);
-  const need = (of: string, id: string) =>
-    plan.parts.find((p) => p.id === of)?.needs.find((n) => n.id === id)?.name ?? id;
   const unique = (all: string[]) => [...new Set(all)].join(", ");
   return frames.length === 0 ? (
     <p role="note">Of what is lost every picture is somewhere else: nothing is gone.</p>

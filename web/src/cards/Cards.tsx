@@ -30,6 +30,7 @@ export interface CardsPage {
   /** The number on a card, else its name. */
   face: (id: string) => string;
   part: (id: string) => string;
+  need: (part: string, id: string) => string;
   edit: (...edits: PlanEdit[]) => void;
 }
 
@@ -92,6 +93,7 @@ function pageOf(cards: CardDay, plan: BoardView["plan"], edit: CardsPage["edit"]
     name: (id) => all.find((x) => x.id === id)?.name ?? id,
     face: cardFace(plan.items),
     part: (id) => plan.parts.find((p) => p.id === id)?.name ?? id,
+    need: (part, id) => plan.parts.find((p) => p.id === part)?.needs.find((n) => n.id === id)?.name ?? id,
     edit,
   };
 }
@@ -160,11 +162,9 @@ function Evening({ cards, name }: CardsPage) {
 }
 
 /** What needs ask by the second, in seconds until the camera stalls. */
-function Bursts({ cards, plan, name, part }: CardsPage) {
+function Bursts({ cards, name, part, need }: CardsPage) {
   const { bursts } = cards.plan;
   if (bursts.length === 0) return null;
-  const need = (of: string, id: string) =>
-    plan.parts.find((p) => p.id === of)?.needs.find((n) => n.id === id)?.name ?? id;
   return (
     <section aria-label="Bursts">
       <h2 className="text-[15px] font-bold">Bursts</h2>

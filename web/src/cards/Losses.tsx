@@ -112,9 +112,7 @@ const Cell = ({ loss, isPlanned }: { loss: CardLoss | undefined; isPlanned: bool
   </td>
 );
 
-function Gone({ loss, part, plan }: CardsPage & { loss: CardLoss }) {
-  const need = (of: string, id: string) =>
-    plan.parts.find((p) => p.id === of)?.needs.find((n) => n.id === id)?.name ?? id;
+function Gone({ loss, part, need }: CardsPage & { loss: CardLoss }) {
   return (
     <>
       <p>
