@@ -102,8 +102,25 @@ public sealed class Page : IDisposable
         throw new InvalidOperationException($"Tab never reaches {css}");
     }
 
-    public void Drag(IWebElement what, IWebElement onto) =>
+    /// <summary>Drags once both lie still, as a hand would: an answer that arrives on the way moves what is aimed at.</summary>
+    public void Drag(IWebElement what, IWebElement onto)
+    {
+        Rest(what);
+        Rest(onto);
         Hands.MoveToElement(what).ClickAndHold().MoveByOffset(0, -12).MoveToElement(onto, 0, -4).MoveToElement(onto).Release().Perform();
+    }
+
+    private void Rest(IWebElement thing)
+    {
+        var (at, still) = (thing.Location, 0);
+        Until(() =>
+        {
+            Thread.Sleep(60);
+            still = thing.Location == at ? still + 1 : 0;
+            at = thing.Location;
+            return still == 3;
+        }, "the page at rest");
+    }
 
     /// <summary>Serious and critical findings of the accessibility checker, one line each.</summary>
     public IReadOnlyList<string> AccessibilityFindings()

@@ -57,7 +57,7 @@ public sealed class QuickAddTests
         Assert.True(ready > 500 && figures > 2000, $"{ready} lines taken, {figures} figures");
 
         // Brackets only set off; a count in them is one.
-        static string Bare(string word) => word.Length > 4 || !word.Trim('(', ')').All(char.IsDigit) ? word.TrimStart('(').TrimEnd(')') : word;
+        static string Bare(string word) => word is ['(', .. var inner, ')'] && inner.All(char.IsDigit) ? word : word.TrimStart('(').TrimEnd(')');
     }
 
     [Theory]
@@ -114,4 +114,25 @@ public sealed class QuickAddTests
 
     [Fact]
     public void No_line_breaks_the_reader() => CsCheck.Check.Sample(CsCheck.Gen.String, line => _ = QuickAdd.Read(line, Known).Summary.Length, iter: 3000);
+
+    [Fact]
+    public void A_page_is_read_under_its_headings_and_a_line_of_several_things_is_several()
+    {
+        var read = QuickAdd.ReadAll("Bodies\nGlass (all V mount)\n24-70 2.8\n35 1.8, 50 1.8\nCards\nSD: 6x 128 GB V60, 4x 64GB\ngrey card, gaffer tape\nLight", Known);
+        Assert.Equal(
+            ["1 ", "2 ", "3 24–70 f/2.8", "4 35 f/1.8", "4 50 f/1.8", "5 ", "6 Card", "6 Card", "7 Grey card", "7 Gaffer tape", "8 Light"],
+            read.Select(l => $"{l.At} {(l.Things is [var first, ..] ? first.Label : "")}"));
+        Assert.Equal([6, 4], read.Where(l => l.Kind == "card").Select(l => l.Things.Count));
+        Assert.All(read.Where(l => l.Kind == "lens"), l => Assert.Equal("V", Assert.IsType<Lens>(Assert.Single(l.Things)).Mount));
+        Assert.EndsWith("where a line names no mount, it is V", read[1].Heading, StringComparison.Ordinal);
+        // Each line says all by itself, typed alone.
+        foreach (var line in read.Where(l => l.Heading is null)) Assert.True(QuickAdd.Read(line.Line, Known).Ready, line.Line);
+    }
+
+    [Theory]
+    [InlineData("Halm 45 K2 45MP iso12800 SD+SD, LB7")]
+    [InlineData("camera Orrin, 20 MP, APS-C, SD/SD, ISO 6400, K2, LB2")]
+    [InlineData("charger, LB7, two bays")]
+    [InlineData("grip for Halm 45, LB7")]
+    public void A_comma_within_one_thing_makes_no_two(string line) => Assert.Single(QuickAdd.ReadAll(line, Known));
 }

@@ -43,6 +43,10 @@ public sealed class TableTests
     [InlineData("Leitzahl", "guideNumber")]
     [InlineData("Wh", "wattHours")]
     [InlineData("Filter thread", "filterThreadMm")]
+    [InlineData("mm", "focal")]
+    [InlineData("max ap.", "aperture")]
+    [InlineData("kg", "weightG")]
+    [InlineData("Make/Model", "name")]
     [InlineData("Favourite colour", null)]
     public void A_heading_is_matched_to_a_figure(string heading, string? figure) => Assert.Equal(figure, Assert.Single(TableColumns.Match([heading], [])).Figure);
 
@@ -73,6 +77,11 @@ public sealed class TableTests
     [InlineData("Category|Item|Price", "Battery|LB7|1.250", "?may be 1250 or 1.25")]
     [InlineData("Category|Mount|Focal|Aperture", "Lens|K2|wide|2", "?\"wide\" is not understood")]
     [InlineData("Category|Name", "Gizmo|x", "?is no kind")]
+    [InlineData("what|mount|mm|max ap.|kg", "Fisheye|P|8|3.5|0.3", "lens focal=8 aperture=3.5 mount=P weightG=300")]
+    [InlineData("what|mount|mm|max ap.", "Tube|P|25|-", "tube extensionMm=25 mount=P")]
+    [InlineData("Category|Name|Notes", "Lens|400 f/2.8|T mount", "lens focal=400 mount=T")]
+    [InlineData("Category|Name|Notes|ISO|Battery type|Mount", "Camera body|Terno|24 MP, 2x SD UHS-II, 20 fps|6400|LB7|K2", "body megapixels=24 slots=SD+SD fps=20")]
+    [InlineData("Category|Name|Notes", "Memory card|SD 128GB V90|300MB/s", "card writeMegabytesPerSecond=300")]
     [InlineData("Category|Type|Focal", "card|SD|50", "?a card has no such figure")]
     public void A_row_is_read_or_asked_about(string headings, string cells, string wanted)
     {
@@ -93,6 +102,24 @@ public sealed class TableTests
             // Every figure that was read is told before it is kept.
             if (name != "name") Assert.Contains(weighed.Rows[0].What, w => w.Contains(value, StringComparison.Ordinal));
         }
+    }
+
+    [Fact]
+    public void A_column_of_kinds_is_the_kind_whatever_it_is_called_and_a_column_says_how_it_writes_thousands()
+    {
+        string[][] rows = [["Camera body", "Terno 24", "2.899,00"], ["Lens", "400 f/2.8", "9.800"]];
+        var columns = TableColumns.Match(["Item", "Make/Model", "Price (EUR)"], rows);
+        Assert.Equal(["kind", "name", "value"], columns.Select(c => c.Figure));
+        var lens = Assert.Single(TableRows.Of(3, columns, rows[1]));
+        Assert.Equal(("lens", "9800"), (lens.Kind, lens.Texts!["value"]));
+        Assert.Equal("9.800", Assert.Single(TableRows.Of(2, TableColumns.Match(["Category", "Price"], [["Lens", "9.800"]]), ["Lens", "9.800"])).Texts!["value"]);
+    }
+
+    [Fact]
+    public void As_many_serial_numbers_as_things_are_one_each()
+    {
+        var columns = TableColumns.Match(["Category", "Name", "Qty", "Serial"], []);
+        Assert.Equal(["T-1", "T-2"], TableRows.Of(2, columns, ["body", "Terno", "2", "T-1, T-2"]).Select(t => t.Texts!["serial"]));
     }
 
     [Fact]

@@ -140,6 +140,7 @@ public static class CardTypes
         "cfx-b" or "cfxb" or "cfx b" or "cfx type b" => "CFexpress-B",
         "cfexpress-b" or "cfexpress" or "cfexpress b" or "cfexpress type b" or "cfexpress typ b" => "CFexpress-B",
         "cfx-a" or "cfxa" or "cfx a" or "cfx type a" or "cfexpress-a" or "cfexpress a" or "cfexpress type a" or "cfexpress typ a" => "CFexpress-A",
+        "sd uhs-ii" or "sd uhs-i" or "sdxc uhs-ii" or "sdhc uhs-i" => "SD",
         "sd" or "sdxc" or "sdhc" or "uhs-ii" or "uhs-i" => "SD",
         "microsd" => "microSD",
         "cf" or "compactflash" => "CompactFlash",

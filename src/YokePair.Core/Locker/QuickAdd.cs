@@ -44,6 +44,9 @@ public sealed record QuickLine(
     /// <summary>Whether it can be added as it stands.</summary>
     public bool Ready => Things.Count > 0;
 
+    /// <summary>What a line that is no thing says of those below it; null for a thing.</summary>
+    public string? Heading { get; init; }
+
     /// <summary>Figures that were read without a doubt, as tables write them.</summary>
     internal IReadOnlyList<(string Name, string Text)> Figures { get; init; } = [];
 
@@ -60,22 +63,9 @@ public static class QuickAdd
     private const int MostCopies = 200;
 
     /// <summary>Reads each line that holds anything; what earlier lines name is known to later ones.</summary>
-    public static IReadOnlyList<QuickLine> ReadAll(string text, KnownWords known)
-    {
-        var read = new List<QuickLine>();
-        var at = 0;
-        foreach (var line in text.Split('\n', StringSplitOptions.TrimEntries))
-        {
-            at++;
-            if (line.Length == 0) continue;
-            read.Add((TypedLimits.Beyond("text", line, at) is { } beyond ? Unread(line, beyond) : Read(line, known)) with { At = at });
-            if (at > TypedLimits.Lines) break;
-            known = known.And(KnownWords.Of(read[^1].Things));
-        }
-        return read;
-    }
+    public static IReadOnlyList<QuickLine> ReadAll(string text, KnownWords known) => new QuickPage(known).Read(text);
 
-    private static QuickLine Unread(string line, PlanProblem why) =>
+    internal static QuickLine Unread(string line, PlanProblem why) =>
         new(line[..Math.Min(line.Length, TypedLimits.LineLetters)], 0, "", "", null, [], [], [why], [], []);
 
     /// <summary>Reads one line.</summary>

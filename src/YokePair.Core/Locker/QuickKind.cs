@@ -16,6 +16,8 @@ internal sealed partial record QuickKind(string Kind, string? Form, string? Word
         // Of what has megapixels, a battery or a card is a part; of glass, a filter is its thread.
         var isPart = (said?.Kind is "battery" or "card" && MegaPixels().IsMatch(string.Join(' ', words.Select(QuickPatterns.Plain))))
             || (said?.Kind == "filter" && words.Any(w => QuickPatterns.FocalAndAperture().IsMatch(w)));
+        // AA are cells, whatever they are called; what charges them is none.
+        if (said?.Kind == "battery" && words.Any(QuickPatterns.IsCell)) return said with { Kind = "cells" };
         return (isPart ? null : said) ?? Meant(words, known) ?? new("", null, null, null);
     }
 
@@ -79,7 +81,10 @@ internal sealed partial record QuickKind(string Kind, string? Form, string? Word
         return twice.Success && types.Length == 1 ? [types[0], types[0]] : types;
     }
 
-    [GeneratedRegex(@"^(?:2\s?[x×]|dual|double|two|zwei|deux)\s+", RegexOptions.IgnoreCase)]
+    /// <summary>What says that a body has two slots of one type.</summary>
+    public const string Twofold = @"2\s?[x×]|dual(?:\s+slots?)?|double(?:\s+slots?)?|two|zwei|deux|doppelslot";
+
+    [GeneratedRegex(@"^(?:" + Twofold + @")\s+", RegexOptions.IgnoreCase)]
     private static partial Regex Twice();
 
     [GeneratedRegex(@"\d\s*(?:mp|mpx|mpix|megapixels?)\b", RegexOptions.IgnoreCase)]

@@ -26,7 +26,7 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
 
     public QuickLine Read()
     {
-        words = QuickPatterns.WordsOf(line);
+        words = QuickPatterns.WordsOf(OfAllOfThem());
         found = QuickKind.In(words, known);
         if (Kind.Length == 0)
         {
@@ -40,6 +40,14 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         Assume();
         return QuickAdd.Finish(line, found, thing, copies, numbers, understood, problems);
     }
+
+    /// <summary>What is said of some of them only, as in (two are from 2019), is never taken for all: it is asked about.</summary>
+    private string OfAllOfThem() => OfSome().Replace(line, m =>
+    {
+        problems.Add(new PlanProblem("", $"\"{m.Value.Trim('(', ')')}\" is said of some of them only; write those as a line of their own"));
+        understood.Add(new Understood(m.Value, "said of some only", m.Value.Trim('(', ')'), Guess: true));
+        return "";
+    });
 
     private void Take(string word, int at)
     {
@@ -58,16 +66,22 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
     /// <summary>How many: 6x, x4, (6), 6 pcs; a bare figure before a noun.</summary>
     private int? IsCount(string plain, int at)
     {
+        if (at > 0 && Kind == "body" && Behind().Match(plain) is { Success: true } behind)
+            return int.Parse(behind.Groups[1].Value, CultureInfo.InvariantCulture);
         if (Copies().Match(plain) is { Success: true } times && (Kind != "converter" || plain.StartsWith('(')) && (at == 0 || Kind is not ("lens" or "body")))
             return int.Parse(times.Groups.Values.Skip(1).First(g => g.Success).Value, CultureInfo.InvariantCulture);
         return at == 0 && words.Count > 1 && Whole().IsMatch(plain)
             && (words.Skip(1).Take(2).Contains(found.Word) || (Kind == "cells" && QuickWords.IsSet(words[1]))
-                || QuickPatterns.IsCell(words[1]) || known.BatteryTypes.Contains(words[1])
+                || QuickPatterns.IsCell(words[1]) || IsOtherNoun(plain) || known.BatteryTypes.Contains(words[1])
                 || QuickKind.Slots(words[1]) is not null)
             // A prime before its noun is no count: 85 prime.
             && (Kind != "lens" || plain.Length == 1)
             ? int.Parse(plain, CultureInfo.InvariantCulture) : null;
     }
+
+    /// <summary>A few of what is called by a word of its own, where the figures say the kind: 3 torches GN 58.</summary>
+    private bool IsOtherNoun(string count) => found.Word is null && count.Length <= 2 && words.Count > 2 && words[1].All(char.IsLetter) && words[1].Length > 3
+        && Kind is "flash" or "battery" or "card" or "cells" or "light";
 
     private static bool IsFilter(string plain) =>
         plain.Equals("filter", StringComparison.OrdinalIgnoreCase) || plain.Equals("filtre", StringComparison.OrdinalIgnoreCase);
@@ -148,6 +162,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
             return Set(word, "lensMount", mounts.Groups["from"].Value) && Set(word, "bodyMount", mounts.Groups["to"].Value);
         if (Kind is "case" && TimesSigns().Count(plain) == 2) return Set(word, "innerMm", plain);
         if (TimesSigns().Count(plain) == 2) return Set(word, "sizeMm", plain);
+        if (OfMount().Match(plain) is { Success: true } called && FigureCatalogue.Find(Kind, "mount") is not null)
+            return Set(word, "mount", called.Groups["mount"].Value);
         if (QuickKind.Slots(plain) is { } slots && SlotFigure() is { } cards) return Set(word, cards, string.Join('+', slots));
         if (Kind == "lens" && at > 0 && IsFilter(words[at - 1]) && Whole().IsMatch(plain)) return Set(word, "filterThreadMm", plain);
         if (Kind == "filter" && StepUp().Match(plain) is { Success: true } step)
@@ -276,6 +292,18 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
 
     [GeneratedRegex(@"^(\d{1,3})\s?[x×]$|^[x×]\s?(\d{1,3})$|^\((\d{1,3})\)$|^(\d{1,3})\s(?:stück|stk\.?|pcs\.?|pieces|pièces)$", RegexOptions.IgnoreCase)]
     private static partial Regex Copies();
+
+    /// <summary>How many, behind a body: a small x, for a large one is a model's.</summary>
+    [GeneratedRegex(@"^[x×]\s?(\d{1,2})$")]
+    private static partial Regex Behind();
+
+    [GeneratedRegex(@"^(?:(?<mount>[A-Z]\w{0,3})[\s-]mount|mount\s(?<mount>[A-Z]\w{0,3}))$")]
+    private static partial Regex OfMount();
+
+    [GeneratedRegex(@"\((?:one|two|three|four|five|some|a\sfew|\d{1,2}|eine[rs]?|zwei|drei|vier|un|une|deux|trois)\s+(?:of\sthem\s|davon\s|de\s)?"
+        + @"(?:is|are|was|were|has|have|with|from|fails?|sticks?|needs?|weak|old|dead|broken|loose|ist|sind|hat|haben|defekt|est|sont|a|ont)\b[^)]*\)",
+        RegexOptions.IgnoreCase)]
+    private static partial Regex OfSome();
 
     [GeneratedRegex(@"^\d{1,4}$")]
     private static partial Regex Whole();

@@ -13,6 +13,9 @@ internal static partial class QuickMeasures
     public static (string Figure, string Text)? Of(string word, string kind, Func<string, bool> has)
     {
         if (PoundsAndOunces().IsMatch(word)) return ("weightG", word);
+        if (kind == "charger" && HoursAndMinutes().IsMatch(word)) return ("hours", word);
+        if (kind == "charger" && Bays().Match(word) is { Success: true } bays) return ("bays", Count(bays.Groups[1].Value));
+        if (kind == "converter" && BareFactor().IsMatch(word) && !has("factor")) return ("factor", word);
         if (Shape().Match(word) is not { Success: true } match) return null;
         var (number, unit) = (match.Groups[1].Value, match.Groups[2].Value.ToLowerInvariant());
         return (unit, kind) switch
@@ -73,6 +76,22 @@ internal static partial class QuickMeasures
         var isMade = f < 4 || f % 100 == 0 || Math.Abs(stops - Math.Round(stops)) < 0.05;
         return isMade ? Math.Round(stops, 1).ToString(CultureInfo.InvariantCulture) : null;
     }
+
+    private static string Count(string word)
+    {
+        string[] words = ["", "", "two zwei deux", "three drei trois", "four vier quatre", "", "six sechs", "", "eight acht huit"];
+        var at = Array.FindIndex(words, w => w.Split(' ').Contains(word.ToLowerInvariant()));
+        return at > 0 ? at.ToString(CultureInfo.InvariantCulture) : word;
+    }
+
+    [GeneratedRegex(@"^\d{1,2}\s?h\s?\d{2}$", RegexOptions.IgnoreCase)]
+    private static partial Regex HoursAndMinutes();
+
+    [GeneratedRegex(@"^(\d{1,2}|\p{L}+)[\s-](?:bays?|fach|slots?|fächer|schächte|baies)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Bays();
+
+    [GeneratedRegex(@"^(?:1[.,](?:25|4|7)|2)$")]
+    private static partial Regex BareFactor();
 
     [GeneratedRegex(@"^(\d+(?:[.,]\d+)?(?:[\s'’]\d{3})*)\s*(x|×|" + QuickPatterns.Units + ")$", RegexOptions.IgnoreCase)]
     private static partial Regex Shape();

@@ -11,7 +11,7 @@ internal static partial class QuickPatterns
     private const char Held = '\u00A0';
 
     private static readonly Regex[] Joins = [Count(), Sizes(), CardType(), NumberOf(), Serial(), Thousands(), Named(), Stabiliser(), Mounts(), Glass(),
-        Measure(), MonthOfYear(), SlotsTogether()];
+        Measure(), MonthOfYear(), SlotsTogether(), OfMount(), Bays()];
 
     private static readonly Regex Phrase = new(
         @"(?<![\p{L}-])(?:" + string.Join('|',
@@ -98,17 +98,25 @@ internal static partial class QuickPatterns
         + @"(?!\w)", RegexOptions.IgnoreCase)]
     private static partial Regex MonthOfYear();
 
-    private const string CardWord = @"(?:cfx[\s-]?(?:type\s)?[ab]|cfexpress(?:[\s-]?(?:type\s)?[ab])?|sd(?:xc|hc)?|microsd|cf)";
+    private const string CardWord = @"(?:cfx[\s-]?(?:type\s)?[ab]|cfexpress(?:[\s-]?(?:type\s)?[ab])?|sd(?:xc|hc)?(?:\s+uhs-?i{1,2})?|microsd|cf)";
 
     [GeneratedRegex(
-        @"(?<!\S)(?:2\s?[x×]\s?)?" + CardWord + @"(?:\s*[+/&]\s*" + CardWord + @")+(?!\S)|(?<!\S)(?:2\s?[x×]|dual|double|two|zwei|deux)\s+"
-        + @"(?:cfx[\s-]?[ab]|sd|microsd|cf)(?![\w@+/-])", RegexOptions.IgnoreCase)]
+        @"(?<!\S)(?:2\s?[x×]\s?)?" + CardWord + @"(?:\s*[+/&]\s*" + CardWord + @")+(?!\S)|(?<!\S)(?:" + QuickKind.Twofold + @")\s+"
+        + @"(?:cfx[\s-]?[ab]|sd(?:\s+uhs-?i{1,2})?|microsd|cf)(?![\w@+/-])", RegexOptions.IgnoreCase)]
     private static partial Regex SlotsTogether();
 
     /// <summary>Units behind a figure.</summary>
     public const string Units =
         @"g|gr|kg|kilo|lbs?|oz|wh|mah|gb|go|tb|(?-i:To)|mb/s|mp|mpx|mpix|megapixels?|fps|b/s|mm|cm|watts?|w|lux|lx|%|stops?|blenden|ev|"
         + @"bays?|schächte|fach|hours?|h|std|frames|shots|bilder|clicks|actuations|auslösungen|€|eur|euros?|usd|gbp|chf";
+
+    /// <summary>V mount, P-mount: a mount of one letter is one only where it is called so.</summary>
+    [GeneratedRegex(@"(?<![\w-])[A-Z][A-Za-z0-9]{0,3}[\s-]mount(?!\w|\s+[A-Z]\w{0,3}(?!\S))|(?<!\w)mount\s+[A-Z][A-Za-z0-9]{0,3}(?!\S)")]
+    private static partial Regex OfMount();
+
+    [GeneratedRegex(@"(?<!\w)(?:two|three|four|six|eight|zwei|drei|vier|sechs|acht|deux|trois|quatre|huit)\s+(?:bays?|fächer|schächte|baies)(?!\w)",
+        RegexOptions.IgnoreCase)]
+    private static partial Regex Bays();
 
     /// <summary>24-70/2.8, 50 1.2, 85 f/1.4, 24–70 1:2.8.</summary>
     [GeneratedRegex(

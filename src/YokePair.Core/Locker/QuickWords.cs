@@ -6,12 +6,13 @@ internal static class QuickWords
     // By kind, and by form where the kind has some. An underscore is a space.
     private const string KindTable = """
         body:            body bodies camera cameras cam gehäuse kamera kameras boîtier boîtiers boitier appareil camera_body kameragehäuse
-        lens:            lens lenses zoom prime objektiv objektive objectif objectifs festbrennweite focale_fixe macro_lens
+        lens:            lens lenses zoom prime objektiv objektive objectif objectifs festbrennweite festbrennweiten focale_fixe macro_lens
+        lens:            fisheye superzoom
         adapter:         adapter adaptor mount_adapter lens_adapter bajonettadapter objektivadapter bague_d'adaptation adaptateur
         converter:       converter teleconverter tele-converter tc extender telekonverter konverter multiplicateur téléconvertisseur convertisseur
         tube:            tube extension_tube zwischenring bague-allonge bague_allonge tube-allonge
         filter:          filter filtre polfilter polariser polarizer nd nd_filter graufilter filtre_gris ring step-up_ring step_up_ring stepup_ring filteradapter
-        flash:           flash flashes flashgun flashguns speedlight strobe strobes blitz blitze blitzgerät blitzgeräte aufsteckblitz flash_cobra flash_gun
+        flash:           flash flashes flashgun flashguns strobe strobes blitz blitze blitzgerät blitzgeräte aufsteckblitz aufsteckblitze flash_cobra flash_gun
         trigger:         trigger triggers transmitter sender funkauslöser auslöser émetteur déclencheur flash_trigger radio_trigger
         trigger=receiver: receiver receivers empfänger récepteur
         trigger=relay:   relay relais
@@ -21,7 +22,7 @@ internal static class QuickWords
         cells:           cells cell piles pile mignon mignonzellen batterien
         pack:            pack battery_pack flash_pack
         powerbank:       powerbank power_bank powerbanks batterie_externe
-        charger:         charger chargers ladegerät ladegeräte akkuladegerät chargeur chargeurs battery_charger ladeschale
+        charger:         charger chargers ladegerät ladegeräte akkuladegerät chargeur chargeurs battery_charger ladeschale ladeschalen
         card:            card cards memory_card memory_cards speicherkarte speicherkarten karte karten carte cartes carte_mémoire cartes_mémoire
         reader:          reader card_reader card_readers cardreader kartenleser kartenlesegerät lecteur lecteur_de_cartes lecteur_de_carte
         drive:           drive ssd hdd hard_drive backup_drive festplatte disque disque_dur
@@ -29,10 +30,12 @@ internal static class QuickWords
         support=monopod: monopod monopods einbein einbeinstativ monopode
         support=stand:   stand stands lightstand lightstands light_stand light_stands lampenstativ lichtstativ lichtstative pied_d'éclairage pied_de_lumière
         support=clamp:   clamp clamps klemme klammer pince
-        carry:           carry harness belt strap holster gurt kameragurt gürtel sangle courroie ceinture harnais camera_strap
+        carry:           carry harness belt strap holster gurt kameragurt doppelgurt schulterriemen gürtel sangle courroie ceinture harnais camera_strap
         case:            case roller backpack bag pouch shoulder_bag camera_bag tasche kameratasche rucksack koffer rollkoffer sac sac_à_dos valise
         grip:            grip battery_grip batteriegriff hochformatgriff poignée poignée_d'alimentation
         other:           other recorder audio_recorder plate tripod_plate head tripod_head ball_head kugelkopf rotule laptop
+        other:           rain_cover rain_sleeve regenhülle housse_de_pluie
+        other:           grey_card graukarte gaffer_tape tape klebeband adhésif
         """;
 
     private const string FlagTable = """
@@ -40,6 +43,7 @@ internal static class QuickWords
         silent=yes:        silent silent_shutter lautlos silencieux
         sealed=yes:        sealed weather_sealed weather-sealed abgedichtet tropicalisé tropicalisée
         doubtful=yes:      doubtful sometimes_fails fails_sometimes unreliable flaky wackelkontakt unzuverlässig spinnt_manchmal capricieux parfois_en_panne
+        doubtful=yes:      sometimes manchmal parfois
         usbCharging=yes:   usb-c usb_c usb_charging
         takesConverter=yes: takesconverter takes_converter takes_a_converter takes_tc
         highSpeedSync=yes: hss high-speed_sync high_speed_sync
@@ -59,7 +63,7 @@ internal static class QuickWords
     private const string JoinTable = """
         with for and mount the a an of on in x × slot slots each dual two card cards battery type bought since used from new my bays bay as + & - – ,
             mit für und von am auf bajonett
-        neu gekauft seit je stück stk pcs pieces avec pour et de du à monture achat acheté depuis pièces mount: typ
+        neu gekauft seit je stück stk pcs pieces avec pour et de du à un une ein eine einen les des la le them monture achat acheté depuis pièces mount: typ
         """;
 
     /// <summary>Kinds, each with its form where the word names one.</summary>

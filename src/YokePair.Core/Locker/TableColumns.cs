@@ -7,7 +7,11 @@ namespace YokePair.Core.Locker;
 /// <param name="Figure">The figure, or <c>kind</c>, <c>id</c> or <c>estimated</c>; null where no thing has such a one.</param>
 /// <param name="Unit">Unit in the heading, for cells that have none.</param>
 /// <param name="Samples">The first cells that hold anything.</param>
-public sealed record TableColumn(string Heading, string? Figure, string? Unit, IReadOnlyList<string> Samples);
+public sealed record TableColumn(string Heading, string? Figure, string? Unit, IReadOnlyList<string> Samples)
+{
+    /// <summary>Which mark its cells put between thousands, where one of them shows it: "2.899,00" says what "9.800" is.</summary>
+    internal char? Thousands { get; init; }
+}
 
 /// <summary>Matches the headings of spreadsheets to figures: by name, by synonym, and where that leaves a choice by what stands below.</summary>
 public static partial class TableColumns
@@ -19,10 +23,11 @@ public static partial class TableColumns
     private const string SynonymTable = """
         kind:        kind category what art kategorie gattung catégorie genre item_type equipment_type gear_type product_type
         name:        name item description model bezeichnung modell artikel gegenstand nom désignation modèle equipment gear title
+        name:        make/model make_model brand_model marke/modell product
         number:      number no nr num nummer numéro n°
         count:       qty quantity count pieces pcs anzahl menge stück quantité nombre how_many
-        focal:       focal focal_length focal_lengths brennweite focale distance_focale
-        aperture:    aperture f-stop f-number f max_aperture maximum_aperture widest blende lichtstärke ouverture ouverture_max
+        focal:       focal focal_length focal_lengths brennweite focale distance_focale mm
+        aperture:    aperture f-stop f-number f max_aperture max_ap maximum_aperture widest blende lichtstärke ouverture ouverture_max
         mount:       mount lens_mount bajonett anschluss monture
         lensMount:   from_mount lens_side
         bodyMount:   to_mount body_side
@@ -30,11 +35,11 @@ public static partial class TableColumns
         isoCeiling:  iso max_iso iso_max highest_iso iso_limit iso_ceiling höchste_iso
         slots:       slots card_slots kartenslots kartenfächer logements
         batteryType: battery_type camera_battery akkutyp
-        weightG:     weight mass gewicht poids
+        weightG:     weight mass gewicht poids kg g lb
         gigabytes:   capacity size storage kapazität größe speicher capacité taille gb
         serial:      serial serial_no serial_number s/n sn seriennummer numéro_de_série
         firstUse:    first_use bought purchased purchase_date date_of_purchase since gekauft gekauft_am kaufdatum acheté date_d'achat year
-        value:       value price cost worth wert preis neupreis prix valeur
+        value:       value price cost worth wert preis neupreis prix valeur € €_new eur chf usd gbp new_price
         owner:       owner whose besitzer eigentümer propriétaire belongs_to
         notes:       notes note remarks comment comments bemerkung bemerkungen notizen remarque remarques
         guideNumber: guide_number gn leitzahl lz nombre_guide ng
@@ -65,15 +70,25 @@ public static partial class TableColumns
             var (words, unit) = Parts(headings[c]);
             var figure = chosen?.GetValueOrDefault(headings[c]) is { } wanted ? (wanted.Length == 0 ? null : wanted)
                 : FigureOf(headings[c], words, cells, said);
-            columns.Add(new TableColumn(headings[c], figure, unit, [.. cells.Take(3)]));
+            columns.Add(new TableColumn(headings[c], figure, unit, [.. cells.Take(3)]) { Thousands = ThousandsOf(cells) });
         }
         // Two columns for one figure: the first stands, unless somebody chose.
         var seen = new HashSet<string>(StringComparer.Ordinal);
         return [.. columns.Select(c => c.Figure is null || seen.Add(c.Figure) ? c : c with { Figure = null })];
     }
 
-    /// <summary>A cell with the unit of its heading, where it has none of its own.</summary>
-    public static string WithUnit(string cell, string? unit) => unit is not null && cell.Length > 0 && char.IsDigit(cell[^1]) ? $"{cell} {unit}" : cell;
+    /// <summary>
+    /// What a cell says: nothing where it is only a dash; its thousands as its column writes them; in the unit of the heading where it has none.
+    /// </summary>
+    public static string Said(TableColumn column, string cell)
+    {
+        if (cell is "-" or "–" or "—" or "?" or "n/a" or "N/A") return "";
+        if (column.Thousands is { } mark && Grouped().IsMatch(cell)) cell = cell.Replace(mark.ToString(), "", StringComparison.Ordinal);
+        return column.Unit is not null && cell.Length > 0 && char.IsDigit(cell[^1]) ? $"{cell} {column.Unit}" : cell;
+    }
+
+    private static char? ThousandsOf(string[] cells) =>
+        Array.Exists(cells, c => CommaBeforeDecimals().IsMatch(c)) ? '.' : Array.Exists(cells, c => PointBeforeDecimals().IsMatch(c)) ? ',' : null;
 
     /// <summary>The kind a word means, with its form; as it was written where it means none.</summary>
     public static (string Kind, string? Form) KindOf(string word) =>
@@ -88,6 +103,8 @@ public static partial class TableColumns
         if (bare == Bare(LockerFigures.SensorWidth) || bare == "sensorwidth") return LockerFigures.SensorWidth;
         // A column "type" says the kind where kinds stand in it, else the type of card, battery or cell.
         if (Bare(words) is "type" or "typ") return !kindSaid && cells.Length > 0 && cells.Count(c => IsKind(c)) * 2 > cells.Length ? Kind : "type";
+        // A column "item" says the kind where nothing but kinds stands in it.
+        if (!kindSaid && cells.Length > 1 && Synonyms.GetValueOrDefault(bare) == "name" && cells.Count(IsOnlyKind) * 2 > cells.Length) return Kind;
         if (Bare(words) is "size" or "größe" && cells.Any(c => c.Contains('x', StringComparison.OrdinalIgnoreCase) || c.Contains('×'))) return "sizeMm";
         return FigureCatalogue.All.FirstOrDefault(f =>
             f.Name == heading.Trim())?.Name ?? Synonyms.GetValueOrDefault(bare) ?? Synonyms.GetValueOrDefault(Bare(words))
@@ -95,11 +112,14 @@ public static partial class TableColumns
                 || Bare(f.Words) == Bare(words))?.Name;
     }
 
+    private static bool IsOnlyKind(string cell) => QuickPatterns.WordsOf(cell) is [var word] && QuickKind.In([word], KnownWords.None).Kind.Length > 0;
+
     private static bool IsKind(string cell) => FigureCatalogue.Kinds.Contains(KindOf(cell).Kind);
 
     /// <summary>The words of a heading and the unit behind them: Weight (kg), Focal length [mm], Gewicht in g.</summary>
     private static (string Words, string? Unit) Parts(string heading)
     {
+        if (Known().IsMatch(heading.Trim())) return (heading, heading.Trim());
         if (UnitBehind().Match(heading) is not { Success: true } match) return (heading, null);
         var unit = match.Groups["unit"].Value;
         return (heading[..match.Index], Known().IsMatch(unit) ? unit : null);
@@ -110,6 +130,16 @@ public static partial class TableColumns
     [GeneratedRegex(
         @"\s*(?:[\(\[](?<unit>[^\)\]]*)[\)\]]|\bin\s+(?<unit>\w+)|,\s*(?<unit>\w+)|\s(?<unit>kg|g|lb|lbs|oz|mm|cm|gb|tb|mp|wh))\s*$", RegexOptions.IgnoreCase)]
     private static partial Regex UnitBehind();
+
+    [GeneratedRegex(@"^\d{1,3}(?:[.,]\d{3})+$")]
+    private static partial Regex Grouped();
+
+    /// <summary>2.899,00 or 0,72: the comma stands before the decimals.</summary>
+    [GeneratedRegex(@"^\d{1,3}(?:\.\d{3})*,\d{1,2}$")]
+    private static partial Regex CommaBeforeDecimals();
+
+    [GeneratedRegex(@"^\d{1,3}(?:,\d{3})*\.\d{1,2}$")]
+    private static partial Regex PointBeforeDecimals();
 
     [GeneratedRegex(@"^(?:kg|g|lbs?|oz|mm|cm|m|in|gb|tb|mp|wh|w|s|h|min|stops|fps)$", RegexOptions.IgnoreCase)]
     private static partial Regex Known();

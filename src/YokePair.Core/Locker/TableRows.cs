@@ -1,5 +1,6 @@
 using System.Globalization;
 using YokePair.Core.Basics;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
@@ -18,9 +19,8 @@ public static class TableRows
     /// <param name="cells">Its cells.</param>
     public static IEnumerable<FiledThing> Of(int line, IReadOnlyList<TableColumn> columns, IReadOnlyList<string> cells)
     {
-        var texts = new Dictionary<string, string>(StringComparer.Ordinal);
-        for (var c = 0; c < columns.Count && c < cells.Count; c++)
-            if (columns[c].Figure is { } figure && cells[c].Length > 0) texts[figure] = TableColumns.WithUnit(cells[c], columns[c].Unit);
+        var texts = columns.Zip(cells, (column, cell) => (column.Figure, Said: TableColumns.Said(column, cell)))
+            .Where(c => c.Figure is not null && c.Said.Length > 0).ToDictionary(c => c.Figure!, c => c.Said, StringComparer.Ordinal);
         var label = texts.GetValueOrDefault("name", texts.GetValueOrDefault("id", texts.GetValueOrDefault(TableColumns.Kind, "")));
         var problems = new List<PlanProblem>();
         if (cells.Count > columns.Count) problems.Add(new PlanProblem("",
@@ -37,20 +37,30 @@ public static class TableRows
         else
         {
             if (form is not null && FigureCatalogue.Find(kind, "form") is not null) texts.TryAdd("form", form);
-            if (!own) FillFromName(kind, texts);
+            if (!own) FillFromWords(kind, texts);
             Place(kind, texts, problems);
         }
         var count = own ? 1 : CountOf(texts, problems);
         for (var n = 0; n < count; n++)
         {
-            var one = count == 1 ? texts : new Dictionary<string, string>(texts, StringComparer.Ordinal) { ["number"] = NumberOf(texts, n) };
-            yield return new FiledThing(line, label.Length > 0 ? label : kind, kind, one, null, problems);
+            yield return new FiledThing(line, label.Length > 0 ? label : kind, kind, count == 1 ? texts : OneOf(texts, n, count), null, problems);
         }
     }
 
     private static (string Kind, string? Form) KindByName(Dictionary<string, string> texts) =>
         QuickKind.In(QuickPatterns.WordsOf(string.Join(' ', texts.Values)), KnownWords.None) is { Kind.Length: > 0 } found ? (found.Kind, found.Form)
             : ("", null);
+
+    /// <summary>What no column has is in the name, and what that lacks too may be in the notes: 24 MP, 2x SD.</summary>
+    private static void FillFromWords(string kind, Dictionary<string, string> texts)
+    {
+        FillFromName(kind, texts);
+        if (!texts.TryGetValue("notes", out var notes)) return;
+        var read = QuickAdd.Read($"{kind} {notes}", KnownWords.None);
+        foreach (var (figure, text) in read.Figures.Where(f => read.Problems.Count == 0 || IsEssential(f.Name))) texts.TryAdd(figure, text);
+
+        bool IsEssential(string figure) => Typical.Essentials(kind).Any(e => e.Figure == figure);
+    }
 
     /// <summary>24-70/2.8 K2 under a heading "item" says focal length, f-number and mount; what is left of it is what it is called.</summary>
     private static void FillFromName(string kind, Dictionary<string, string> texts)
@@ -79,6 +89,7 @@ public static class TableRows
                 "type" when kind == "reader" => "cardTypes",
                 "type" when kind == "body" => "slots",
                 "mount" when kind == "adapter" => "bodyMount",
+                "focal" when kind == "tube" => "extensionMm",
                 "filterThreadMm" when kind == "filter" => "threadMm",
                 "radioSystem" when kind == "trigger" => "sends",
                 _ => null,
@@ -98,6 +109,15 @@ public static class TableRows
             return 1;
         }
         return (int)read.Value[0];
+    }
+
+    private static Dictionary<string, string> OneOf(Dictionary<string, string> texts, int n, int count)
+    {
+        var one = new Dictionary<string, string>(texts, StringComparer.Ordinal) { ["number"] = NumberOf(texts, n) };
+        // As many serial numbers as there are things: one each.
+        if (texts.GetValueOrDefault("serial")?.Split([',', ';', '/'], StringSplitOptions.TrimEntries) is { } serials && serials.Length == count)
+            one["serial"] = serials[n];
+        return one;
     }
 
     private static string NumberOf(Dictionary<string, string> texts, int n) =>

@@ -7,6 +7,8 @@ namespace YokePair.Core.Starting;
 /// <summary>The pieces of one line of a timetable.</summary>
 internal sealed partial record TimetableWords
 {
+    private static readonly char[] Dashes = [' ', '-', '–', '—', ':', ',', '|'];
+
     private static readonly string[] Weekdays =
     [
         "sunday sonntag dimanche", "monday montag lundi", "tuesday dienstag mardi", "wednesday mittwoch mercredi",
@@ -46,19 +48,23 @@ internal sealed partial record TimetableWords
         if (at is null && Behind().Match(text) is { Success: true } behind)
         {
             before = text[..behind.Index].Trim(' ', ',', ':', '-', '–');
+            if (Ending().IsMatch(before))
+                return Reading.Refused<TimetableWords>($"\"{line}\" says when it ends, not when it begins; write it as 21:30–1:00 party");
             text = text[behind.Index..].TrimStart(' ', ',', '(', '-', '–');
             at = TypedTime.At(text);
         }
         if (at is not { } time) return Reading.Refused<TimetableWords>($"\"{line}\" has no time; write it as 14:00 ceremony, chapel 40 min, or take the line out");
         if (!time.Read) return Reading.Refused<TimetableWords>(time.Problem!);
         var clock = text[..time.Value.Length];
-        var (rest, minutes, end) = Lasting($"{before} {text[time.Value.Length..].Trim(' ', ')', '-', '–', '—', ':', ',', '|')}".Trim());
-        var words = rest.Split(',', 2, StringSplitOptions.TrimEntries);
+        var behindClock = text[time.Value.Length..].TrimStart([')', .. Dashes]).TrimEnd(Dashes);
+        var (rest, minutes, end) = Lasting($"{before} {behindClock}".Trim());
+        var words = Where().Split(rest, 2);
         // The end may stand before the place: until 14:40, chapel.
         if (minutes is null && end is null && words.Length > 1) (words[0], minutes, end) = Lasting(words[0]);
         if (time.Value.End is null && StrayTime().Match(words[0]) is { Success: true } stray)
             return Reading.Refused<TimetableWords>($"\"{line}\" holds a second time, {stray.Value}, that is not understood; write it as 14:00–14:40 ceremony, chapel");
-        var name = words[0].Trim(' ', '-', '–', '—', ':', '(', ')');
+        var name = words[0].Trim(Dashes);
+        if (name.Count(c => c == '(') != name.Count(c => c == ')')) name = name.Trim('(', ')');
         return Reading.Of(new TimetableWords
         {
             Start = time.Value.Start,
@@ -67,7 +73,7 @@ internal sealed partial record TimetableWords
             EndHalfSaid = Half().IsMatch(clock) || end?.HalfSaid == true,
             Minutes = time.Value.End is null && end is null ? minutes : null,
             Name = name.Length == 0 ? "Part" : English.Capital(name),
-            Location = words.Length > 1 && words[1].Length > 0 ? words[1] : null,
+            Location = words.Length > 1 && words[1].Trim() is { Length: > 0 } place ? place : null,
             KindSaid = kind,
         });
     }
@@ -116,6 +122,13 @@ internal sealed partial record TimetableWords
 
     [GeneratedRegex(@"(?<!\d)\d{1,2}[:h]\d{2}(?!\d)|(?<!\d)\d{1,2}\s?[ap]m\b", RegexOptions.IgnoreCase)]
     private static partial Regex StrayTime();
+
+    /// <summary>Where the place begins: behind a comma that is in no bracket, or behind @.</summary>
+    [GeneratedRegex(@"\s*,\s*(?![^(]*\))|\s+@\s*")]
+    private static partial Regex Where();
+
+    [GeneratedRegex(@"(?:^|\s)(?:until|till?|bis|jusqu'à)$", RegexOptions.IgnoreCase)]
+    private static partial Regex Ending();
 
     [GeneratedRegex(@"\t+|\s*\|\s*|\s{3,}")]
     private static partial Regex Cells();

@@ -6175,6 +6175,8 @@ export interface components {
             things: components["schemas"]["Item"][];
             /** @description Whether it can be added as it stands. */
             ready: boolean;
+            /** @description What a line that is no thing says of those below it; null for a thing. */
+            heading?: null | string;
         };
         /** @description Lines to be read. */
         QuickText: {

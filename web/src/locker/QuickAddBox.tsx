@@ -43,13 +43,14 @@ export function QuickAddBox({
       await changes.add(whole.map((l) => l.line).join("\n"));
       setText(
         read
-          .filter((l) => !l.ready)
+          .filter((l) => !l.ready && !l.heading)
           .map((l) => l.line)
           .join("\n"),
       );
       const count = whole.reduce((sum, l) => sum + l.things.length, 0);
+      const open = read.filter((l) => !l.ready && !l.heading).length;
       setSaid(
-        `${count} added${whole.length < read.length ? `, ${read.length - whole.length} ${read.length - whole.length === 1 ? "line needs" : "lines need"} more` : ""}.`,
+        `${count} added${open > 0 ? `, ${open} ${open === 1 ? "line needs" : "lines need"} more` : ""}.`,
       );
       box.current?.focus();
     });
@@ -94,21 +95,29 @@ export function QuickAddBox({
       {change.error && <Problem error={change.error} />}
       {lines.length > 0 && (
         <ol className={`mt-1 max-h-64 overflow-auto ${current ? "" : "opacity-60"}`} aria-label="Understood">
-          {lines.map((line, i) => (
-            <Line
-              key={`${i} ${line.line}`}
-              line={line}
-              alone={lines.length === 1}
-              kinds={kinds}
-              retype={(better) => setText(withLine(text, line.at, () => better))}
-              pick={(word) => pick(box.current, line, word)}
-            />
-          ))}
+          {lines.map((line, i) =>
+            line.heading ? (
+              <Heading key={`${i} ${line.line}`} line={line} />
+            ) : (
+              <Line
+                key={`${i} ${line.line}`}
+                line={line}
+                alone={lines.length === 1}
+                kinds={kinds}
+                retype={(better) => setText(retyped(text, line, better))}
+                pick={(word) => pick(box.current, line, word)}
+              />
+            ),
+          )}
         </ol>
       )}
     </section>
   );
 }
+
+/** Of a line with several things, only this one is typed anew. */
+const retyped = (text: string, { at, line }: QuickLine, better: string) =>
+  withLine(text, at, (old) => (old.includes(line) ? old.replace(line, better) : better));
 
 /** Marks a word of a line, to be typed over. */
 function pick(box: HTMLTextAreaElement | null, line: QuickLine, word: string) {
@@ -136,6 +145,15 @@ function figures({ understood }: QuickLine): Figure[] {
 }
 
 type Figure = QuickLine["understood"][number];
+
+function Heading({ line }: { line: QuickLine }) {
+  return (
+    <li className="border-b border-rule py-1 text-quiet" data-line={line.at}>
+      <span className="mr-1.5 tabular-nums">{line.at}</span>
+      {line.line}, {line.heading}
+    </li>
+  );
+}
 
 /** One typed line: what it was taken for as small labelled figures; what was guessed can be put right with one touch. */
 function Line({
