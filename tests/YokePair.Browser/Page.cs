@@ -102,24 +102,30 @@ public sealed class Page : IDisposable
         throw new InvalidOperationException($"Tab never reaches {css}");
     }
 
-    /// <summary>Drags once both lie still, as a hand would: an answer that arrives on the way moves what is aimed at.</summary>
+    /// <summary>Drags as a hand does: once both lie still, and lets go when the page, which scrolls near its edges, has come to rest under it.</summary>
     public void Drag(IWebElement what, IWebElement onto)
     {
         Rest(what);
         Rest(onto);
-        Hands.MoveToElement(what).ClickAndHold().MoveByOffset(0, -12).MoveToElement(onto, 0, -4).MoveToElement(onto).Release().Perform();
+        Hands.MoveToElement(what).ClickAndHold().MoveByOffset(0, -12).MoveToElement(onto, 0, -4).MoveToElement(onto).Perform();
+        Rest(onto);
+        Hands.MoveToElement(onto, 0, -4).MoveToElement(onto).Perform();
+        Rest(onto);
+        Hands.Release().Perform();
     }
 
     private void Rest(IWebElement thing)
     {
-        var (at, still) = (thing.Location, 0);
+        var (at, still) = (Where(), 0);
         Until(() =>
         {
             Thread.Sleep(60);
-            still = thing.Location == at ? still + 1 : 0;
-            at = thing.Location;
+            var now = Where();
+            (at, still) = (now, now == at ? still + 1 : 0);
             return still == 3;
         }, "the page at rest");
+
+        string Where() => (string)Driver.ExecuteScript("const r = arguments[0].getBoundingClientRect(); return r.left + ' ' + r.top", thing)!;
     }
 
     /// <summary>Serious and critical findings of the accessibility checker, one line each.</summary>
