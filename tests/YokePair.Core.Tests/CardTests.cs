@@ -159,6 +159,7 @@ public sealed class CardTests
             End = new DateTime(2027, 6, 12, 22, 30, 0),
             Frames = new FrameCount { Low = 0, Likely = 0, High = 1400 },
             Setups = [.. day.Parts[0].Setups, new Setup { Person = "second", Position = "left", Body = "b2", Lens = "l2" }],
+            Use = [new PartUse { Item = "b2", Frames = 700 }],
         };
         var evening = Of(day with { Parts = [part] }).Evening;
         Assert.Equal((37.1, 8.7, new DateTime(2027, 6, 12, 22, 39, 0)), (evening.Gigabytes, evening.Minutes, evening.LeaveAt));

@@ -45,11 +45,22 @@ public sealed class DeviceTests
         var power = Of(plan);
         // Half a charge and a quarter, by usual figures; 200 frames of the part are typed away.
         Assert.Equal(0.25, Ends(power, "b1").First(), 3);
-        Assert.Equal(["framesPerCharge Typed", "videoMinutesPerCharge Usual", "liveViewMinutesPerCharge Usual"], power.Figures.Select(f => $"{f.Figure} {f.Source}"));
+        Assert.Equal(["framesPerCharge Rated", "videoMinutesPerCharge Usual", "liveViewMinutesPerCharge Usual"], power.Figures.Select(f => $"{f.Figure} {f.Source}"));
         Assert.Equal((60, FigureSource.Typed), power.Use.Where(u => u.Part == "details").Select(u => (u.Frames, u.Source)).Single());
         var told = plan with { Items = [.. plan.Items.Select(i => i is Body b ? b with { VideoMinutesPerCharge = 200, LiveViewMinutesPerCharge = 90 } : i)] };
         Assert.Equal(0.25, Ends(Of(told), "b1").First(), 3);
         Assert.Equal(0.75, Ends(Of(told with { Parts = [.. told.Parts.Select((p, n) => n == 0 ? p with { Use = [new PartUse { Item = "b1", Frames = 200 }] } : p)] }), "b1").First(), 3);
+    }
+
+    /// <summary>Of 720 frames each camera has a share, and another for each picture that it is the first choice for: three and two fifths.</summary>
+    [Fact]
+    public void The_frames_of_a_part_are_shared_by_what_is_in_the_hands()
+    {
+        var plan = PowerTests.Flashes(4, 1600, 2);
+        var part = plan.Parts[0];
+        var more = plan with { Parts = [part with { Needs = [.. part.Needs, part.Needs.First(n => n.Who == "left") with { Id = "another" }] }] };
+        Assert.Equal([("b left", 432), ("b right", 288)], Of(more).Use.Select(u => (u.Body, u.Frames)));
+        Assert.Equal([360, 360], Of(plan with { Parts = [part with { Needs = [] }] }).Use.Select(u => u.Frames));
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using System.Globalization;
 using CsCheck;
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
@@ -175,12 +176,22 @@ public sealed class PowerTests
 
     /// <summary>The bands against a plain walk through the day, frame by frame.</summary>
     [Fact]
-    public void Bands_fall_as_frames_are_taken() => Gen.Int[0, 100_000].Sample(seed =>
+    public void Bands_fall_as_frames_are_taken()
+    {
+        var onTheWay = 0;
+        Gen.Int[0, 100_000].Sample(seed => Walk(seed, ref onTheWay), iter: 250);
+        Assert.True(onTheWay > 20, $"{onTheWay} charged on the way");
+    }
+
+    private static void Walk(int seed, ref int onTheWay)
     {
         var random = new Random(seed);
         var plan = Day(fresh: random.Next(2) == 0, spares: random.Next(0, 5), framesPerCharge: random.Next(150, 900));
-        plan = plan with { Items = [.. plan.Items.Select(i => i is Battery b ? b with { Health = random.Next(4) == 0 ? 0.7 : 1 } : i)] };
+        plan = plan with { Items = [.. plan.Items.Select(i => i is Battery b ? b with { Health = random.Next(4) == 0 ? 0.7 : 1, Charged = b.Id == "in" || random.Next(5) > 0 } : i)] };
+        if (random.Next(2) == 0) plan = Sockets(plan, random.Next(1, 3), random.Next(1, 4), [.. plan.Parts.Where(_ => random.Next(3) == 0).Select(p => p.Id)]);
         var power = Of(plan);
+        var share = plan.Items.OfType<Battery>().ToDictionary(b => b.Id, b => b.Charged ? 1.0 : 0);
+        Interlocked.Add(ref onTheWay, power.OnTheWay.Count);
         var body = (Body)plan.Items[0];
         double left = 0;
         string? inside = null;
@@ -188,25 +199,69 @@ public sealed class PowerTests
         foreach (var part in plan.Parts)
         {
             if (inside is null) (inside, left) = ("in", Charge.Frames(body, (Battery)plan.ItemOf("in")!));
+            var charging = power.OnTheWay.Where(c => c.Part == part.Id).ToList();
+            Assert.True(charging.Count <= (((Charger?)plan.ItemOf("charger"))?.Bays ?? 0), $"seed {seed}: more than there are bays");
             // Once more at the end: the last part of a frame may ask for a change.
             foreach (var taken in Enumerable.Range(0, part.Frames!.High + 1))
             {
                 foreach (var change in power.Changes.Where(c => c.Part == part.Id && (c.AfterFrames is { } at ? Math.Ceiling((double)at) == taken : taken == 0)))
                 {
                     Assert.True(change.AfterFrames is null || left < 1.5, $"seed {seed}: changed with {left} left");
-                    (inside, left) = (change.In, Charge.Frames(body, (Battery)plan.ItemOf(change.In)!));
+                    // Nothing is in the camera and on a charger at once.
+                    Assert.DoesNotContain(charging, c => c.Battery == change.In || (c.Battery == inside && change.AfterFrames is not null));
+                    share[inside] = left / Charge.Frames(body, (Battery)plan.ItemOf(inside)!);
+                    (inside, left) = (change.In, Charge.Frames(body, (Battery)plan.ItemOf(change.In)!) * share[change.In]);
                     changed++;
                 }
                 if (taken == part.Frames.High) break;
                 if (left < 0.5) dark++;
                 else left--;
             }
+            foreach (var one in charging)
+            {
+                Assert.NotEqual(inside, one.Battery);
+                Assert.Equal(share[one.Battery], one.From, 0.02);
+                Assert.Equal(Math.Min(1, one.From + (1.0 / ((Charger)plan.ItemOf("charger")!).Hours!.Value)), one.To, 0.001);
+                share[one.Battery] = one.To;
+            }
             var told = power.Bands[0].Levels.Last(l => l.Part == part.Id);
             // The walk takes whole frames of each battery.
             if (told.Battery is { } there) Assert.Equal(Math.Max(0, left), told.Left * Charge.Frames(body, (Battery)plan.ItemOf(there)!), 1.0 + changed);
         }
         Assert.InRange(dark - power.Short.Sum(s => s.Frames), -8, 8);
-    }, iter: 150);
+    }
+
+    private static Plan Sockets(Plan plan, double bays, double hours, string[] parts) => plan with
+    {
+        Items = [.. plan.Items, new Charger { Id = "charger", Name = "Charger, travel", Place = "bag", BatteryTypes = ["LB"], Bays = bays, Hours = hours }],
+        Parts = [.. plan.Parts.Select(p => parts.Contains(p.Id) ? p with { Socket = true } : p)],
+    };
+
+    /// <summary>
+    /// Two batteries of 500 for 1275 frames. "in" is out since the groups; an hour at a charger of two during the drinks gives it 250 of
+    /// the 275 that are short.
+    /// </summary>
+    [Fact]
+    public void What_a_socket_gives_on_the_way()
+    {
+        var plan = Day(fresh: false, spares: 1, framesPerCharge: 500);
+        Assert.Equal(275, Of(plan).Short.Sum(s => s.Frames));
+        var socket = Of(Sockets(plan, 1, 2, ["drinks"]));
+        Assert.Equal(25, socket.Short.Sum(s => s.Frames));
+        var one = Assert.Single(socket.OnTheWay);
+        Assert.Equal(("drinks", "charger", "in", 0.5), (one.Part, one.Charger, one.Battery, Math.Round(one.To - one.From, 2)));
+        Assert.Equal("in", socket.Changes[^1].In);
+        // Without a charger, a socket, or a need of it nothing is put on.
+        Assert.Empty(Of(Sockets(plan, 1, 2, [])).OnTheWay);
+        Assert.Empty(Of(Sockets(Day(fresh: false, spares: 2, framesPerCharge: 500), 1, 2, ["drinks"])).OnTheWay);
+        Assert.Empty(Of(plan with { Parts = [.. plan.Parts.Select(p => p with { Socket = true })] }).OnTheWay);
+        // A second one nobody charged at home: two bays fill both by half.
+        var empty = plan with { Items = [.. plan.Items, new Battery { Id = "empty", Place = "bag", Type = "LB", Charged = false }] };
+        Assert.Empty(Of(Sockets(empty, 2, 2, ["drinks"])).Short);
+        var rested = plan with { Parts = [.. plan.Parts.Select(p => p.Id == "drinks" ? p with { Needs = [], Setups = [], Frames = null } : p)] };
+        var mend = PowerMend.For(new DayAnalysis(Sockets(rested, 1, 2, [])), []).First(m => m.Label == "Charge LB in drinks, if there is a socket");
+        Assert.Equal(new SetPart { Part = "drinks", Socket = true }, Assert.Single(mend.Edits));
+    }
 
     /// <summary>What is there more, or holds more, never leaves more in the dark; what is there less never less.</summary>
     [Fact]

@@ -58,9 +58,12 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         var p = plan.Parts[part];
         var report = knows ? left : whole;
         var bodies = p.Setups.Where(s => !knows || (!IsAbsent(s.Person, part) && !IsGone(s.Body!, part) && !IsGone(s.Lens!, part))).Select(s => (s.Body!, s.Person)).ToList();
-        foreach (var way in report.Needs.Where(n => n.Part == p.Id && n.Baseline.IsMet()).Select(n => n.Best!))
+        var firsts = report.Needs.Where(n => n.Part == p.Id && n.Baseline.IsMet()).Select(n => n.Best!).ToList();
+        foreach (var way in firsts)
             if (bodies.All(b => b.Item1 != way.Body)) bodies.Add((way.Body!, way.Person));
-        return [.. bodies.Select(b => (b.Item1, b.Person, (double)p.Frames!.High / bodies.Count)).Where(b => b.Item3 > 0)];
+        // One share each, and one for each picture it is the first choice for.
+        var shares = bodies.Count + firsts.Count;
+        return [.. bodies.Select(b => (b.Item1, b.Person, (double)p.Frames!.High * (1 + firsts.Count(f => f.Body == b.Item1)) / shares)).Where(b => b.Item3 > 0)];
     }
 
     private List<(string Body, string Person, double Frames, int Slot)> Slots(int part) => [.. Work(part, part >= pullAt).SelectMany(w =>

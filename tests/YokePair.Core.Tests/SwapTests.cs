@@ -154,7 +154,12 @@ public sealed class SwapTests
     {
         var plan = With(Day(ThreeTimes300), ((Body)Day().Items[0]) with { Id = "b2" }, new Lens { Id = "l2", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
             new Battery { Id = "in2", Place = "@b2", Type = "LB" }, new Card { Id = "c3", Place = "@b2/1", Type = "SD", Gigabytes = 40 });
-        plan = Each(plan, (p, _) => p with { Setups = [p.Setups[0], new Setup { Person = "lead", Position = "right", Body = "b2", Lens = "l2" }] }) with { Items = [.. plan.Items.Where(i => i.Id != "bat2")] };
+        plan = Each(plan, (p, _) => p with
+        {
+            Setups = [p.Setups[0], new Setup { Person = "lead", Position = "right", Body = "b2", Lens = "l2" }],
+            Needs = [],
+        }) with
+        { Items = [.. plan.Items.Where(i => i.Id != "bat2")] };
         Assert.Equal("", Told(Of(plan)));
         var pull = PullTest.Compare(new DayAnalysis(plan), new DayAnalysis(plan, [new Pulled("b1", "part1")]));
         // 150 of each are taken by then; the right one takes 600 more, its own battery has 350 of them left and so has the left one's.

@@ -29,6 +29,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
         var plan = day.Plan;
         var candidates = Packs(plan, locker, type)
             .Concat(plan.Rules.FreshBeforeOnce && type.Each is null ? [Of("Change as rarely as can be", new SetRules { FreshBeforeOnce = false })] : [])
+            .Concat(InTheBreak(plan, locker, lack, type))
             .Concat(OtherBodies(plan, lack, type))
             .Concat(Borrows(plan, type));
         DayVerdict? before = null;
@@ -58,6 +59,24 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
         var into = plan.PlaceOf(place)!.Name ?? place;
         yield return Of($"Take {English.List([.. some.Select(i => i.Label)])} along as well; into {into}",
             [.. some.Select(i => new PackThing { Thing = i.Id, Place = place, Found = i })]);
+    }
+
+    /// <summary>A part without pictures before it goes dark, with a charger that is along or at home: is there a socket?</summary>
+    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> InTheBreak(
+        Plan plan, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
+    {
+        if (type.Each is not null) yield break;
+        var along = plan.Items.OfType<Charger>().Any(c => c.BatteryTypes?.Contains(type.Type) == true);
+        var own = along ? null : locker.OfType<Charger>().FirstOrDefault(c => c.BatteryTypes?.Contains(type.Type) == true && !plan.HasItem(c.Id));
+        if (!along && own is null) yield break;
+        List<Part> order = [.. Day.InOrder(plan)];
+        var dark = lack.Short.Concat(type.WithoutOne).Where(s => s.Type == type.Type).Select(s => order.FindIndex(p => p.Id == s.Part)).DefaultIfEmpty(0).Max();
+        foreach (var part in order.Take(dark).Where(p => p.Socket != true && p.Needs.Count == 0))
+        {
+            List<PlanEdit> edits = [new SetPart { Part = part.Id, Socket = true }];
+            if (own is not null && PlaceFor(plan, type.Type) is { } place) edits.Add(new PackThing { Thing = own.Id, Place = place, Found = own });
+            yield return Of($"Charge {type.Type} in {part.Label}, if there is a socket{(own is null ? "" : $"; take {own.Label} along")}", [.. edits]);
+        }
     }
 
     /// <summary>Another camera, which takes other batteries, with the same glass in the hand whose camera goes dark.</summary>

@@ -140,7 +140,7 @@ public static class CardPlans
     private static string TypeOf(Kit kit, FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).Slots[slot.Work.Slot].Type ?? "card";
 
     private static CardBand Band(CameraDay day, IGrouping<(int Body, int Slot), FedSlot> slot) => new(day.Kit.Items[slot.Key.Body].Id, slot.Key.Slot + 1,
-        [.. slot.SelectMany(f => f.Levels(day.Kit, new SwapState(day.Kit), int.MaxValue)).Select(l => new CardLevel(
+        [.. slot.SelectMany(f => f.Levels(day.Kit)).Select(l => new CardLevel(
             day.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(1 - l.Left, 4), l.Items is [var first, ..] ? day.Kit.Items[first].Id : null))]);
 
     private static CardStays Stays(CameraDay day, Whereabouts where, Item card, List<FrameBatch> batches, Exposure exposure)

@@ -44,7 +44,7 @@ internal sealed record CardUse(int Body, int Slot, int Part, double From, double
         public List<CardUse> Uses()
         {
             room = RoomOfFirst();
-            var made = slot.Follow(kit, new SwapState(kit)).Swaps;
+            var made = slot.Follow(kit).Swaps;
             for (var d = 0; d < slot.Work.Draws.Count; d++)
             {
                 var done = 0.0;

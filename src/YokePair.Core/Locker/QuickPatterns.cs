@@ -111,7 +111,7 @@ internal static partial class QuickPatterns
         + @"bays?|schächte|fach|hours?|h|std|frames|shots|bilder|clicks|actuations|auslösungen|€|eur|euros?|usd|gbp|chf";
 
     /// <summary>V mount, P-mount: a mount of one letter is one only where it is called so.</summary>
-    [GeneratedRegex(@"(?<![\w-])[A-Z][A-Za-z0-9]{0,3}[\s-]mount(?!\w|\s+[A-Z]\w{0,3}(?!\S))|(?<!\w)mount\s+[A-Z][A-Za-z0-9]{0,3}(?!\S)")]
+    [GeneratedRegex(@"(?<![\w-])[A-Z][A-Za-z0-9]{0,3}[\s-]mount(?![\w:]|\s+[A-Z]\w{0,3}(?!\S))|(?<!\w)mount\s+[A-Z][A-Za-z0-9]{0,3}(?!\S)")]
     private static partial Regex OfMount();
 
     [GeneratedRegex(@"(?<!\w)(?:two|three|four|six|eight|zwei|drei|vier|sechs|acht|deux|trois|quatre|huit)\s+(?:bays?|fächer|schächte|baies)(?!\w)",

@@ -49,5 +49,5 @@ internal static class PowerFigures
     };
 
     private static PowerFigure Of(Item item, string figure, double? told, double usual) =>
-        new(item.Id, figure, told ?? usual, told is null || item.Estimated?.Contains(figure) == true ? FigureSource.Usual : FigureSource.Typed);
+        new(item.Id, figure, told ?? usual, told is null || item.Estimated?.Contains(figure) == true ? FigureSource.Usual : FigureSource.Rated);
 }

@@ -12,9 +12,11 @@ namespace YokePair.Core.Power;
 /// <param name="Figures">What all this is reckoned with, and where each figure is from.</param>
 /// <param name="Use">Frames of every camera in every part.</param>
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
+/// <param name="OnTheWay">What goes on a charger in a part with a socket and is used afterwards, as it would not do without.</param>
 public sealed record PowerPlan(
     IReadOnlyList<PowerType> Types, IReadOnlyList<PowerShort> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<PowerBand> Bands,
-    IReadOnlyList<PowerAlone> Alone, IReadOnlyList<PowerFigure> Figures, IReadOnlyList<PowerUse> Use, bool IsBest)
+    IReadOnlyList<PowerAlone> Alone, IReadOnlyList<PowerFigure> Figures, IReadOnlyList<PowerUse> Use, bool IsBest,
+    IReadOnlyList<ChargedOnTheWay> OnTheWay)
 {
     /// <summary>What everything that was used has left at the end of the day, if nobody charges it.</summary>
     [JsonIgnore]
@@ -24,6 +26,14 @@ public sealed record PowerPlan(
             .Select(g => new ChargeLeft(g.Key, g.Last().Left)),
     ];
 }
+
+/// <summary>A battery on a charger while a part with a socket lasts.</summary>
+/// <param name="Part">Part id.</param>
+/// <param name="Charger">Id of the charger.</param>
+/// <param name="Battery">Id of the battery.</param>
+/// <param name="From">Share of a full charge it has before.</param>
+/// <param name="To">Share it has after.</param>
+public sealed record ChargedOnTheWay(string Part, string Charger, string Battery, double From, double To);
 
 /// <summary>What a thing has of its charge.</summary>
 /// <param name="Thing">Id of the battery, the set of cells or the thing itself.</param>
@@ -41,7 +51,10 @@ public enum FigureSource
     /// <summary>Usual for things of its kind; nobody has said.</summary>
     Usual,
 
-    /// <summary>Somebody typed it.</summary>
+    /// <summary>The thing itself is said to have it: by its papers, or measured by its owner.</summary>
+    Rated,
+
+    /// <summary>Somebody typed it for this day.</summary>
     Typed,
 }
 

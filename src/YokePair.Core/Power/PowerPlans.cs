@@ -48,7 +48,8 @@ public static class PowerPlans
         [.. days.SelectMany(d => d.Alone).GroupBy(a => a.Device).Select(g => g.MaxBy(a => a.Used)!)],
         [.. days.SelectMany(d => d.Figures).Distinct()],
         [.. days.SelectMany(d => d.Use)],
-        days.All(d => d.IsBest));
+        days.All(d => d.IsBest),
+        [.. days.SelectMany(d => d.OnTheWay)]);
 
     /// <summary>One of each type: of several days that which asks most counts, of several things that take one type all together.</summary>
     private static List<PowerType> Merged(IEnumerable<PowerType> types) =>
@@ -60,7 +61,8 @@ public static class PowerPlans
     private static PowerPlan One(DayAnalysis day, CameraDay cameras)
     {
         var work = cameras.Work();
-        var (fed, isBest) = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: false);
+        var (fed, isBest, charged) = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: false);
+        var items = cameras.Kit.Items;
         var dry = Dry(cameras, fed);
         var order = cameras.Parts.Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
         var running = DeviceWork.Of(day, cameras, work);
@@ -76,7 +78,9 @@ public static class PowerPlans
             [.. devices.Alone],
             PowerFigures.Of(cameras, work, running),
             PowerFigures.UseOf(cameras, work),
-            isBest);
+            isBest,
+            [.. charged.Select(c => new ChargedOnTheWay(cameras.Parts[c.Part].Id, items[c.Charger].Id, items[c.Battery].Id,
+                Math.Round(c.From, 4), Math.Round(c.To, 4)))]);
     }
 
     /// <summary>What the charge of a day does not reach, without planning more of it than that asks.</summary>
@@ -191,7 +195,7 @@ public static class PowerPlans
 
     private static IEnumerable<PowerBand> Bands(CameraDay cameras, List<FedSlot> fed) =>
         fed.GroupBy(f => f.Work.Body).Select(g => new PowerBand(cameras.Kit.Items[g.Key].Id,
-            [.. g.SelectMany(f => f.Levels(cameras.Kit, new SwapState(cameras.Kit), int.MaxValue)).Select(l => new PowerLevel(
+            [.. g.SelectMany(f => f.Levels(cameras.Kit)).Select(l => new PowerLevel(
                 cameras.Parts[l.Part].Id, Math.Round(l.At, 4), Math.Round(l.Left, 4), l.Items is [var first, ..] ? cameras.Kit.Items[first].Id : null))],
             cameras.Kit.Plan.Rules.Power.BatteryReserve));
 }

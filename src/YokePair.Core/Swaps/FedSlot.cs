@@ -1,3 +1,4 @@
+using YokePair.Core.Feeding;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;
@@ -6,18 +7,31 @@ namespace YokePair.Core.Swaps;
 /// <param name="Work">The slot.</param>
 /// <param name="Choice">The plan.</param>
 /// <param name="PutIn">By swap of the plan, what is put in; <see cref="Kit.None"/> where it goes without.</param>
-internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<int> PutIn)
+/// <param name="Before">What was left of everything when it was planned.</param>
+internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<int> PutIn, SwapState Before)
 {
+    /// <summary>The plan up to a part; null where it begins later.</summary>
+    public FedSlot? Until(int part)
+    {
+        var draws = Work.Draws.Count(d => d.Part < part);
+        if (draws == 0) return null;
+        List<PlannedSwap> swaps = [.. Choice.Swaps.Where(s => s.Draw < draws)];
+        return this with
+        {
+            Work = Work with { Draws = [.. Work.Draws.Take(draws)], Work = [.. Work.Work.Take(draws)] },
+            Choice = Choice with { Swaps = swaps },
+            PutIn = [.. PutIn.Take(swaps.Count)],
+        };
+    }
+
     /// <summary>What is left in the slot through the day: at both ends of each part it works in, and on both sides of each change.</summary>
     /// <param name="kit">The things.</param>
-    /// <param name="state">What was left of them before.</param>
-    /// <param name="until">Number of the part before which to stop.</param>
-    public IEnumerable<SlotLevel> Levels(Kit kit, SwapState state, int until)
+    public IEnumerable<SlotLevel> Levels(Kit kit)
     {
-        var made = Follow(kit, state, until).Swaps;
+        var made = Follow(kit).Swaps;
         var (items, level) = (Work.Items, Work.Level);
         var next = 0;
-        for (var d = 0; d < Work.Draws.Count && Work.Draws[d].Part < until; d++)
+        for (var d = 0; d < Work.Draws.Count; d++)
         {
             var (frames, done) = (Work.Draws[d].Frames, 0.0);
             for (; next < made.Count && made[next].Swap.Draw == d; next++)
@@ -28,7 +42,7 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
                 if (at > 0) yield return At(d, done, level);
                 if (made[next].In == Kit.None) items = [];
                 else items = [made[next].In];
-                level = items.Length == 0 ? 0 : Full(items) * state.Left(items[0]);
+                level = items.Length == 0 ? 0 : Full(items) * Before.Left(items[0]);
             }
             yield return At(d, done, level);
             level = Math.Max(0, level - (frames - done));
@@ -44,10 +58,9 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
 
     /// <summary>Follows the plan up to a part.</summary>
     /// <param name="kit">The things.</param>
-    /// <param name="state">What was left of them before.</param>
     /// <param name="until">Number of the part before which to stop.</param>
     /// <returns>Every swap with what it takes out and what is left in that, and what is in the slot at the end.</returns>
-    public (List<MadeSwap> Swaps, int[] Items, double Level) Follow(Kit kit, SwapState state, int until = int.MaxValue)
+    public (List<MadeSwap> Swaps, int[] Items, double Level) Follow(Kit kit, int until = int.MaxValue)
     {
         var made = new List<MadeSwap>();
         var (items, level) = (Work.Items, Work.Level);
@@ -66,7 +79,7 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
                     continue;
                 }
                 items = [PutIn[next]];
-                level = Work.FramesOf(kit, items[0]) * state.Left(items[0]);
+                level = Work.FramesOf(kit, items[0]) * Before.Left(items[0]);
             }
             level -= Work.Draws[d].Frames - done;
         }

@@ -1,3 +1,4 @@
+using YokePair.Core.Feeding;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Use;
@@ -39,8 +40,14 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     /// for the evening: each is used up as it comes.
     /// </summary>
     /// <param name="atOnce">Whether any plan will do that nothing is missing in.</param>
-    /// <returns>The plan, and whether it is certain that none is better.</returns>
-    public (List<FedSlot> Fed, bool IsBest) BatteriesAsUsed(bool atOnce)
+    /// <returns>The plan; where it lacks something, with what is charged at a socket on the way.</returns>
+    public FedDay BatteriesAsUsed(bool atOnce)
+    {
+        var (fed, isBest) = WithoutCharging(atOnce);
+        return new SocketCharging(day, work, before, from).Of(new FedDay(fed, isBest, []), atOnce);
+    }
+
+    private (List<FedSlot> Fed, bool IsBest) WithoutCharging(bool atOnce)
     {
         var (stock, slots) = (BatteryStock(), BatterySlots());
         var some = atOnce ? stock.FeedSomehow(slots) : null;
@@ -52,9 +59,11 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         return Lacking(some) <= lacks + Slack ? (some, best.IsBest) : best;
     }
 
-    private const double Slack = 1e-6;
+    /// <summary>Of two plans as good, figures differ by less.</summary>
+    public const double Slack = 1e-6;
 
-    private static double Lacking(List<FedSlot> fed) =>
+    /// <summary>Pictures for which nothing is left.</summary>
+    public static double Lacking(IReadOnlyList<FedSlot> fed) =>
         fed.Sum(f => f.Choice.Swaps.Where(s => s.Class is null).Sum(s => (f.Work.Draws[s.Draw].Frames - s.AfterFrames) / f.Work.Draws[s.Draw].Each));
 
     private IEnumerable<SlotWork> Slots(bool cards)

@@ -1,4 +1,5 @@
 using YokePair.Core.Failure;
+using YokePair.Core.Feeding;
 using YokePair.Core.Plans;
 using YokePair.Core.Use;
 using YokePair.Core.Ways;
@@ -33,7 +34,7 @@ public static class SwapPlans
         {
             if (day is not null)
             {
-                made.AddRange(Told(day, fed, state, until: from));
+                made.AddRange(Told(day, fed, until: from));
                 state.Live(fed, from);
             }
             // Nobody knows yet what will fail later.
@@ -44,7 +45,7 @@ public static class SwapPlans
             (fed, var isBest) = new SwapPlanner(day, work, state, from).Solve();
             best &= isBest;
         }
-        made.AddRange(Told(day!, fed, state, until: int.MaxValue));
+        made.AddRange(Told(day!, fed, until: int.MaxValue));
         return new SwapPlan(
             [.. InOrder(made)],
             [.. made.Where(m => m.Short is not null).OrderBy(m => m.Part).Select(m => m.Short!)],
@@ -56,17 +57,17 @@ public static class SwapPlans
 
     /// <summary>The swaps of a day lived from its start, in its order.</summary>
     internal static IEnumerable<Swap> Told(CameraDay day, List<FedSlot> fed) =>
-        InOrder(Told(day, fed, new SwapState(day.Kit), int.MaxValue));
+        InOrder(Told(day, fed, int.MaxValue));
 
     /// <summary>Where nothing is left to change to.</summary>
     internal static IEnumerable<Shortage> Lacking(CameraDay day, List<FedSlot> fed) =>
-        Told(day, fed, new SwapState(day.Kit), int.MaxValue).Where(t => t.Short is not null).OrderBy(t => t.Part).Select(t => t.Short!);
+        Told(day, fed, int.MaxValue).Where(t => t.Short is not null).OrderBy(t => t.Part).Select(t => t.Short!);
 
     private static IEnumerable<Swap> InOrder(IEnumerable<(Swap? Swap, Shortage? Short, int Part)> told) =>
         told.Where(t => t.Swap is not null).OrderBy(t => t.Part).ThenBy(t => t.Swap!.AfterFrames ?? 0)
             .ThenBy(t => t.Swap!.Body, StringComparer.Ordinal).ThenBy(t => t.Swap!.Slot ?? 0).Select(t => t.Swap!);
 
-    private static IEnumerable<(Swap? Swap, Shortage? Short, int Part)> Told(CameraDay day, List<FedSlot> fed, SwapState state, int until)
+    private static IEnumerable<(Swap? Swap, Shortage? Short, int Part)> Told(CameraDay day, List<FedSlot> fed, int until)
     {
         var kit = day.Kit;
         foreach (var slot in fed)
@@ -76,7 +77,7 @@ public static class SwapPlans
             int? number = work.Slot == SlotWork.BatterySlot ? null : work.Slot + 1;
             if (work is { IsLater: true, Planned: [var planned, ..] } && work.Draws[0].Part < until)
                 yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null, kit.Items[planned].Id, null, day.ChangeSeconds(planned, work.Work[0].Actor)), null, work.Draws[0].Part);
-            foreach (var (swap, putIn, old, rest) in slot.Follow(kit, state, until).Swaps)
+            foreach (var (swap, putIn, old, rest) in slot.Follow(kit, until).Swaps)
             {
                 var (draw, camera) = (work.Draws[swap.Draw], work.Work[swap.Draw]);
                 var part = day.Parts[draw.Part];
@@ -91,7 +92,7 @@ public static class SwapPlans
                 var full = work.FramesOf(kit, old);
                 var told = new Swap(part.Id, swap.AfterFrames > 0 ? frames : null, swap.AfterFrames > 0 && draw.Once, Person(camera), body.Id, number,
                     old.Length == 0 ? null : kit.Items[old[0]].Id, old.Length == 0 ? null : (int)Math.Round(full - rest), old.Length == 0 ? null : (int)full,
-                    kit.Items[putIn].Id, From(day, state, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0 ? part.Needs.MinBy(n => n.ToleranceSeconds(kit.Plan.Rules))?.Id : null);
+                    kit.Items[putIn].Id, From(day, slot.Before, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0 ? part.Needs.MinBy(n => n.ToleranceSeconds(kit.Plan.Rules))?.Id : null);
                 yield return (told, null, draw.Part);
             }
         }

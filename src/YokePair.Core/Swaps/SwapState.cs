@@ -8,6 +8,29 @@ internal sealed class SwapState(Kit kit)
 {
     private readonly Dictionary<(int Body, int Slot), (int[] Planned, int[] Items, double Level)> slots = [];
     private readonly Dictionary<int, double> left = [];
+    private readonly HashSet<int> charged = [];
+
+    /// <summary>The same, to be gone on with apart.</summary>
+    public SwapState Copy()
+    {
+        var copy = new SwapState(kit);
+        foreach (var (slot, at) in slots) copy.slots[slot] = at;
+        foreach (var (item, share) in left) copy.left[item] = share;
+        copy.charged.UnionWith(charged);
+        return copy;
+    }
+
+    /// <summary>A battery comes off a charger on the way; that of a camera that rests goes back into it.</summary>
+    public void Charge(int item, double share)
+    {
+        left[item] = share;
+        if (BodyOf(item) == Kit.None) charged.Add(item);
+        foreach (var (slot, at) in slots.Where(s => s.Value.Items.Contains(item)).ToList())
+            slots[slot] = at with { Level = at.Items.Sum(i => SlotWork.FramesOf(kit, slot.Body, slot.Slot, i) * Left(i)) };
+    }
+
+    /// <summary>Whether a battery was charged on the way, and not put into a camera since.</summary>
+    public bool IsCharged(int item) => charged.Contains(item);
 
     /// <summary>Share of its frames that is left of a thing.</summary>
     public double Left(int item) => left.TryGetValue(item, out var share) ? share : kit.ChargeOf(item);
@@ -38,7 +61,7 @@ internal sealed class SwapState(Kit kit)
     {
         foreach (var slot in fed.Where(f => f.Work.Draws[0].Part < until))
         {
-            var (swaps, items, level) = slot.Follow(kit, this, until);
+            var (swaps, items, level) = slot.Follow(kit, until);
             foreach (var swap in swaps.Where(s => s.In != Kit.None)) Note(swap.Out, swap.Left);
             Note(items, level);
             // What comes out of a camera that has failed is in it no longer.
@@ -48,6 +71,7 @@ internal sealed class SwapState(Kit kit)
             void Note(int[] things, double now)
             {
                 var full = slot.Work.FramesOf(kit, things);
+                charged.ExceptWith(things);
                 foreach (var item in things) left[item] = double.IsPositiveInfinity(full) ? 1 : Math.Clamp(now / full, 0, 1);
             }
         }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using YokePair.Core.Feeding;
 using YokePair.Core.Plans;
 using YokePair.Core.Use;
 using YokePair.Core.Ways;
@@ -37,11 +38,11 @@ internal sealed class SwapStock
         if (Feed(slots, beside, alike, (offers, stock) => Search(slots, offers, stock)) is { } best) return (best, true);
         // Very many things that all differ are taken for alike by tenths of what they give; where that is too much still, any plan must do.
         var roughly = Lots(i => Math.Floor(10 * Size(i) * state.Left(i)).ToString(CultureInfo.InvariantCulture));
-        return (Feed(slots, beside, roughly, (offers, stock) => Search(slots, offers, stock)) ?? Feed(slots, beside, alike, (offers, stock) => SwapGreedy.Feed(slots, offers, stock))!, false);
+        return (Feed(slots, beside, roughly, (offers, stock) => Search(slots, offers, stock)) ?? Feed(slots, beside, alike, (offers, stock) => Somehow(slots, offers, stock))!, false);
     }
 
     /// <summary>Some plan, at once: one that nothing is missing in shows that nothing need be missing.</summary>
-    public List<FedSlot> FeedSomehow(IReadOnlyList<SlotWork> slots) => Feed(slots, null, Alike(), (offers, stock) => SwapGreedy.Feed(slots, offers, stock))!;
+    public List<FedSlot> FeedSomehow(IReadOnlyList<SlotWork> slots) => Feed(slots, null, Alike(), (offers, stock) => Somehow(slots, offers, stock))!;
 
     private List<List<int>> Alike() => Lots(i => $"{Size(i)} {state.Left(i)}");
 
@@ -59,19 +60,22 @@ internal sealed class SwapStock
         var putIn = slots.Select((_, n) => Enumerable.Repeat(Kit.None, choices[n].Swaps.Count).ToArray()).ToList();
         foreach (var (slot, at, swap) in choices.SelectMany((c, slot) => c.Swaps.Select((swap, at) => (slot, at, swap))).OrderBy(x => slots[x.slot].Draws[x.swap.Draw].Part).ThenBy(x => x.swap.AfterFrames))
             if (swap.Class is { } lot) putIn[slot][at] = lots[lot][given[lot]++];
-        return [.. slots.Select((s, n) => new FedSlot(s, choices[n], putIn[n]))];
+        return [.. slots.Select((s, n) => new FedSlot(s, choices[n], putIn[n], state))];
     }
+
+    private static SwapChoice[] Somehow(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock) =>
+        FeedGreedy.Feed([.. slots.Select(s => new FeedSlot(s.Draws, s.Level))], offers, stock);
 
     private SwapChoice[]? Search(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock)
     {
         var steps = new StepCount(MostSteps);
-        return SwapShares.Best([.. slots.Select((s, n) => Search(s, offers[n], stock, steps))], [.. offers.Select(o => o.Select(x => x.Class).ToArray())], stock, steps);
+        return FeedShares.Best([.. slots.Select((s, n) => Search(s, offers[n], stock, steps))], [.. offers.Select(o => o.Select(x => x.Class).ToArray())], stock, steps);
     }
 
-    private SwapSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
+    private FeedSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
     {
         var reserve = slot.Slot == SlotWork.BatterySlot ? kit.Plan.Rules.Power.BatteryReserve : 0;
-        return new SwapSearch(slot.Draws, slot.Level, slot.FramesOf(kit, slot.Items), reserve, offers, stock, steps);
+        return new FeedSearch(slot.Draws, slot.Level, slot.FramesOf(kit, slot.Items), reserve, offers, stock, steps);
     }
 
     private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)
@@ -133,6 +137,8 @@ internal sealed class SwapStock
     /// <summary>Whether a thing may be put into a camera at all: charged or clear, in no camera at work, and, of a card, empty.</summary>
     private bool IsFree(int item)
     {
+        // What was charged on the way is in no camera.
+        if (state.IsCharged(item)) return state.BodyOf(item) == Kit.None;
         if (kit.Items[item] is not (Battery { Charged: true } or Card { State: Card.Clear })) return false;
         // What is left in the battery of a camera that has failed is still good; its cards hold pictures.
         if (state.IsTouched(item)) return kit.Items[item] is Battery && state.BodyOf(item) is var last && last != Kit.None && !working.Contains(last) && state.Left(item) > 0;

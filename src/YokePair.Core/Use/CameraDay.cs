@@ -54,7 +54,8 @@ internal sealed class CameraDay
 
     /// <summary>
     /// The cameras at work: those set up in the hands and whole, and those that the report takes up instead. Those in hands share the
-    /// part's frames alike, but for what somebody typed; one left alone may take all of them, as nobody counts.
+    /// part's frames by what is in them: one share each, and one more for each picture of the part that it is the first choice for. What
+    /// somebody typed is kept; one left alone may take all of them, as nobody counts.
     /// </summary>
     public List<CameraWork> Work()
     {
@@ -70,15 +71,19 @@ internal sealed class CameraDay
                 if (need.Outcome.IsMet() && need.Best?.Rig is { Fitted: { } fitted } rig) cameras.TryAdd(fitted.Body, (rig.Actor, false));
             var frames = Of(FrameEstimate.Of(Kit.Plan, part));
             var typed = cameras.Keys.ToDictionary(b => b, b => part.UseOf(Kit.Items[b].Id));
-            // What nobody typed is shared alike by the hands that are left.
-            var hands = cameras.Count(c => !c.Value.Alone && typed[c.Key]?.Frames is null);
+            // What nobody typed is shared by the hands that are left.
+            var first = day.PartOf(part.Id)!.Needs.Where(n => n.Outcome.IsMet()).Select(n => n.Best?.Rig.Fitted?.Body).OfType<int>()
+                .CountBy(b => b).ToDictionary();
+            var shares = cameras.Where(c => !c.Value.Alone && typed[c.Key]?.Frames is null).Sum(c => ShareOf(c.Key));
             var rest = Math.Max(0, frames - typed.Sum(t => cameras[t.Key].Alone ? 0 : Of(t.Value)));
             foreach (var (body, (actor, alone)) in cameras)
             {
-                var own = typed[body]?.Frames is not null ? Of(typed[body]) : alone ? frames : rest / hands;
+                var own = typed[body]?.Frames is not null ? Of(typed[body]) : alone ? frames : rest * ShareOf(body) / shares;
                 var besides = Charge.FramesOf((Body)Kit.Items[body], typed[body]);
                 if (own + besides > 0) work.Add(new CameraWork(body, p, actor, own, alone, besides));
             }
+
+            int ShareOf(int body) => 1 + first.GetValueOrDefault(body);
         }
         return work;
     }

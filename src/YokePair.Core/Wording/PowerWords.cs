@@ -43,9 +43,21 @@ internal static class PowerWords
         var lack = new PowerLack(power.Short, [.. power.Types.Where(t => t.Short > 0)]);
         if (!lack.IsNone) pieces.AddRange(Say(names, lack));
         else pieces.Add(new TextPiece("That is enough, whichever one of them dies. "));
+        pieces.AddRange(OnTheWay(day, names, power));
         pieces.AddRange(NotFull(nights));
         pieces.AddRange(FirstChange(day, names, power));
         return pieces;
+    }
+
+    private static IEnumerable<TextPiece> OnTheWay(Plan day, Names names, PowerPlan power)
+    {
+        foreach (var part in power.OnTheWay.GroupBy(c => c.Part, StringComparer.Ordinal))
+        {
+            var types = part.GroupBy(c => day.ItemOf(c.Battery)!.ChargeType(), StringComparer.Ordinal).Select(t => $"{English.Number(t.Count())} {t.Key}");
+            yield return new TextPiece("In ");
+            yield return new TextPiece(names.Part(part.Key), Part: part.Key);
+            yield return new TextPiece($" put {English.List([.. types])} on charge: it does not do without. ");
+        }
     }
 
     /// <summary>What the chargers do not get full in the first night in which something is left over.</summary>

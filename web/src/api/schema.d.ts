@@ -1477,6 +1477,25 @@ export interface components {
              */
             left: number;
         };
+        /** @description A battery on a charger while a part with a socket lasts. */
+        ChargedOnTheWay: {
+            /** @description Part id. */
+            part: string;
+            /** @description Id of the charger. */
+            charger: string;
+            /** @description Id of the battery. */
+            battery: string;
+            /**
+             * Format: double
+             * @description Share of a full charge it has before.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Share it has after.
+             */
+            to: number;
+        };
         /** @description Things that were charged. */
         ChargedRequest: {
             /** @description Their ids; null = all that are not full as the day begins. */
@@ -1854,7 +1873,7 @@ export interface components {
          * @description Where a figure is from.
          * @enum {unknown}
          */
-        FigureSource: "usual" | "typed";
+        FigureSource: "usual" | "rated" | "typed";
         /** @description One figure of a thing, to be read and typed over. */
         FigureValue: {
             name: string;
@@ -5876,6 +5895,8 @@ export interface components {
             use: components["schemas"]["PowerUse"][];
             /** @description Whether it is certain that no plan is better. */
             isBest: boolean;
+            /** @description What goes on a charger in a part with a socket and is used afterwards, as it would not do without. */
+            onTheWay: components["schemas"]["ChargedOnTheWay"][];
         };
         /** @description Something to be done about charge besides charging and changing. */
         PowerReminder: {

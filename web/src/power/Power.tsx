@@ -141,7 +141,7 @@ function Figures({ power, name }: PowerPage) {
       ? `${name(f.item)} ${number(f.value / 60)} hours a charge`
       : `${name(f.item)} ${number(f.value)} ${figureWords[f.figure] ?? f.figure}`;
   const usual = figures.filter((f) => f.source === "usual");
-  const typed = figures.filter((f) => f.source === "typed");
+  const typed = figures.filter((f) => f.source === "rated");
   return (
     <div className="mt-3 max-w-[62rem] text-quiet print:hidden">
       <p>

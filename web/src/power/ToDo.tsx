@@ -1,4 +1,4 @@
-import { seconds, time } from "../shared/format";
+import { percent, seconds, time } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** The changes as a list one can obey, join by join. */
@@ -10,6 +10,7 @@ export function ToDo({ power, plan, name, part, isBody, isPinned, unitOf, edit }
       <h2 className="text-[15px] font-bold">To do, in order</h2>
       {joins.length === 0 && <p>No battery has to be changed.</p>}
       <ol>
+        <OnTheWay power={power} plan={plan} name={name} part={part} />
         {joins.map((id) => {
           const at = plan.parts.find((p) => p.id === id);
           return (
@@ -82,6 +83,19 @@ export function ToDo({ power, plan, name, part, isBody, isPinned, unitOf, edit }
       </ol>
     </section>
   );
+}
+
+/** What goes on a charger where there is a socket. */
+function OnTheWay({ power, plan, name, part }: Pick<PowerPage, "power" | "plan" | "name" | "part">) {
+  return power.plan.onTheWay.map((c) => (
+    <li key={c.part + c.battery} className="grid grid-cols-[5rem_1fr] gap-x-3 border-t border-rule py-1">
+      <span className="text-quiet">{time(plan.parts.find((p) => p.id === c.part)?.start)}</span>
+      <span>
+        in <strong>{part(c.part)}</strong>, at a socket: <strong>{name(c.battery)}</strong> on{" "}
+        {name(c.charger)}, {percent(c.from)} to {percent(c.to)} by its end
+      </span>
+    </li>
+  ));
 }
 
 const placeName = (plan: PowerPage["plan"], id: string, name: (id: string) => string) =>

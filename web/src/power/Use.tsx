@@ -11,8 +11,9 @@ export function Frames(page: PowerPage) {
         Frames of each camera, part by part: {number(use.reduce((sum, u) => sum + u.frames, 0))} in all
       </summary>
       <p className="text-quiet">
-        Those in italics are usual for such a part, shared alike by the hands in it. Type another, or clear it
-        to have the usual one again. Video and live view draw from the same battery.
+        Those in italics are usual for such a part, shared by the hands in it: more to the camera that is the
+        first choice for more pictures. Type another, or clear it to have the usual one again. Video and live
+        view draw from the same battery.
       </p>
       <FrameTable {...page} />
     </details>

@@ -1,15 +1,15 @@
-namespace YokePair.Core.Swaps;
+namespace YokePair.Core.Feeding;
 
 /// <summary>
 /// Plans of which one can only say that they work, for days on which too many things differ to try every plan: part by part each
 /// camera uses up what it has, and then takes what lasts longest of what can be had.
 /// </summary>
-internal static class SwapGreedy
+internal static class FeedGreedy
 {
     /// <param name="slots">What is drawn from each slot.</param>
     /// <param name="offers">By slot, what could be put in.</param>
     /// <param name="stock">By lot, how many there are.</param>
-    public static SwapChoice[] Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock)
+    public static SwapChoice[] Feed(IReadOnlyList<FeedSlot> slots, IReadOnlyList<List<Offer>> offers, int[] stock)
     {
         var left = (int[])stock.Clone();
         var levels = slots.Select(s => s.Level).ToArray();

@@ -1,4 +1,4 @@
-namespace YokePair.Core.Swaps;
+namespace YokePair.Core.Feeding;
 
 /// <summary>
 /// What is wrong with a plan of swaps, the worst first: one plan is better than another if the first of these in which they

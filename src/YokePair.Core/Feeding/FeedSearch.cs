@@ -1,4 +1,4 @@
-namespace YokePair.Core.Swaps;
+namespace YokePair.Core.Feeding;
 
 /// <summary>What one camera draws from one battery or card in one part.</summary>
 /// <param name="Part">Number of the part in the order of the day.</param>
@@ -11,6 +11,11 @@ namespace YokePair.Core.Swaps;
 /// <param name="Clear">Whether it should be begun with a full one, though not with what a backup camera is loaded with.</param>
 internal sealed record Draw(
     int Part, double Frames, bool Once, bool Alone, double Fresh = 0, bool Pinned = false, double Each = 1, bool Clear = false);
+
+/// <summary>What is drawn from one slot.</summary>
+/// <param name="Draws">In order.</param>
+/// <param name="Level">What is in it gives so much.</param>
+internal sealed record FeedSlot(IReadOnlyList<Draw> Draws, double Level);
 
 /// <summary>Things alike that could be put in.</summary>
 /// <param name="Class">Number of the lot they belong to.</param>
@@ -44,7 +49,7 @@ internal sealed class StepCount(int most)
 /// Every way of feeding one slot of one camera through the day, the best first: a search of least cost over how much
 /// of the day is fed and which lots have been drawn from how often.
 /// </summary>
-internal sealed class SwapSearch
+internal sealed class FeedSearch
 {
     private const double Slack = 1e-6;
 
@@ -65,7 +70,7 @@ internal sealed class SwapSearch
     /// <param name="offers">What could be put in.</param>
     /// <param name="stock">By lot, how many there are.</param>
     /// <param name="steps">Counts what the searches of a day do together.</param>
-    public SwapSearch(IReadOnlyList<Draw> draws, double level, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock, StepCount steps)
+    public FeedSearch(IReadOnlyList<Draw> draws, double level, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock, StepCount steps)
     {
         (this.draws, this.offers, this.stock, this.reserve, this.steps) = (draws, offers, stock, reserve, steps);
         toCome = new double[draws.Count + 1];

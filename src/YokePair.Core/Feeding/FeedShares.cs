@@ -1,7 +1,7 @@
-namespace YokePair.Core.Swaps;
+namespace YokePair.Core.Feeding;
 
 /// <summary>Gives out what several cameras want from the same lots.</summary>
-internal static class SwapShares
+internal static class FeedShares
 {
     /// <summary>The plans, one a slot, that together cost least and take no more from a lot than there is.</summary>
     /// <param name="searches">By slot, its plans from the best on.</param>
@@ -9,7 +9,7 @@ internal static class SwapShares
     /// <param name="stock">By lot, how many there are.</param>
     /// <param name="steps">Counts what searches and sharing do together.</param>
     /// <returns>Null where that became too much.</returns>
-    public static SwapChoice[]? Best(IReadOnlyList<SwapSearch> searches, IReadOnlyList<int[]> lotsOf, int[] stock, StepCount steps)
+    public static SwapChoice[]? Best(IReadOnlyList<FeedSearch> searches, IReadOnlyList<int[]> lotsOf, int[] stock, StepCount steps)
     {
         var plans = searches.Select(s => new Unrolled(s.Choices())).ToArray();
         // What the slots from one on cost at least.
