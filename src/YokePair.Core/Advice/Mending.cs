@@ -3,6 +3,7 @@ using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Power;
 using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Advice;
@@ -121,6 +122,7 @@ public static class Mending
         private readonly List<Mend> mends = [];
         private readonly List<Bearing> bearings = [.. needs.Select(n => new Bearing(day, n.Part, n.Need))];
         private readonly HashSet<string> offered = new(StringComparer.Ordinal);
+        private int? lacks;
 
         /// <summary>What else must be true of a plan before it is offered.</summary>
         public Func<Plan, bool> Agrees { get; init; } = _ => true;
@@ -160,12 +162,26 @@ public static class Mending
                 // One offer for each thing and each position changed: four near-twins would crowd out a real choice.
                 if (words is null && offered.Contains(About(edits[0]))) continue;
                 // Now that it is worth while, as if it were made.
-                if (EditResult.Apply(plan, edits) is not { Plan: { } then } result) continue;
-                var after = DayVerdict.Of(day.WithEdit(JsonSerializer.Serialize(edits, PlanFile.JsonOptions), then, cancel));
+                if (WithCharge(edits) is not { } whole || EditResult.Apply(plan, whole) is not { Plan: { } then } result) continue;
+                var after = DayVerdict.Of(day.WithEdit(JsonSerializer.Serialize(whole, PlanFile.JsonOptions), then, cancel));
                 if (!IsSafer(after) || !Agrees(then)) continue;
                 offered.Add(About(edits[0]));
-                mends.Add(Offer(kind, edits, result, gain!.Value, after) with { Label = words is null ? result.Label : English.Capital(words) });
+                mends.Add(Offer(kind, whole, result, gain!.Value, after) with { Label = words is null ? result.Label : English.Capital(words) });
             }
+        }
+
+        /// <summary>A camera that comes along asks for charge too: what it lacks comes with it. Null where that does not do.</summary>
+        private IReadOnlyList<PlanEdit>? WithCharge(IReadOnlyList<PlanEdit> edits)
+        {
+            if (!edits.Any(e => e is BorrowThing { Item: Body } or PackThing { Found: Body })) return edits;
+            lacks ??= PowerPlans.Lack(day).Size;
+            if (EditResult.Tried(plan, edits) is not { } tried) return null;
+            var lack = Lack(tried);
+            if (lack.Size <= lacks) return edits;
+            List<PlanEdit> more = [.. edits, .. lack.WithoutOne.SelectMany(t => PowerMend.ToBorrow(tried, t))];
+            return EditResult.Tried(plan, more) is { } fed && Lack(fed).Size <= lacks ? more : null;
+
+            PowerLack Lack(Plan then) => PowerPlans.Lack(new DayAnalysis(then, before: day, cancel: cancel));
         }
 
         private bool IsSafer(DayVerdict after)

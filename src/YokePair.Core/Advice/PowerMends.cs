@@ -93,7 +93,16 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
 
     private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Borrows(Plan plan, PowerType type)
     {
-        if (PlaceFor(plan, type.Type) is not { } place) yield break;
+        var edits = ToBorrow(plan, type);
+        if (edits is not [BorrowThing { Item.Place: { } place }, ..]) yield break;
+        var what = type.Each is null ? type.Type : $"{(type.Short == 1 ? "set" : "sets")} of {type.Type}";
+        yield return Of($"Borrow, rent or buy {English.Number(type.Short)} {what}; into {plan.PlaceOf(place)!.Name ?? place}", edits);
+    }
+
+    /// <summary>As many of a type as are short, to be had from somewhere; none where there is no place for them.</summary>
+    internal static IReadOnlyList<PlanEdit> ToBorrow(Plan plan, PowerType type)
+    {
+        if (PlaceFor(plan, type.Type) is not { } place) return [];
         var taken = ItemIds.Taken(plan);
         var edits = new List<PlanEdit>();
         for (var n = 0; n < type.Short; n++)
@@ -106,8 +115,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
                     : new Battery { Id = id, Name = $"{type.Type}, to get", Type = type.Type, Place = place },
             });
         }
-        var what = type.Each is null ? type.Type : $"{(type.Short == 1 ? "set" : "sets")} of {type.Type}";
-        yield return Of($"Borrow, rent or buy {English.Number(type.Short)} {what}; into {plan.PlaceOf(place)!.Name ?? place}", edits);
+        return edits;
     }
 
     /// <summary>Where most of that type lie already, else the place that is quickest to reach.</summary>

@@ -96,7 +96,7 @@ public static class CardPlans
     /// <summary>Where a busy day finds no room on any card, without planning more of it than that asks.</summary>
     public static IReadOnlyList<Shortage> Lack(DayAnalysis analysis)
     {
-        var day = new CameraDay(analysis);
+        var day = CameraDay.Of(analysis);
         var planner = new SwapPlanner(day, day.Work(), new SwapState(day.Kit), 0);
         var some = planner.CardsSomehow();
         if (Lacking(some.Where(HasAny)) <= 0) return [];

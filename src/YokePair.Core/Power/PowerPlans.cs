@@ -86,8 +86,10 @@ public static class PowerPlans
     /// <summary>What the charge of a day does not reach, without planning more of it than that asks.</summary>
     public static PowerLack Lack(DayAnalysis day)
     {
-        var days = Stretches(day.Plan).Select(parts => LackOf(day, new CameraDay(day, only: parts))).ToList();
-        return days.Count == 1 ? days[0] : new PowerLack([.. days.SelectMany(d => d.Short)], Merged(days.SelectMany(d => d.WithoutOne)));
+        var stretches = Stretches(day.Plan);
+        if (stretches.Count == 1) return LackOf(day, CameraDay.Of(day));
+        var days = stretches.Select(parts => LackOf(day, new CameraDay(day, only: parts))).ToList();
+        return new PowerLack([.. days.SelectMany(d => d.Short)], Merged(days.SelectMany(d => d.WithoutOne)));
     }
 
     private static PowerLack LackOf(DayAnalysis day, CameraDay cameras)

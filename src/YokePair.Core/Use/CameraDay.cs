@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
@@ -17,6 +18,10 @@ internal sealed record CameraWork(int Body, int Part, int Actor, double Frames, 
 /// <summary>A day as the cameras see it: its parts in order, where everything is in each, and which camera takes how many frames.</summary>
 internal sealed class CameraDay
 {
+    // What a report asks for charge and again for cards is worked out once.
+    private static readonly ConditionalWeakTable<DayAnalysis, CameraDay> Whole = [];
+
+    private readonly Lazy<List<CameraWork>> work;
     private readonly DayAnalysis day;
     private readonly IReadOnlySet<int> dead;
     private readonly UseLevel level;
@@ -31,7 +36,11 @@ internal sealed class CameraDay
         Kit = day.Kit;
         Parts = [.. only ?? [.. Day.InOrder(day.Plan)]];
         Layouts = [.. Parts.Select(p => day.PartOf(p.Id)!.Ways.Layout)];
+        work = new Lazy<List<CameraWork>>(WorkOut);
     }
+
+    /// <summary>The whole of a busy day with everything that is there.</summary>
+    public static CameraDay Of(DayAnalysis day) => Whole.GetValue(day, d => new CameraDay(d));
 
     public Kit Kit { get; }
 
@@ -57,9 +66,11 @@ internal sealed class CameraDay
     /// part's frames by what is in them: one share each, and one more for each picture of the part that it is the first choice for. What
     /// somebody typed is kept; one left alone may take all of them, as nobody counts.
     /// </summary>
-    public List<CameraWork> Work()
+    public List<CameraWork> Work() => work.Value;
+
+    private List<CameraWork> WorkOut()
     {
-        var work = new List<CameraWork>();
+        var found = new List<CameraWork>();
         for (var p = 0; p < Parts.Length; p++)
         {
             var (part, layout) = (Parts[p], Layouts[p]);
@@ -80,12 +91,12 @@ internal sealed class CameraDay
             {
                 var own = typed[body]?.Frames is not null ? Of(typed[body]) : alone ? frames : rest * ShareOf(body) / shares;
                 var besides = Charge.FramesOf((Body)Kit.Items[body], typed[body]);
-                if (own + besides > 0) work.Add(new CameraWork(body, p, actor, own, alone, besides));
+                if (own + besides > 0) found.Add(new CameraWork(body, p, actor, own, alone, besides));
             }
 
             int ShareOf(int body) => 1 + first.GetValueOrDefault(body);
         }
-        return work;
+        return found;
     }
 
     private double Of(FrameCount frames) => level switch
