@@ -221,6 +221,18 @@ public sealed class DeviceTests
         Assert.Equal(2, nights[1].Rounds.Count);
     }
 
+    /// <summary>Another job until half past midnight: home at half past one, one round in the night; without it two.</summary>
+    [Fact]
+    public void A_job_of_the_evening_before_shortens_the_night()
+    {
+        var day = new DayAnalysis(PowerTests.Day(fresh: true, spares: 3));
+        ChargingRound First(params DateTime[] ends) => PowerDay.Of(day, [], otherEnds: ends).Nights[0].Rounds[0];
+        Assert.Equal(new DateTime(2027, 6, 11, 20, 0, 0), First().On);
+        Assert.Equal(new DateTime(2027, 6, 12, 1, 30, 0), First(new DateTime(2027, 6, 12, 0, 30, 0)).On);
+        // One of the afternoon, or of another week, changes nothing.
+        Assert.Equal(new DateTime(2027, 6, 11, 20, 0, 0), First(new DateTime(2027, 6, 11, 15, 0, 0), new DateTime(2027, 6, 5, 23, 0, 0), new DateTime(2027, 6, 19, 23, 0, 0)).On);
+    }
+
     [Fact]
     public void What_is_short_is_mended_and_each_mend_is_proved()
     {

@@ -166,6 +166,28 @@ public sealed class PowerTests
     }
 
     /// <summary>Home at half past midnight, off at nine, two bays of two and a half hours, seven wanted.</summary>
+    /// <summary>Two batteries bought together five years ago, and the cells of one make: each lot may go at once.</summary>
+    [Fact]
+    public void What_was_bought_together_goes_together()
+    {
+        var plan = Day(fresh: false, spares: 3);
+        plan = plan with
+        {
+            Items =
+            [
+                .. plan.Items.Select(i => i.Id is "bat1" or "in" ? i with { FirstUse = new DateOnly(2022, 3, 1) } : i.Id == "bat2" ? i with { FirstUse = new DateOnly(2024, 3, 1) } : i),
+                .. Enumerable.Range(0, 2).Select(n => new Cells { Id = $"aa{n}", Place = "bag", Type = "AA", CellCount = 4, Make = Make.Cheap }),
+            ],
+        };
+        var rows = WhatIfTable.Of(new DayAnalysis(plan)).Rows;
+        Assert.Equal(("the old LB fail together", "in bat1"), rows.Where(r => r.Kind == LossKind.Old).Select(r => (r.Name, string.Join(' ', r.Items))).Single());
+        Assert.Equal(("cheap AA turn out bad", "aa0 aa1"), rows.Where(r => r.Kind == LossKind.Cells).Select(r => (r.Name, string.Join(' ', r.Items))).Single());
+        // Two of four are left for a day of two; of three one would be, and the floor goes dark.
+        Assert.Equal(0, rows.Single(r => r.Kind == LossKind.Old).Dark);
+        var fewer = plan with { Items = [.. plan.Items.Where(i => i.Id != "bat3")] };
+        Assert.NotEqual(0, WhatIfTable.Of(new DayAnalysis(fewer)).Rows.Single(r => r.Kind == LossKind.Old).Dark);
+    }
+
     [Fact]
     public void A_second_round_waits_until_somebody_is_awake()
     {
@@ -255,6 +277,11 @@ public sealed class PowerTests
         Assert.Empty(Of(Sockets(plan, 1, 2, [])).OnTheWay);
         Assert.Empty(Of(Sockets(Day(fresh: false, spares: 2, framesPerCharge: 500), 1, 2, ["drinks"])).OnTheWay);
         Assert.Empty(Of(plan with { Parts = [.. plan.Parts.Select(p => p with { Socket = true })] }).OnTheWay);
+        // The only socket, and the only charger, are losses like any other.
+        var table = WhatIfTable.Of(new DayAnalysis(Sockets(plan, 1, 2, ["drinks"])));
+        Assert.All(table.Rows.Where(r => r.Kind == LossKind.Socket || r.Id == "charger"), r => Assert.Contains("goes dark at 00:05 in floor", string.Concat(r.Power.Select(p => p.Text)), StringComparison.Ordinal));
+        Assert.Equal("no socket works", Assert.Single(table.Rows, r => r.Kind == LossKind.Socket).Name);
+        Assert.DoesNotContain(WhatIfTable.Of(new DayAnalysis(plan)).Rows, r => r.Kind == LossKind.Socket);
         // A second one nobody charged at home: two bays fill both by half.
         var empty = plan with { Items = [.. plan.Items, new Battery { Id = "empty", Place = "bag", Type = "LB", Charged = false }] };
         Assert.Empty(Of(Sockets(empty, 2, 2, ["drinks"])).Short);

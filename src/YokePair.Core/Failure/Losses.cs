@@ -16,7 +16,8 @@ internal sealed record Loss(string Id, LossKind Kind, Func<PartLayout, int[]>? I
 internal static class Losses
 {
     public static IEnumerable<Loss> Of(Kit kit) =>
-        Things(kit).Concat(Rigs(kit)).Concat(Places(kit.Plan)).Concat(People(kit.Plan)).Concat(Radios(kit.Plan)).Concat(Refused(kit.Plan)).Concat(Own(kit.Plan));
+        Things(kit).Concat(Rigs(kit)).Concat(Places(kit.Plan)).Concat(People(kit.Plan)).Concat(Radios(kit.Plan)).Concat(Refused(kit.Plan))
+            .Concat(Makes(kit.Plan)).Concat(Old(kit.Plan)).Concat(Sockets(kit.Plan)).Concat(Own(kit.Plan));
 
     /// <summary>One of them; null when there is no such.</summary>
     public static Loss? Find(Kit kit, LossKind kind, string id) => Of(kit).FirstOrDefault(l => l.Kind == kind && l.Id == id);
@@ -52,7 +53,7 @@ internal static class Losses
 
         bool IsTouched(NeedFinding need) => need.Moment?.Found.Exhaustive == false || (loss.Kind == LossKind.Radio
             ? Enumerable.Range(0, day.Kit.Items.Length).Any(i => Outage.SystemsOf(day.Kit.Items[i]).Contains(loss.Id) && need.Uses(i))
-            : need.Asks(part.Ways.Layout, part.Ways.Layout.PersonIndex(loss.Id)));
+            : loss.Kind == LossKind.Person && need.Asks(part.Ways.Layout, part.Ways.Layout.PersonIndex(loss.Id)));
     }
 
     private static IEnumerable<Loss> People(Plan plan) => plan.People.Select(person => new Loss(person.Id, LossKind.Person, null));
@@ -65,6 +66,27 @@ internal static class Losses
         {
             var ids = type.Select(b => b.Id).ToHashSet(StringComparer.Ordinal);
             return new Loss(type.Key, LossKind.Batteries, layout => Numbers(layout, ids));
+        });
+
+    private static IEnumerable<Loss> Makes(Plan plan) => Lots(
+        plan.Items.OfType<Cells>().Where(c => c.Type is not null && c.Make is not null), LossKind.Cells, c => $"{c.ChargeType()} {c.Make}");
+
+    /// <summary>Bought years ago, and by now as likely to fail as one another.</summary>
+    private static IEnumerable<Loss> Old(Plan plan)
+    {
+        const int years = 4;
+        var before = plan.Parts.Select(Day.Of).Min() is { } day ? day.AddYears(-Math.Min(years, day.Year - 1)) : DateOnly.MinValue;
+        return Lots(plan.Items.Where(i => i.FirstUse is { } since && since <= before), LossKind.Old, i => i.ChargeType() ?? (i as Card)?.Type);
+    }
+
+    private static IEnumerable<Loss> Sockets(Plan plan) => plan.Parts.Any(p => p.Socket == true) ? [new Loss("socket", LossKind.Socket, null)] : [];
+
+    /// <summary>Things alike by a key; one alone is a thing like any other.</summary>
+    private static IEnumerable<Loss> Lots(IEnumerable<Item> items, LossKind kind, Func<Item, string?> keyOf) =>
+        items.Where(i => keyOf(i) is not null).GroupBy(keyOf, StringComparer.Ordinal).Where(g => g.Count() > 1).Select(lot =>
+        {
+            var ids = lot.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
+            return new Loss(lot.Key!, kind, layout => Numbers(layout, ids));
         });
 
     private static IEnumerable<Loss> Own(Plan plan) => (plan.Events ?? []).Select(own =>

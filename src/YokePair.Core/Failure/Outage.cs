@@ -24,7 +24,7 @@ internal sealed class Outage
             Parts = [.. plan.Parts.Select(part => Without(plan, part, [.. absent.Where(p => Day.Lasts(plan, part, p.FromPart, p.UntilPart)).Select(p => p.Item)]))],
         };
         Kit = new Kit(Plan, like);
-        foreach (var pull in pulled.Where(p => p.Kind is not (LossKind.Person or LossKind.Radio)))
+        foreach (var pull in pulled.Where(p => !IsNoThing(p)))
             things.Add((pull, [.. pull.Kind == LossKind.Item ? new[] { Kit.IndexOf(pull.Item) }.Where(i => i != Kit.None) : Along(pull)]));
         foreach (var systems in Plan.Parts.Select(Jammed).Where(s => s.Count > 0).DistinctBy(Key)) deaf[Key(systems)] = new Kit(Jammed(Plan, systems), Kit);
     }
@@ -40,6 +40,9 @@ internal sealed class Outage
 
     /// <summary>The things as they are in a part: by a jammed radio none sends or hears.</summary>
     public Kit KitOf(Part part) => deaf.Count > 0 && Jammed(part) is { Count: > 0 } systems ? deaf[Key(systems)] : Kit;
+
+    /// <summary>Whether there is a socket that works in a part.</summary>
+    public bool HasSocket(Part part) => part.Socket == true && !Pulled.Any(p => p.Kind == LossKind.Socket && Lasts(p, part));
 
     /// <summary>Whether a thing is gone in a part.</summary>
     public bool IsGone(int item, Part part) => things.Exists(t => t.Items.Contains(item) && Lasts(t.Pull, part));
@@ -68,7 +71,7 @@ internal sealed class Outage
     /// <summary>The same with each thing by itself: what went along with a camera or a bag has gone, wherever it would be with other setups.</summary>
     public IReadOnlyList<Pulled> AsThings =>
     [
-        .. Pulled.Where(p => p.Kind is LossKind.Person or LossKind.Radio),
+        .. Pulled.Where(IsNoThing),
         .. things.SelectMany(t => t.Items.Select(i => new Pulled(Kit.Items[i].Id, t.Pull.FromPart, t.Pull.UntilPart))),
     ];
 
@@ -105,6 +108,9 @@ internal sealed class Outage
         Trigger trigger => trigger with { Sends = trigger.Sends == system ? null : trigger.Sends, Hears = trigger.Hears == system ? null : trigger.Hears },
         _ => item,
     };
+
+    /// <summary>Whether with a pull more than things is gone.</summary>
+    private static bool IsNoThing(Pulled pull) => pull.Kind is LossKind.Person or LossKind.Radio or LossKind.Socket;
 
     private static string Key(List<string> systems) => string.Join('\n', systems);
 

@@ -161,7 +161,7 @@ internal sealed class DevicePlan
     /// <summary>A socket fills what has its charge built in and is not at work.</summary>
     private void Refill(int part)
     {
-        if (day.Parts[part].Socket != true) return;
+        if (!day.HasSocket(part)) return;
         var hours = Clock.Length(kit.Plan, day.Parts[part]).TotalHours;
         foreach (var device in left.Keys.Where(d => Wanted(d) is null && !Work.Exists(w => w.Part == part && w.Device == d)).ToList())
         {

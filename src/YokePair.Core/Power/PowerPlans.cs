@@ -122,8 +122,12 @@ public static class PowerPlans
             var running = DeviceWork.Of(day, cameras, work).FindAll(w => !dead.Contains(w.Device));
             dark.AddRange(new DevicePlan(cameras, running, Taken(fed)).Dark.Select(d => d.Short));
         }
-        return [.. dark.Where(d => !before.Short.Any(b => b.Device == d.Device && b.Part == d.Part && b.Frames >= d.Frames))];
+        return Beyond(dark, before);
     }
+
+    /// <summary>What goes dark and did not before, or for longer.</summary>
+    internal static IReadOnlyList<PowerShort> Beyond(IEnumerable<PowerShort> dark, PowerLack before) =>
+        [.. dark.Where(d => !before.Short.Any(b => b.Device == d.Device && b.Part == d.Part && b.Frames >= d.Frames))];
 
     /// <summary>Batteries that the cameras use.</summary>
     private static HashSet<int> Taken(List<FedSlot> fed) => [.. fed.SelectMany(f => f.Work.Items.Concat(f.PutIn))];

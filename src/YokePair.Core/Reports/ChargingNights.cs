@@ -12,7 +12,9 @@ internal static class ChargingNights
     /// <param name="days">The charge that each of its days takes.</param>
     /// <param name="atHome">What else is at home: of no use between two days.</param>
     /// <param name="without">Ids of chargers that do not work.</param>
-    public static IReadOnlyList<Charging> Of(Plan plan, IReadOnlyList<PowerPlan> days, IReadOnlyList<Item> atHome, IReadOnlyList<string>? without = null)
+    /// <param name="otherEnds">When other jobs end: after one of the evening before, one comes home late.</param>
+    public static IReadOnlyList<Charging> Of(Plan plan, IReadOnlyList<PowerPlan> days, IReadOnlyList<Item> atHome, IReadOnlyList<string>? without = null,
+        IReadOnlyList<DateTime>? otherEnds = null)
     {
         var nights = new List<Charging>();
         DateTime? over = null;
@@ -23,11 +25,20 @@ internal static class ChargingNights
                 var chargers = plan.Items.Concat(over is null ? atHome : []).OfType<Charger>()
                     .OrderBy(c => c.BatteryTypes is null).DistinctBy(c => c.Id).Where(c => without?.Contains(c.Id) != true);
                 var shared = Shared(power.Types, [.. chargers]);
-                nights.AddRange(power.Types.Select(t => ChargingOf(plan, shared[t.Type], t, first, over)));
+                var before = over ?? LateJob(plan, first, otherEnds ?? []);
+                nights.AddRange(power.Types.Select(t => ChargingOf(plan, shared[t.Type], t, first, before)));
             }
             over = parts.Max(p => p.End) ?? over;
         }
         return nights;
+    }
+
+    /// <summary>The end of a job after which one is home later than usual in the evening before; null where there is none.</summary>
+    private static DateTime? LateJob(Plan plan, DateTime first, IReadOnlyList<DateTime> otherEnds)
+    {
+        var rules = plan.Rules.Power;
+        var usual = first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan() - TimeSpan.FromMinutes(rules.TravelMinutes);
+        return otherEnds.Where(e => e > usual && e < first).Select(e => (DateTime?)e).Max();
     }
 
     /// <summary>The chargers of each type: one that takes several goes to that of which most is wanted for a bay.</summary>

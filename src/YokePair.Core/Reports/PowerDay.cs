@@ -29,12 +29,13 @@ public sealed record PowerDay(
     /// <param name="day">The day.</param>
     /// <param name="atHome">What else is at home, where batteries are charged.</param>
     /// <param name="level">How much is taken.</param>
-    public static PowerDay Of(DayAnalysis day, IReadOnlyList<Item> atHome, UseLevel level = UseLevel.High)
+    /// <param name="otherEnds">When other jobs end.</param>
+    public static PowerDay Of(DayAnalysis day, IReadOnlyList<Item> atHome, UseLevel level = UseLevel.High, IReadOnlyList<DateTime>? otherEnds = null)
     {
         var plan = day.Plan;
         List<PowerPlan> days = [.. PowerPlans.ByDay(day, level)];
         var power = PowerPlans.Together(days);
-        var nights = ChargingNights.Of(plan, days, atHome);
+        var nights = ChargingNights.Of(plan, days, atHome, otherEnds: otherEnds);
         return new PowerDay(PowerWords.Day(plan, power, nights), power, nights, PowerReminder.Of(plan, power), PowerMend.For(day, atHome),
             AlikeIn(plan), [.. plan.Items.Where(i => i.ChargeType() is { } type && power.Types.All(t => t.Type != type)).Select(i => i.Id)],
             [.. (plan.Left ?? new Dictionary<string, double>()).OrderBy(l => l.Value).Select(l => new ChargeLeft(l.Key, l.Value))],

@@ -60,14 +60,17 @@ public sealed record WhatIfTable(
 
         WhatIfRow Named(LossRow row)
         {
-            var feeds = row.Items.Any(i => day.Plan.ItemOf(i) is Battery or Cells or Pack);
-            var dark = feeds ? PowerPlans.Without(day, row.Items, lack) : [];
+            var feeds = row.Items.Any(i => day.Plan.ItemOf(i) is Battery or Cells or Pack or Charger);
+            var dark = feeds ? PowerPlans.Without(day, row.Items, lack) : row.Kind == LossKind.Socket ? WithoutSocket() : [];
             // A part in the dark costs what it asks, unless the loss itself does already.
             var more = dark.SelectMany(d => d.Needs.Select(n => (d.Part, Need: n))).Distinct()
                 .Count(d => !row.Cells.Any(c => c.Part == d.Part && c.Worst is Outcome.Late or Outcome.Lost && c.Needs.Contains(d.Need)));
             return new WhatIfRow(row.Id, row.Kind, LossWords.Row(names, row.Kind, row.Id), row.Items, row.Cells, row.Costs, more,
                 dark.Count == 0 ? Charging(row) : [.. PowerWords.Dark(names, dark)]);
         }
+
+        IReadOnlyList<PowerShort> WithoutSocket() =>
+            PowerPlans.Beyond(PowerPlans.Lack(day.Without(new Pulled("socket", Kind: LossKind.Socket))).Short, lack);
 
         // Without a charger the night is longer.
         IReadOnlyList<TextPiece> Charging(LossRow row)

@@ -35,7 +35,7 @@ internal sealed class SocketCharging(CameraDay day, IReadOnlyList<CameraWork> wo
         if (lacks <= SwapPlanner.Slack) return plan;
         for (var part = from; part < day.Parts.Length - 1; part++)
         {
-            if (day.Parts[part].Socket != true) continue;
+            if (!day.HasSocket(part)) continue;
             var state = before.Copy();
             state.Live(plan.Fed, part + 1);
             var rounds = Rounds(plan, part, state);

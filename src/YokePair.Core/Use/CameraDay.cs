@@ -55,6 +55,9 @@ internal sealed class CameraDay
     public bool IsGone(int item, int part) =>
         dead.Contains(item) || Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || day.Outage.IsGone(item, Parts[part]);
 
+    /// <summary>Whether there is a socket that works in a part.</summary>
+    public bool HasSocket(int part) => day.Outage.HasSocket(Parts[part]);
+
     /// <summary>Whether there is a part in which a thing is here: what never is, is as if it were not in the plan.</summary>
     public bool IsEverThere(int item) => Parts.Length == 0 || Enumerable.Range(0, Parts.Length).Any(p => !IsGone(item, p));
 

@@ -20,8 +20,19 @@ internal static class LossWords
         [LossKind.Person] = new((n, id) => $"{n.Person(id)} is absent", (n, id) => n.Person(id), "person", "people"),
         [LossKind.Radio] = new((_, id) => $"radio {id} is jammed", (_, id) => $"radio {id}", "radio system", "radio systems"),
         [LossKind.Batteries] = new((_, id) => $"{id} of another maker refused", (_, id) => $"the {id} of another maker", "type of battery refused", "types of batteries refused"),
+        [LossKind.Cells] = new((_, id) => $"{Make(id)} turn out bad", (_, id) => $"all {Make(id)}", "make of cells", "makes of cells"),
+        [LossKind.Old] = new((_, id) => $"the old {id} fail together", (_, id) => $"the old {id}", "old lot", "old lots"),
+        [LossKind.Socket] = new((_, _) => "no socket works", (_, _) => "a socket", "socket", "sockets"),
         [LossKind.Own] = new((n, id) => n.Event(id), (n, id) => $"the things of \"{n.Event(id)}\"", "event of your own", "events of your own"),
     };
+
+    /// <summary>Type and make of cells: AA ThirdParty.</summary>
+    private static string Make(string id) => id.Split(' ') is [var type, var make] ? make switch
+    {
+        nameof(Plans.Make.Own) => $"{type} of the camera's maker",
+        nameof(Plans.Make.Cheap) => $"cheap {type}",
+        _ => $"{type} of another maker",
+    } : id;
 
     public static string Row(Names names, LossKind kind, string id) => Table[kind].Row(names, id);
 

@@ -128,10 +128,11 @@ internal static class BoardEndpoints
     private static Task<IResult> WhatIf(string key, Days days, CancellationToken cancel) =>
         AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(session.Whole, cancel)), cancel);
 
-    private static async Task<IResult> Power(string key, string[]? pull, string? use, Days days, CancellationToken cancel)
+    private static async Task<IResult> Power(string key, string[]? pull, string? use, Days days, PlanStore store, CancellationToken cancel)
     {
         var things = (await days.LockerAsync(cancel)).Things;
-        return await AskOfUseAsync(key, pull, use, days, (session, level) => PowerDay.Of(session.Day, things, level), cancel);
+        List<DateTime> ends = [.. (await store.SummariesAsync(cancel)).Where(s => s.Key != key).Select(s => Summaries.Read(s.Summary)?.End).OfType<DateTime>()];
+        return await AskOfUseAsync(key, pull, use, days, (session, level) => PowerDay.Of(session.Day, things, level, ends), cancel);
     }
 
     private static Task<IResult> Cards(string key, string[]? pull, string? use, Days days, CancellationToken cancel) =>

@@ -23,6 +23,9 @@ const kindWord: Record<LossKind, string> = {
   person: "person",
   radio: "radio",
   batteries: "batteries",
+  cells: "cells",
+  old: "old lot",
+  socket: "socket",
   own: "event of your own",
 };
 
