@@ -166,6 +166,29 @@ public sealed class PowerTests
     }
 
     /// <summary>Home at half past midnight, off at nine, two bays of two and a half hours, seven wanted.</summary>
+    /// <summary>
+    /// A camera that charges by USB and rests an hour hangs on a bank of 37 Wh: two fifths of a charge, 200 frames of 500. A bank of 3.5 Wh
+    /// gives the 2.8 that arrive, a fifth of the 14 of a battery.
+    /// </summary>
+    [Fact]
+    public void A_camera_that_rests_lives_off_a_power_bank()
+    {
+        var day = Day(fresh: false, spares: 1, framesPerCharge: 500);
+        var rests = day with { Parts = [.. day.Parts.Select(p => p.Id == "speeches" ? p with { Needs = [], Setups = [], Frames = null } : p)] };
+        Assert.Equal(175, Of(rests).Short.Sum(s => s.Frames));
+        Assert.Equal(175, Of(Banked(usb: false)).Short.Sum(s => s.Frames));
+        Assert.Empty(Of(Banked(usb: true)).Short);
+        var one = Assert.Single(Of(Banked(usb: true)).OnTheWay);
+        Assert.Equal(("speeches", "bank", 0.4), (one.Part, one.Charger, Math.Round(one.To - one.From, 2)));
+        Assert.Equal(0.2, Of(Banked(usb: true, wattHours: 3.5)).OnTheWay.Sum(c => c.To - c.From), 0.001);
+        Assert.Equal(75, Of(Banked(usb: true, wattHours: 3.5)).Short.Sum(s => s.Frames));
+
+        Plan Banked(bool usb, double? wattHours = null) => rests with
+        {
+            Items = [.. rests.Items.Select(i => i is Body b ? b with { UsbCharging = usb } : i), new PowerBank { Id = "bank", Place = "bag", WattHours = wattHours }],
+        };
+    }
+
     /// <summary>Two batteries bought together five years ago, and the cells of one make: each lot may go at once.</summary>
     [Fact]
     public void What_was_bought_together_goes_together()

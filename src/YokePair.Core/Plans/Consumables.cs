@@ -83,7 +83,7 @@ public sealed record Charger : Item
     public double? Hours { get; init; }
 }
 
-/// <summary>Power bank; carried, not yet reckoned with.</summary>
+/// <summary>Power bank: a camera that charges by USB lives off it while it rests.</summary>
 public sealed record PowerBank : Item
 {
     /// <summary>Energy, Wh.</summary>

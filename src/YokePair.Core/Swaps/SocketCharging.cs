@@ -13,7 +13,7 @@ internal sealed record FedDay(List<FedSlot> Fed, bool IsBest, IReadOnlyList<Sock
 
 /// <summary>A battery on a charger while a part lasts.</summary>
 /// <param name="Part">Number of the part.</param>
-/// <param name="Charger">Number of the charger.</param>
+/// <param name="Charger">Number of the charger or power bank.</param>
 /// <param name="Battery">Number of the battery.</param>
 /// <param name="From">Share of a full charge it has before.</param>
 /// <param name="To">Share it has after.</param>
@@ -21,8 +21,9 @@ internal sealed record SocketRound(int Part, int Charger, int Battery, double Fr
 
 /// <summary>
 /// Charges on the way what a day lacks: in a part with a socket, batteries that lie about unused go on the chargers that are along, and can
-/// be used afterwards. Up to that part the day goes as planned without; from there it is planned anew. So it works, but that
-/// nothing works better is not shown. Charge is taken to grow evenly over the hours of the charger.
+/// be used afterwards; a camera that charges by USB and rests hangs on a power bank, wherever that is. Up to that part the day goes as
+/// planned without; from there it is planned anew. So it works, but that nothing works better is not shown. Charge is taken to grow
+/// evenly over the hours of the charger.
 /// </summary>
 internal sealed class SocketCharging(CameraDay day, IReadOnlyList<CameraWork> work, SwapState before, int from)
 {
@@ -35,7 +36,7 @@ internal sealed class SocketCharging(CameraDay day, IReadOnlyList<CameraWork> wo
         if (lacks <= SwapPlanner.Slack) return plan;
         for (var part = from; part < day.Parts.Length - 1; part++)
         {
-            if (!day.HasSocket(part)) continue;
+            if (!day.HasSocket(part) && !kit.Items.Any(i => i is PowerBank)) continue;
             var state = before.Copy();
             state.Live(plan.Fed, part + 1);
             var rounds = Rounds(plan, part, state);
@@ -52,28 +53,49 @@ internal sealed class SocketCharging(CameraDay day, IReadOnlyList<CameraWork> wo
 
     private List<SocketRound> Rounds(FedDay plan, int part, SwapState state)
     {
+        // Only of what is lacking.
         HashSet<string> lacking = [.. plan.Fed.Where(f => f.Choice.Swaps.Any(s => s.Class is null)).Select(f => ((Body)kit.Items[f.Work.Body]).BatteryType)];
         var hours = Clock.Length(kit.Plan, day.Parts[part]).TotalHours;
-        var waiting = kit.Batteries.Where(b => IsFreeToCharge(b, plan, part, state)).OrderByDescending(b => Share(b)).ToList();
+        var waiting = kit.Batteries.Where(b => lacking.Contains(TypeOf(b)) && IsFreeToCharge(b, plan, part, state))
+            .OrderByDescending(b => Share(b, state)).ToList();
         var rounds = new List<SocketRound>();
         for (var c = 0; c < kit.Items.Length; c++)
         {
-            if (kit.Items[c] is not Charger { BatteryTypes: { } types } charger || day.IsGone(c, part)) continue;
+            if (day.IsGone(c, part)) continue;
+            if (kit.Items[c] is PowerBank bank && OnBank(c, bank, waiting, hours, state) is var (camera, given)) Put(c, camera, given);
+            if (kit.Items[c] is not Charger { BatteryTypes: { } types } charger || !day.HasSocket(part)) continue;
             var (bays, full) = ((int)(charger.Bays ?? Charge.TypicalBays), charger.Hours ?? Charge.TypicalHours);
             // Whoever can put on a second round does so when the first is full.
             var turns = Math.Max(1, (int)(hours / full));
-            foreach (var battery in waiting.Where(b => types.Contains(TypeOf(b)) && lacking.Contains(TypeOf(b))).Take(bays * turns).ToList())
-            {
-                waiting.Remove(battery);
-                rounds.Add(new SocketRound(part, c, battery, Share(battery), Math.Min(1, Share(battery) + (hours / turns / full))));
-            }
+            foreach (var battery in waiting.Where(b => types.Contains(TypeOf(b))).Take(bays * turns).ToList()) Put(c, battery, hours / turns / full);
         }
         return rounds;
 
-        string TypeOf(int battery) => ((Battery)kit.Items[battery]).Type!;
-
-        double Share(int battery) => kit.Items[battery] is Battery { Charged: true } || state.IsCharged(battery) ? state.Left(battery) : 0;
+        void Put(int charger, int battery, double share)
+        {
+            waiting.Remove(battery);
+            rounds.Add(new SocketRound(part, charger, battery, Share(battery, state), Math.Min(1, Share(battery, state) + share)));
+        }
     }
+
+    /// <summary>The battery of one camera that hangs on a bank, and the share of a charge it gets, until the bank is empty.</summary>
+    private (int Battery, double Share)? OnBank(int item, PowerBank bank, List<int> waiting, double hours, SwapState state)
+    {
+        if (waiting.Where(b => IsInUsbCamera(b, state)).Select(b => (int?)b).FirstOrDefault() is not { } battery) return null;
+        var energy = (bank.WattHours ?? Charge.TypicalBankWattHours) * Charge.ArrivingShare;
+        var full = ((Battery)kit.Items[battery]).WattHours ?? Charge.TypicalBatteryWattHours;
+        var share = Math.Min(Math.Min(hours / Charge.TypicalHours, 1 - Share(battery, state)), energy * state.Left(item) / full);
+        state.Spend(item, state.Left(item) - (share * full / energy));
+        return share > 0 ? (battery, share) : null;
+    }
+
+    private bool IsInUsbCamera(int battery, SwapState state) =>
+        state.BodyOf(battery) is var on && on != Kit.None && kit.Items[on] is Body { UsbCharging: true };
+
+    private string TypeOf(int battery) => ((Battery)kit.Items[battery]).Type ?? "";
+
+    private double Share(int battery, SwapState state) =>
+        kit.Items[battery] is Battery { Charged: true } || state.IsTouched(battery) ? state.Left(battery) : 0;
 
     /// <summary>In no camera that works in the part, here, not full, and out since it begins.</summary>
     private bool IsFreeToCharge(int battery, FedDay plan, int part, SwapState state)

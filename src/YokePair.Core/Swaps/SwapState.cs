@@ -29,6 +29,9 @@ internal sealed class SwapState(Kit kit)
             slots[slot] = at with { Level = at.Items.Sum(i => SlotWork.FramesOf(kit, slot.Body, slot.Slot, i) * Left(i)) };
     }
 
+    /// <summary>What a power bank has left after it has given some.</summary>
+    public void Spend(int bank, double share) => left[bank] = share;
+
     /// <summary>Whether a battery was charged on the way, and not put into a camera since.</summary>
     public bool IsCharged(int item) => charged.Contains(item);
 

@@ -91,8 +91,10 @@ function OnTheWay({ power, plan, name, part }: Pick<PowerPage, "power" | "plan" 
     <li key={c.part + c.battery} className="grid grid-cols-[5rem_1fr] gap-x-3 border-t border-rule py-1">
       <span className="text-quiet">{time(plan.parts.find((p) => p.id === c.part)?.start)}</span>
       <span>
-        in <strong>{part(c.part)}</strong>, at a socket: <strong>{name(c.battery)}</strong> on{" "}
-        {name(c.charger)}, {percent(c.from)} to {percent(c.to)} by its end
+        in <strong>{part(c.part)}</strong>,{" "}
+        {plan.items.find((i) => i.id === c.charger)?.kind === "powerbank" ? "in its camera" : "at a socket"}:{" "}
+        <strong>{name(c.battery)}</strong> on {name(c.charger)}, {percent(c.from)} to {percent(c.to)} by its
+        end
       </span>
     </li>
   ));
