@@ -68,6 +68,17 @@ public sealed class CardTests
         Assert.Equal(300, plan.Ways[0].Curve.Last(p => p.Part == "preparation").Frames);
     }
 
+    /// <summary>What-if tells what is on the cards too; a wallet or a bag that holds no only copy is not among it.</summary>
+    [Fact]
+    public void What_if_tells_which_pictures_are_gone_with_what_holds_them()
+    {
+        var gone = WhatIfTable.Of(new DayAnalysis(Day(new CardRules { Policy = CardPolicy.PerPart, Half = SecondHalf.Bag }))).Gone
+            .Select(l => string.Concat(l.Select(p => p.Text))).ToList();
+        Assert.Equal(
+            ["If the b1 is stolen at 19:00, 700 frames are gone for good: n.", "If all that lead carries is lost at 19:00, 700 frames are gone for good: n."],
+            gone);
+    }
+
     [Theory]
     [InlineData(SecondHalf.Shooter, 1100, 1800)]
     [InlineData(SecondHalf.Partner, 0, 700)]

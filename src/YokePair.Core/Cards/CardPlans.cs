@@ -93,6 +93,18 @@ public static class CardPlans
         return changed;
     }
 
+    /// <summary>What each loss would take of what is on the cards of a busy day, as planned, at its worst moment; the worst first.</summary>
+    public static IReadOnlyList<CardLoss> Losses(DayAnalysis analysis)
+    {
+        var day = CameraDay.Of(analysis);
+        var work = day.Work();
+        var fed = new SwapPlanner(day, work, new SwapState(day.Kit), 0).Solve().Fed.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
+        List<CardUse> uses = [.. CardUse.Of(day, fed)];
+        var clock = new CardClock(day.Parts);
+        var risk = new Exposure(analysis, day, clock, FrameBatch.From(day.Kit, uses, work), new Whereabouts(day, clock, uses, work));
+        return [.. risk.Worst().Where(l => l.Frames + l.JpegOnly > 0)];
+    }
+
     /// <summary>Where a busy day finds no room on any card, without planning more of it than that asks.</summary>
     public static IReadOnlyList<Shortage> Lack(DayAnalysis analysis)
     {

@@ -1,3 +1,4 @@
+using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
@@ -35,8 +36,10 @@ public sealed record NamedThing(string Item, string Name);
 /// <param name="Causes">What several things have in common that could take them together.</param>
 /// <param name="ToGet">What is still to get and counted as missing, each with its name.</param>
 /// <param name="Margins">By kind of thing, how many of that kind must fail together to cost a picture that matters; the smallest first.</param>
+/// <param name="Gone">What is on the cards and would be gone with a camera, a wallet, a bag or all that somebody carries, the worst first.</param>
 public sealed record WhatIfTable(
-    string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless, IReadOnlyList<SharedCause> Causes, IReadOnlyList<NamedThing> ToGet, IReadOnlyList<KindMargin> Margins)
+    string Headline, IReadOnlyList<WhatIfRow> Rows, int Harmless, IReadOnlyList<SharedCause> Causes, IReadOnlyList<NamedThing> ToGet,
+    IReadOnlyList<KindMargin> Margins, IReadOnlyList<IReadOnlyList<TextPiece>> Gone)
 {
     /// <summary>Tries every loss of a day.</summary>
     public static WhatIfTable Of(DayAnalysis day, CancellationToken cancel = default)
@@ -56,7 +59,8 @@ public sealed record WhatIfTable(
         var met = counted.Count(n => n.Outcome.IsMet());
         return new WhatIfTable(
             WhatIfWords.Headline(met, counted.Count - met, rows.Count, harmful), rows, rows.Count(r => r.Costs + r.Dark == 0), SharedCause.Of(day),
-            [.. day.Whole.Items.Where(i => i.Wanted).Select(i => new NamedThing(i.Id, i.Label))], MarginsOf(day));
+            [.. day.Whole.Items.Where(i => i.Wanted).Select(i => new NamedThing(i.Id, i.Label))], MarginsOf(day),
+            [.. CardPlans.Losses(day).Select(l => (IReadOnlyList<TextPiece>)[.. CardWords.Gone(names, l)])]);
 
         WhatIfRow Named(LossRow row)
         {

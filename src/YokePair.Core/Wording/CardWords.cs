@@ -146,6 +146,34 @@ internal static class CardWords
         yield return new TextPiece(". ");
     }
 
+    /// <summary>A loss with the frames and the pictures that go with it, what happens once by name.</summary>
+    public static IEnumerable<TextPiece> Gone(Names names, CardLoss loss)
+    {
+        const int named = 3;
+        yield return new TextPiece(loss.Kind switch
+        {
+            CardLossKind.Card => $"If {names.Item(loss.Id)} dies or is formatted",
+            CardLossKind.Camera => $"If the {names.Item(loss.Id)} is stolen",
+            CardLossKind.Wallet => $"If the wallet of {names.Person(loss.Id)} is lost",
+            CardLossKind.Place => $"If the {names.Place(loss.Id)} is stolen or broken into",
+            _ => $"If all that {names.Person(loss.Id)} carries is lost",
+        });
+        if (loss.Time is { } at)
+        {
+            yield return new TextPiece(" at ");
+            yield return PowerWords.Time(at);
+        }
+        if (loss.Frames > 0) yield return new TextPiece($", {loss.Frames} frames are gone for good");
+        if (loss.JpegOnly > 0) yield return new TextPiece($"{(loss.Frames > 0 ? " and" : ",")} of {loss.JpegOnly} only the JPEG is left");
+        for (var n = 0; n < Math.Min(named, loss.Pictures.Count); n++)
+        {
+            yield return new TextPiece(n == 0 ? ": " : ", ");
+            yield return new TextPiece(names.Need(loss.Pictures[n].Part, loss.Pictures[n].Need), Part: loss.Pictures[n].Part, Need: loss.Pictures[n].Need);
+        }
+        if (loss.Pictures.Count > named) yield return new TextPiece($" and {English.Number(loss.Pictures.Count - named)} more");
+        yield return new TextPiece(".");
+    }
+
     private static TextPiece Place(Names names, CardLossKind kind, string id) => kind switch
     {
         CardLossKind.Card or CardLossKind.Camera => new TextPiece($"the {names.Item(id)}", Item: id),

@@ -56,7 +56,7 @@ internal static class PowerWords
             var types = part.GroupBy(c => day.ItemOf(c.Battery)!.ChargeType(), StringComparer.Ordinal).Select(t => $"{English.Number(t.Count())} {t.Key}");
             yield return new TextPiece("In ");
             yield return new TextPiece(names.Part(part.Key), Part: part.Key);
-            yield return new TextPiece($" put {English.List([.. types])} on charge: it does not do without. ");
+            yield return new TextPiece($" put {English.List([.. types])} on charge: it is needed again later. ");
         }
     }
 

@@ -3903,7 +3903,7 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Power bank; carried, not yet reckoned with. */
+        /** @description Power bank: a camera that charges by USB lives off it while it rests. */
         ItemPowerBank: {
             /** @enum {string} */
             kind?: "powerbank";
@@ -4633,7 +4633,7 @@ export interface components {
          * @default item
          * @enum {unknown}
          */
-        LossKind: "item" | "rig" | "place" | "person" | "radio" | "batteries" | "own";
+        LossKind: "item" | "rig" | "place" | "person" | "radio" | "batteries" | "cells" | "old" | "socket" | "own";
         /** @description What an event does to one need. */
         LossOfNeed: {
             /** @description Need id. */
@@ -7247,6 +7247,8 @@ export interface components {
             toGet: components["schemas"]["NamedThing"][];
             /** @description By kind of thing, how many of that kind must fail together to cost a picture that matters; the smallest first. */
             margins: components["schemas"]["KindMargin"][];
+            /** @description What is on the cards and would be gone with a camera, a wallet, a bag or all that somebody carries, the worst first. */
+            gone: components["schemas"]["TextPiece"][][];
         };
         /** @description Every loss against every part. */
         WhatIfView: {

@@ -124,6 +124,7 @@ export function WhatIf() {
             : "; of every other kind more than three"}
           .
         </p>
+        <GonePictures gone={table.gone} assignment={key} />
         {table.causes.length > 0 && (
           <section aria-label="Shared causes" className="mt-4 max-w-[62rem]">
             <h2 className="text-[15px] font-bold">One cause for several things</h2>
@@ -137,6 +138,26 @@ export function WhatIf() {
         <OwnEvents assignment={key} rows={table.rows} />
       </main>
     </div>
+  );
+}
+
+/** What was taken already and would go with what holds it. */
+function GonePictures({ gone, assignment }: { gone: WhatIfView["table"]["gone"]; assignment: string }) {
+  if (gone.length === 0) return null;
+  return (
+    <section aria-label="Pictures that would be gone" className="mt-4 max-w-[62rem]">
+      <h2 className="text-[15px] font-bold">
+        Pictures that would be gone{" "}
+        <Link className="font-normal underline print:hidden" to={`/${assignment}/cards`}>
+          where every copy is
+        </Link>
+      </h2>
+      <ul className="list-disc pl-5">
+        {gone.map((loss) => (
+          <li key={loss.map(said).join("")}>{loss.map(said).join("")}</li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
