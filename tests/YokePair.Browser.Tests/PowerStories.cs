@@ -12,16 +12,17 @@ public sealed class PowerStories
     {
         using var page = new Page(Site.Shared).Open("/steamer-wedding/power");
         page.VerdictBecomes(Enough);
-        page.Find(Tick("The room")).SendKeys(Keys.ArrowLeft);
-        page.Find(Tick("Couple, wanted here"));
+        page.Find(Tick("First dance")).SendKeys(Keys.ArrowLeft);
+        page.Find(Tick("Dinner and speeches, wanted here"));
         // What it does is seen at once: the list, and what the camera shows then.
-        page.Until(() => page.Text(ToDo).Contains("shows 79 %", StringComparison.Ordinal), "the level at the change");
+        page.Until(() => page.Text(ToDo).Contains("shows 49 %", StringComparison.Ordinal), "the level at the change");
+        Assert.DoesNotContain("before First dance", page.Text(ToDo), StringComparison.Ordinal);
         page.Open("/steamer-wedding/power");
-        var tick = page.Find(Tick("Couple, wanted here"));
+        var tick = page.Find(Tick("Dinner and speeches, wanted here"));
         var column = page.Find("section[aria-label='What each camera and flash has left'] span[title='Couple']").Size.Width;
         page.Hands.ClickAndHold(tick).MoveByOffset(-2 * column, 0).Release().Perform();
-        page.Find(Tick("Toast, wanted here")).SendKeys(Keys.Delete);
-        page.Find(Tick("The room"));
+        page.Find(Tick("Couple, wanted here")).SendKeys(Keys.Delete);
+        page.Find(Tick("First dance"));
         Assert.DoesNotContain("Wanted here", page.Text(ToDo), StringComparison.Ordinal);
         Assert.Empty(page.AccessibilityFindings());
         Assert.Empty(page.Complaints());
@@ -32,13 +33,12 @@ public sealed class PowerStories
     {
         using var page = new Page(Site.Shared).Open("/steamer-wedding/power");
         page.VerdictBecomes(Enough);
-        page.Open("/steamer-wedding/power?pull=bat4&pull=bat5");
-        page.Find("button[aria-label^='LB7 no. 6,']").Click();
-        page.Until(() => page.Verdict.Contains("One LB7 short: with one dead the Halm 45 no. 2 goes dark at 7:31", StringComparison.Ordinal), "what one more would do");
-        page.Find("button[aria-label^='LB7 no. 7,']").Click();
-        page.Until(() => page.Verdict.Contains("LB7 short: the Halm 45 no. 2 goes dark at 7:31", StringComparison.Ordinal), "the minute");
-        Assert.Contains("dark at 7:31", page.Text("section[aria-label='What each camera and flash has left']"), StringComparison.Ordinal);
-        Assert.Contains("no LB7 is left for", page.Text(ToDo), StringComparison.Ordinal);
+        page.Find("button[aria-label^='LB2 no. 10,']").Click();
+        page.Until(() => page.Verdict.Contains("One LB2 short: with one dead the Orrin 20 goes dark at 9:28", StringComparison.Ordinal), "what one more would do");
+        page.Find("button[aria-label^='LB2 no. 11,']").Click();
+        page.Until(() => page.Verdict.Contains("LB2 short: the Orrin 20 goes dark at 9:28", StringComparison.Ordinal), "the minute");
+        Assert.Contains("dark at 9:28", page.Text("section[aria-label='What each camera and flash has left']"), StringComparison.Ordinal);
+        Assert.Contains("no LB2 is left for", page.Text(ToDo), StringComparison.Ordinal);
         page.Button("Put back").Click();
         page.VerdictBecomes(Enough);
         Assert.Empty(page.Complaints());
@@ -82,7 +82,7 @@ public sealed class PowerStories
         using var site = new Site(seed: true);
         using var page = new Page(site).Open("/steamer-wedding/power");
         page.VerdictBecomes(Enough);
-        page.Open("/steamer-wedding/power?pull=bat4&pull=bat5&pull=bat6");
+        page.Open("/steamer-wedding/power?pull=bat10");
         page.Find("section[aria-label='What would do'] li button").Click();
         page.VerdictBecomes("On charge tonight: ");
         page.Until(() => !page.Verdict.Contains("short", StringComparison.Ordinal), "enough again");
@@ -95,7 +95,7 @@ public sealed class PowerStories
         using var page = new Page(Site.Shared).Open("/steamer-wedding/day");
         page.Button("Show charge and cards").Click();
         page.Until(() => page.Driver.FindElements(By.CssSelector("[data-charge] [role=img]")).Count > 20, "bands under the hands");
-        Assert.Contains(page.Driver.FindElements(By.CssSelector("[data-charge='room/second/right'] [role=img]")),
+        Assert.Contains(page.Driver.FindElements(By.CssSelector("[data-charge='dance1/second/right'] [role=img]")),
             b => b.GetAttribute("aria-label")!.Contains("LB2 no. 10 in before it", StringComparison.Ordinal));
         Assert.Empty(page.AccessibilityFindings());
         page.Button("Hide charge and cards").Click();
