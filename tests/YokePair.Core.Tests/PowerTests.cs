@@ -167,6 +167,35 @@ public sealed class PowerTests
 
     /// <summary>Home at half past midnight, off at nine, two bays of two and a half hours, seven wanted.</summary>
     /// <summary>
+    /// Two batteries of 400 in a grip for 1275 frames: 60 are left before the drinks, so that with a third for the one that is empty 460 are
+    /// there, and 225 before the floor, with a fourth 625.
+    /// </summary>
+    [Fact]
+    public void Of_two_batteries_in_a_grip_the_emptier_is_changed()
+    {
+        var plan = Day(fresh: false, spares: 2, framesPerCharge: 400);
+        plan = plan with { Items = [.. plan.Items, new Battery { Id = "in2", Place = "@b1", Type = "LB" }] };
+        var power = Of(plan);
+        Assert.Empty(power.Short);
+        Assert.Equal(["drinks", "floor"], power.Changes.Select(c => c.Part));
+        // Both together hold 800: what is shown is the share of that.
+        Assert.Equal(1, power.Bands[0].Levels[0].Left);
+        Assert.All(power.Bands[0].Levels, l => Assert.InRange(l.Left, 0, 1));
+        // Nothing is thrown away: three and a bit are enough, where one alone in the camera takes four.
+        Assert.Equal(75, Of(plan with { Items = [.. plan.Items.Where(i => i.Id != "bat2")] }).Short.Sum(s => s.Frames));
+        // A walk by hand: how much is in the camera before each part.
+        double left = 800, used = 0;
+        foreach (var part in plan.Parts)
+        {
+            foreach (var _ in power.Changes.Where(c => c.Part == part.Id && c.AfterFrames is null)) left = Math.Min(left, 400) + 400;
+            Assert.Equal(left / 800, power.Bands[0].Levels.Last(l => l.Part == part.Id && l.At == 0).Left, 0.001);
+            left -= part.Frames!.High;
+            used += part.Frames.High;
+            Assert.True(left >= 0, $"{used} frames in");
+        }
+    }
+
+    /// <summary>
     /// A camera that charges by USB and rests an hour hangs on a bank of 37 Wh: two fifths of a charge, 200 frames of 500. A bank of 3.5 Wh
     /// gives the 2.8 that arrive, a fifth of the 14 of a battery.
     /// </summary>

@@ -39,7 +39,7 @@ internal static class FeedGreedy
                 var offer = offers[slot][chosen];
                 left[offer.Class]--;
                 taken[slot][chosen]++;
-                levels[slot] = offer.Frames;
+                levels[slot] = Math.Min(levels[slot], slots[slot].Keeps) + offer.Frames;
                 swaps[slot].Add(new PlannedSwap(draw, at, offer.Class, cost(offer)!.Value));
                 return true;
             }

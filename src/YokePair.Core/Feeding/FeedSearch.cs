@@ -15,7 +15,8 @@ internal sealed record Draw(
 /// <summary>What is drawn from one slot.</summary>
 /// <param name="Draws">In order.</param>
 /// <param name="Level">What is in it gives so much.</param>
-internal sealed record FeedSlot(IReadOnlyList<Draw> Draws, double Level);
+/// <param name="Keeps">Of two things in it, what the one that stays gives at most when the emptier is taken out; 0 = there is but one.</param>
+internal sealed record FeedSlot(IReadOnlyList<Draw> Draws, double Level, double Keeps);
 
 /// <summary>Things alike that could be put in.</summary>
 /// <param name="Class">Number of the lot they belong to.</param>
@@ -57,28 +58,28 @@ internal sealed class FeedSearch
     private readonly IReadOnlyList<Offer> offers;
     private readonly IReadOnlyList<int> stock;
     private readonly double reserve;
+    private readonly double keeps;
     private readonly StepCount steps;
     private readonly double[] toCome;
     private readonly double largest;
     private readonly PriorityQueue<Stand, SwapCost> open = new();
-    private readonly HashSet<(string, int, long)> seen = [];
+    private readonly HashSet<(string, int, long, long)> seen = [];
 
-    /// <param name="draws">What is drawn, in order.</param>
-    /// <param name="level">Frames that what is in the slot gives, and what it would give if full.</param>
+    /// <param name="slot">What is drawn, and what is there at the start.</param>
     /// <param name="full">What it would give if full.</param>
     /// <param name="reserve">Share of a full one that must be left after a part that holds something which happens once.</param>
     /// <param name="offers">What could be put in.</param>
     /// <param name="stock">By lot, how many there are.</param>
     /// <param name="steps">Counts what the searches of a day do together.</param>
-    public FeedSearch(IReadOnlyList<Draw> draws, double level, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock, StepCount steps)
+    public FeedSearch(FeedSlot slot, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock, StepCount steps)
     {
-        (this.draws, this.offers, this.stock, this.reserve, this.steps) = (draws, offers, stock, reserve, steps);
+        (draws, keeps, this.offers, this.stock, this.reserve, this.steps) = (slot.Draws, slot.Keeps, offers, stock, reserve, steps);
         toCome = new double[draws.Count + 1];
         for (var d = draws.Count - 1; d >= 0; d--) toCome[d] = toCome[d + 1] + draws[d].Frames;
         largest = offers.Select(o => o.Frames).Where(f => f > 0).DefaultIfEmpty(double.PositiveInfinity).Max();
-        var start = new Stand(0, 0, default, new int[offers.Count], null, null);
+        var start = new Stand(0, 0, default, new int[offers.Count], null, null, Math.Min(slot.Level, keeps));
         Push(start);
-        Feed(start, level, full);
+        Feed(start, slot.Level, full);
     }
 
     /// <summary>Plans from the best on.</summary>
@@ -86,7 +87,7 @@ internal sealed class FeedSearch
     {
         while (!steps.IsOver && open.TryDequeue(out var stand, out _))
         {
-            if (!seen.Add((string.Join(',', stand.Taken), stand.Draw, (long)Math.Round(stand.Into * 1000)))) continue;
+            if (!seen.Add((string.Join(',', stand.Taken), stand.Draw, (long)Math.Round(stand.Into * 1000), (long)Math.Round(stand.Rest * 1000)))) continue;
             if (stand.Draw == draws.Count)
             {
                 yield return new SwapChoice(stand.Cost, stand.Taken, stand.Swaps());
@@ -95,7 +96,7 @@ internal sealed class FeedSearch
             var asked = draws[stand.Draw];
             var cost = new SwapCost { Short = (asked.Frames - stand.Into) / asked.Each };
             if (stand.Into == 0) cost = cost with { Risks = asked.Once ? 1 : 0, Unpinned = asked.Pinned ? 1 : 0, Unclear = asked.Clear ? 1 : 0 };
-            Push(new Stand(stand.Draw + 1, 0, stand.Cost + cost, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand));
+            Push(new Stand(stand.Draw + 1, 0, stand.Cost + cost, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand, 0));
             steps.Add();
             for (var o = 0; o < offers.Count; o++)
             {
@@ -107,7 +108,8 @@ internal sealed class FeedSearch
                 var late = stand.Into == 0 ? default : draws[stand.Draw].Once ? new SwapCost { Risks = 1 } : new SwapCost { Inside = 1 };
                 // The second choice is not only taken less often but later.
                 var early = new SwapCost { Early = (draws.Count - stand.Draw) * (1 + taking.Spares + taking.Doubtful) };
-                Feed(new Stand(stand.Draw, stand.Into, stand.Cost + taking + late + early, taken, swap, stand), offers[o].Frames, offers[o].Full);
+                Feed(new Stand(stand.Draw, stand.Into, stand.Cost + taking + late + early, taken, swap, stand, 0),
+                    stand.Rest + offers[o].Frames, keeps + offers[o].Full);
             }
         }
     }
@@ -123,13 +125,13 @@ internal sealed class FeedSearch
             var rest = draws[draw].Frames - into;
             if (level + Slack < rest)
             {
-                if (level > Slack) Push(stand with { Draw = draw, Into = into + level, Cost = cost + Begun(level, full) });
+                if (level > Slack) Push(stand with { Draw = draw, Into = into + level, Cost = cost + Begun(level, full), Rest = 0 });
                 return;
             }
             cost += Begun(level, full);
             level -= rest;
             (draw, into, changed, robbed) = (draw + 1, 0, false, false);
-            Push(stand with { Draw = draw, Into = 0, Cost = cost });
+            Push(stand with { Draw = draw, Into = 0, Cost = cost, Rest = Math.Min(level, keeps) });
         }
 
         SwapCost Begun(double with, double of)
@@ -150,10 +152,10 @@ internal sealed class FeedSearch
 
     // Looked at by what they come to at the least (A*): what is left to feed takes so many fillings of the largest, or goes without, which is worse.
     private void Push(Stand stand) =>
-        open.Enqueue(stand, stand.Cost + new SwapCost { Swaps = (int)Math.Ceiling((toCome[stand.Draw] - stand.Into - Slack) / largest) });
+        open.Enqueue(stand, stand.Cost + new SwapCost { Swaps = (int)Math.Ceiling((toCome[stand.Draw] - stand.Into - stand.Rest - Slack) / largest) });
 
-    /// <summary>So much of the day is fed, and what is in the slot is not used further.</summary>
-    private sealed record Stand(int Draw, double Into, SwapCost Cost, int[] Taken, PlannedSwap? Last, Stand? Before)
+    /// <summary>So much of the day is fed, and what is in the slot is not used further, but for the rest that stays in it.</summary>
+    private sealed record Stand(int Draw, double Into, SwapCost Cost, int[] Taken, PlannedSwap? Last, Stand? Before, double Rest)
     {
         public List<PlannedSwap> Swaps()
         {

@@ -38,11 +38,11 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
             {
                 var at = made[next].Swap.AfterFrames;
                 if (at > 0) yield return At(d, done, level);
-                (level, done) = (made[next].Left, at);
+                (level, done) = (Math.Max(0, level - (at - done)), at);
                 if (at > 0) yield return At(d, done, level);
-                if (made[next].In == Kit.None) items = [];
-                else items = [made[next].In];
-                level = items.Length == 0 ? 0 : Full(items) * Before.Left(items[0]);
+                var stays = Math.Min(level, Work.Keeps);
+                items = made[next].In == Kit.None ? [] : Work.After(items, made[next].In);
+                level = items.Length == 0 ? 0 : stays + (Full([items[^1]]) * Before.Left(items[^1]));
             }
             yield return At(d, done, level);
             level = Math.Max(0, level - (frames - done));
@@ -72,14 +72,15 @@ internal sealed record FedSlot(SlotWork Work, SwapChoice Choice, IReadOnlyList<i
             {
                 level -= Choice.Swaps[next].AfterFrames - done;
                 done = Choice.Swaps[next].AfterFrames;
-                made.Add(new MadeSwap(Choice.Swaps[next], PutIn[next], items, Math.Max(0, level)));
+                var stays = Math.Min(Math.Max(0, level), Work.Keeps);
+                made.Add(new MadeSwap(Choice.Swaps[next], PutIn[next], Work.Out(items), Math.Max(0, level) - stays));
                 if (PutIn[next] == Kit.None)
                 {
                     done = Work.Draws[d].Frames;
                     continue;
                 }
-                items = [PutIn[next]];
-                level = Work.FramesOf(kit, items[0]) * Before.Left(items[0]);
+                items = Work.After(items, PutIn[next]);
+                level = stays + (Work.FramesOf(kit, PutIn[next]) * Before.Left(PutIn[next]));
             }
             level -= Work.Draws[d].Frames - done;
         }

@@ -85,7 +85,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
                         (items, level) = now.Items.Any(i => day.IsGone(i, run[0].Work.Part)) ? ([], 0) : now;
                     var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level),
                         [.. run.Select((r, n) => cards ? CardDraw(r.Work, slot, n > 0 ? run[n - 1].Work : null)
-                            : BatteryDraw(r.Work, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater);
+                            : BatteryDraw(r.Work, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater,
+                        cards || items.Length != 2 ? 0 : items.Min(i => SlotWork.FramesOf(kit, camera.Key, slot, i) * before.Left(i)));
                     foreach (var item in items) drawn[item] = drawn.GetValueOrDefault(item) + fed.Draws.Sum(d => d.Frames);
                     isLater = true;
                     yield return fed;
@@ -152,8 +153,19 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
 /// <param name="Draws">What is drawn.</param>
 /// <param name="Work">The work behind each draw.</param>
 /// <param name="IsLater">Whether the plan itself has changed what is in it.</param>
-internal sealed record SlotWork(int Body, int Slot, int[] Planned, int[] Items, double Level, IReadOnlyList<Draw> Draws, IReadOnlyList<CameraWork> Work, bool IsLater)
+/// <param name="Keeps">Of the two batteries in a grip, what the one that stays gives at most when the emptier is changed; 0 = there is but one.</param>
+internal sealed record SlotWork(
+    int Body, int Slot, int[] Planned, int[] Items, double Level, IReadOnlyList<Draw> Draws, IReadOnlyList<CameraWork> Work, bool IsLater, double Keeps)
 {
+    /// <summary>The same for a search that knows nothing of cameras.</summary>
+    public FeedSlot ToFeed() => new(Draws, Level, Keeps);
+
+    /// <summary>What is in it after a change: of two the emptier goes, which is used up first.</summary>
+    public int[] After(int[] items, int putIn) => Keeps > 0 && items.Length == 2 ? [items[1], putIn] : [putIn];
+
+    /// <summary>What a change takes out.</summary>
+    public int[] Out(int[] items) => Keeps > 0 && items.Length == 2 ? [items[0]] : items;
+
     /// <summary>Stands for the battery.</summary>
     public const int BatterySlot = -1;
 

@@ -64,7 +64,7 @@ internal sealed class SwapStock
     }
 
     private static SwapChoice[] Somehow(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock) =>
-        FeedGreedy.Feed([.. slots.Select(s => new FeedSlot(s.Draws, s.Level))], offers, stock);
+        FeedGreedy.Feed([.. slots.Select(s => s.ToFeed())], offers, stock);
 
     private SwapChoice[]? Search(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock)
     {
@@ -75,7 +75,7 @@ internal sealed class SwapStock
     private FeedSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
     {
         var reserve = slot.Slot == SlotWork.BatterySlot ? kit.Plan.Rules.Power.BatteryReserve : 0;
-        return new FeedSearch(slot.Draws, slot.Level, slot.FramesOf(kit, slot.Items), reserve, offers, stock, steps);
+        return new FeedSearch(slot.ToFeed(), slot.FramesOf(kit, slot.Items), reserve, offers, stock, steps);
     }
 
     private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)
