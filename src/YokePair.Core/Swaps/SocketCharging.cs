@@ -29,26 +29,24 @@ internal sealed class SocketCharging(CameraDay day, IReadOnlyList<CameraWork> wo
 {
     private readonly Kit kit = day.Kit;
 
-    /// <summary>The day with what is charged, where it lacks less so; else as it was.</summary>
+    /// <summary>The day with what is charged in that part from which on it lacks least, where that is less than without; else as it was.</summary>
     public FedDay Of(FedDay plan, bool atOnce)
     {
-        var lacks = SwapPlanner.Lacking(plan.Fed);
-        if (lacks <= SwapPlanner.Slack) return plan;
-        for (var part = from; part < day.Parts.Length - 1; part++)
+        var (best, least) = (plan, SwapPlanner.Lacking(plan.Fed));
+        for (var part = from; part < day.Parts.Length - 1 && least > SwapPlanner.Slack; part++)
         {
             if (!day.HasSocket(part) && !kit.Items.Any(i => i is PowerBank)) continue;
             var state = before.Copy();
             state.Live(plan.Fed, part + 1);
-            var rounds = Rounds(plan, part, state);
-            if (rounds.Count == 0) continue;
+            if (Rounds(plan, part, state) is not { Count: > 0 } rounds) continue;
             foreach (var round in rounds) state.Charge(round.Battery, round.To);
             var later = new SwapPlanner(day, work, state, part + 1).BatteriesAsUsed(atOnce);
             List<FedSlot> fed = [.. plan.Fed.Select(f => f.Until(part + 1)).OfType<FedSlot>(), .. later.Fed];
-            if (SwapPlanner.Lacking(fed) >= lacks - SwapPlanner.Slack) continue;
+            if (SwapPlanner.Lacking(fed) is var lacks && lacks >= least - SwapPlanner.Slack) continue;
             var used = later.Fed.SelectMany(f => f.PutIn.Concat(f.Work.Items)).ToHashSet();
-            return new FedDay(fed, false, [.. rounds.Where(r => used.Contains(r.Battery)), .. later.Charged]);
+            (best, least) = (new FedDay(fed, false, [.. rounds.Where(r => used.Contains(r.Battery)), .. later.Charged]), lacks);
         }
-        return plan;
+        return best;
     }
 
     private List<SocketRound> Rounds(FedDay plan, int part, SwapState state)
