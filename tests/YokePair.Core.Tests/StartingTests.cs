@@ -4,6 +4,7 @@ using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
+using YokePair.Core.Power;
 using YokePair.Core.Reports;
 using YokePair.Core.Starting;
 using YokePair.Core.Ways;
@@ -41,6 +42,24 @@ public sealed class StartingTests
         Assert.Equal([["b1", "l35"], ["b2", "l85"]], hands);
         Assert.DoesNotContain(plan.Items, i => i.Owner == "second");
         Assert.All(plan.Parts[0].Setups, s => Assert.Single(plan.Items.OfType<Battery>(), b => b.Place == "@" + s.Body));
+    }
+
+    /// <summary>One body, as its owner would name it, and a usual day: the four answers about charge come without another figure.</summary>
+    [Fact]
+    public void A_newcomer_is_told_what_to_charge_and_when_to_change()
+    {
+        string[] kit = ["body Verrin 24MP K2 dual SD iso6400 LB7", "24-70/2.8 K2", "flash GN 40", "8 AA", "9 batteries LB7", "4 cards SD 128GB", "charger LB7"];
+        var owned = QuickAdd.ReadAll(string.Join('\n', kit), KnownWords.None).SelectMany(l => l.Things).Select((t, n) => t with { Id = $"t{n}", Name = $"{t.Name} {n}" }).ToList();
+        Assert.Equal(19, owned.Count);
+        var plan = NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, null, Second: false), owned).Plan!;
+        var power = PowerDay.Of(new DayAnalysis(plan), owned);
+        var sentence = string.Concat(power.Sentence.Select(p => p.Text));
+        Assert.Matches("^On charge tonight: .*LB7.*AA", sentence);
+        Assert.Contains("Change the Verrin", sentence, StringComparison.Ordinal);
+        Assert.Contains("; it will show about ", sentence, StringComparison.Ordinal);
+        Assert.NotEmpty(power.Nights.SelectMany(n => n.Rounds));
+        Assert.All(power.Plan.Figures, f => Assert.Equal(FigureSource.Usual, f.Source));
+        Assert.DoesNotContain(power.Plan.Changes, c => c.InOnce);
     }
 
     [Theory]

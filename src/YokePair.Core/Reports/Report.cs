@@ -66,7 +66,7 @@ public sealed record Report
     /// <summary>The rules of the house that are switched on, and what is missing to keep them.</summary>
     public required IReadOnlyList<HouseRule> House { get; init; }
 
-    /// <summary>Id of the place each thing is packed in, things it lies on followed; none for what is in no place.</summary>
+    /// <summary>Id of the place each thing that lies on or in another is packed in; none for what is in a place itself, or in none.</summary>
     public required IReadOnlyDictionary<string, string> Packed { get; init; }
 
     /// <summary>What is packed where.</summary>

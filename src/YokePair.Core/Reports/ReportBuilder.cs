@@ -64,7 +64,8 @@ internal static class ReportBuilder
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
             Reckoning = Reckoning.Of(day.Plan, needs),
             House = HouseRules.Of(day),
-            Packed = Enumerable.Range(0, kit.Items.Length).Select(i => (kit.Items[i].Id, Place: kit.PackedIn(i))).Where(p => p.Place is not null).ToDictionary(p => p.Id, p => p.Place!, StringComparer.Ordinal),
+            Packed = Enumerable.Range(0, kit.Items.Length).Select(i => (kit.Items[i].Id, Place: kit.PackedIn(i), Own: kit.Items[i].Place))
+                .Where(p => p.Place is not null && p.Place != p.Own).ToDictionary(p => p.Id, p => p.Place!, StringComparer.Ordinal),
             Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => kit.PackedIn(i) == p.Id)))],
         };
     }

@@ -6292,7 +6292,7 @@ export interface components {
             reckoning: components["schemas"]["Reckoning"];
             /** @description The rules of the house that are switched on, and what is missing to keep them. */
             house: components["schemas"]["HouseRule"][];
-            /** @description Id of the place each thing is packed in, things it lies on followed; none for what is in no place. */
+            /** @description Id of the place each thing that lies on or in another is packed in; none for what is in a place itself, or in none. */
             packed: {
                 [key: string]: string;
             };

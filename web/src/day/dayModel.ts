@@ -64,7 +64,8 @@ export function makeDay(board: BoardView): Day {
     itemStrands: (item) => thingReports.get(item)?.strands ?? 3,
     hangsBy: (items, part) => items.some((item) => alone.has(`${item}@${part}`)),
     itemReport: (item) => thingReports.get(item),
-    placeOf: (item) => report.packed[item.id],
+    placeOf: (item) =>
+      report.packed[item.id] ?? (item.place?.startsWith("@") ? undefined : (item.place ?? undefined)),
     isOut,
     isGone: (item, part) => out.some((o) => o.items.includes(item) && holdsIn(o.parts, part)),
     away: (item, part) => {
