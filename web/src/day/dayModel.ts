@@ -64,8 +64,7 @@ export function makeDay(board: BoardView): Day {
     itemStrands: (item) => thingReports.get(item)?.strands ?? 3,
     hangsBy: (items, part) => items.some((item) => alone.has(`${item}@${part}`)),
     itemReport: (item) => thingReports.get(item),
-    placeOf: (item) =>
-      report.packed[item.id] ?? (item.place?.startsWith("@") ? undefined : (item.place ?? undefined)),
+    placeOf: (item) => report.packed[item.id] ?? ownPlace(item),
     isOut,
     isGone: (item, part) => out.some((o) => o.items.includes(item) && holdsIn(o.parts, part)),
     away: (item, part) => {
@@ -74,6 +73,9 @@ export function makeDay(board: BoardView): Day {
     },
   };
 }
+
+/** The place a thing says itself; where it lies in another the report says which. */
+const ownPlace = (item: Item) => (item.place?.startsWith("@") ? undefined : (item.place ?? undefined));
 
 function positionsOf(parts: Part[]): Position[] {
   const found = new Map<string, Position>();
