@@ -66,8 +66,8 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
         Plan plan, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
     {
         if (type.Each is not null) yield break;
-        var along = plan.Items.OfType<Charger>().Any(c => c.BatteryTypes?.Contains(type.Type) == true);
-        var own = along ? null : locker.OfType<Charger>().FirstOrDefault(c => c.BatteryTypes?.Contains(type.Type) == true && !plan.HasItem(c.Id));
+        var along = plan.Items.OfType<Charger>().Any(c => c.Takes(type.Type));
+        var own = along ? null : locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && !plan.HasItem(c.Id));
         if (!along && own is null) yield break;
         List<Part> order = [.. Day.InOrder(plan)];
         var dark = lack.Short.Concat(type.WithoutOne).Where(s => s.Type == type.Type).Select(s => order.FindIndex(p => p.Id == s.Part)).DefaultIfEmpty(0).Max();

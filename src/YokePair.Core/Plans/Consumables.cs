@@ -81,6 +81,9 @@ public sealed record Charger : Item
 
     /// <summary>Hours for a full charge.</summary>
     public double? Hours { get; init; }
+
+    /// <summary>Whether it says that it charges batteries or cells of a type.</summary>
+    public bool Takes(string type) => BatteryTypes?.Contains(type) == true;
 }
 
 /// <summary>Power bank: a camera that charges by USB lives off it while it rests.</summary>

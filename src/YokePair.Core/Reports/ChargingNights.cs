@@ -45,7 +45,7 @@ internal static class ChargingNights
     private static Dictionary<string, List<Charger>> Shared(IReadOnlyList<PowerType> types, List<Charger> chargers)
     {
         var shared = types.ToDictionary(t => t.Type, _ => new List<Charger>(), StringComparer.Ordinal);
-        foreach (var (charger, takes) in chargers.Select(c => (c, Takes: types.Where(t => c.BatteryTypes?.Contains(t.Type) == true).ToList()))
+        foreach (var (charger, takes) in chargers.Select(c => (c, Takes: types.Where(t => c.Takes(t.Type)).ToList()))
             .Where(c => c.Takes.Count > 0).OrderBy(c => c.Takes.Count))
             shared[takes.MaxBy(t => WantedOf(t) / (double)BaysOf(shared[t.Type]))!.Type].Add(charger);
         return shared;

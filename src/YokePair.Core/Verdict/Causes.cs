@@ -116,7 +116,7 @@ internal static class Causes
     private static IEnumerable<CauseFacts> Chargers(Plan plan)
     {
         foreach (var type in plan.Items.OfType<Battery>().Where(b => b.Type is not null).GroupBy(b => b.Type!).Where(g => g.Count() > 1))
-            if (plan.Items.OfType<Charger>().Where(c => c.BatteryTypes?.Contains(type.Key) == true).ToList() is [var only])
+            if (plan.Items.OfType<Charger>().Where(c => c.Takes(type.Key)).ToList() is [var only])
                 yield return new CauseFacts(CauseKind.OneCharger, [only.Id]) { About = type.Key, Count = type.Count() };
     }
 
