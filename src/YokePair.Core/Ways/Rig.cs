@@ -76,15 +76,27 @@ internal sealed record Rig
     /// <summary>The same rig, its items without those that have twins: which one is taken becomes an ask.</summary>
     public Rig WithTwins(Kit kit)
     {
-        if (!Array.Exists(Items, i => kit.Twins.Of(i) is not null)) return this;
-        int[] alike = [.. Items.Where(i => kit.Twins.Of(i) is not null)];
-        // In place, as fetching and fitting are reckoned already.
-        Ask[] asks = [.. alike.Select(i => new Ask(Want.Twin, [new OptionGroup(PartLayout.Nowhere, 0, 0, false, kit.Twins.Of(i)!)]))];
+        // Plain loops: with many of each thing this is asked of every rig of the day.
+        var count = 0;
+        foreach (var item in Items)
+            if (kit.Twins.Of(item) is not null) count++;
+        if (count == 0) return this;
+        var (alike, single, asks) = (new int[count], new int[Items.Length - count], new Ask[count + Asks.Length]);
+        var (a, s, repeated) = (0, 0, false);
+        foreach (var item in Items)
+            if (kit.Twins.AskFor(item) is { } ask)
+            {
+                repeated |= Array.IndexOf(alike, item, 0, a) >= 0;
+                (alike[a], asks[a]) = (item, ask);
+                a++;
+            }
+            else single[s++] = item;
+        Asks.CopyTo(asks, count);
         return this with
         {
-            Items = [.. Items.Where(i => kit.Twins.Of(i) is null)],
-            Asks = [.. asks, .. Asks],
-            Competes = Competes || alike.Distinct().Count() < alike.Length,
+            Items = single,
+            Asks = asks,
+            Competes = Competes || repeated,
             Twins = new TwinRig(kit, this, alike),
         };
     }

@@ -18,10 +18,12 @@ internal sealed class Twins
     private static readonly JsonSerializerOptions Compact = new(PlanFile.JsonOptions) { WriteIndented = false };
 
     private readonly int[]?[] groups;
+    private readonly Ask?[] asks;
 
     public Twins(Plan plan, Item[] items, int[] restsOn, Func<string?, int> indexOf)
     {
         groups = new int[]?[items.Length];
+        asks = new Ask?[items.Length];
         if (items.Length < Many) return;
         var alone = new bool[items.Length];
         foreach (var part in plan.Parts)
@@ -48,7 +50,9 @@ internal sealed class Twins
         {
             Any = true;
             int[] members = [.. group];
-            foreach (var i in members) groups[i] = members;
+            // In place, as fetching and fitting are reckoned already.
+            var ask = new Ask(Want.Twin, [new OptionGroup(PartLayout.Nowhere, 0, 0, false, members)]);
+            foreach (var i in members) (groups[i], asks[i]) = (members, ask);
         }
     }
 
@@ -57,6 +61,9 @@ internal sealed class Twins
 
     /// <summary>All that are like a thing, it included; null where it stands for itself.</summary>
     public int[]? Of(int item) => groups[item];
+
+    /// <summary>The choice among all that are like a thing; null where it stands for itself.</summary>
+    public Ask? AskFor(int item) => asks[item];
 
     /// <summary>Whether another stands for it.</summary>
     public bool IsStoodFor(int item) => groups[item] is { } group && group[0] != item;
