@@ -29,6 +29,8 @@ public sealed class FactRow
 
     public double? Left { get; init; }
 
+    public bool IsJpeg { get; init; }
+
     internal static FactRow Of(Fact fact) => new()
     {
         Kind = fact.Kind.ToString(),
@@ -41,9 +43,10 @@ public sealed class FactRow
         OnTheWay = fact.OnTheWay,
         Words = fact.Words,
         Left = fact.Left,
+        IsJpeg = fact.IsJpeg,
     };
 
     /// <summary>The fact; null where it is of a kind that this program does not know.</summary>
     internal Fact? ToFact() => !Enum.TryParse<FactKind>(Kind, out var kind) ? null : new Fact(
-        kind, Thing, DateTime.SpecifyKind(At, DateTimeKind.Utc), Day, Who, Where, With, OnTheWay, Words, Left);
+        kind, Thing, DateTime.SpecifyKind(At, DateTimeKind.Utc), Day, Who, Where, With, OnTheWay, Words, Left, IsJpeg);
 }

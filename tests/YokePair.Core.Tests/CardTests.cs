@@ -173,11 +173,16 @@ public sealed class CardTests
             Use = [new PartUse { Item = "b2", Frames = 700 }],
         };
         var evening = Of(day with { Parts = [part] }).Evening;
-        Assert.Equal((37.1, 8.7, new DateTime(2027, 6, 12, 22, 39, 0)), (evening.Gigabytes, evening.Minutes, evening.LeaveAt));
-        Assert.Equal((3, 2, true, false), (evening.Copies, evening.Places, evening.IsEnough, evening.IsUsual));
+        Assert.Equal((37.1, 8.7, new DateTime(2027, 6, 12, 22, 39, 0)), (evening.Runs[0].Gigabytes, evening.Minutes, evening.LeaveAt));
+        Assert.Equal((3, 2, true, false), (evening.Copies, evening.Places, evening.IsEnough, evening.Runs[0].IsUsual));
         // Without the drive there are two, and alone all of them go home in one pocket.
         var none = Of(day with { Parts = [part], Items = [.. day.Items.Where(i => i.Id != "d")] }).Evening;
-        Assert.Equal((2, 2, false, null), (none.Copies, none.Places, none.IsEnough, none.Copier));
+        Assert.Equal((2, 2, false, 0), (none.Copies, none.Places, none.IsEnough, none.Runs.Count));
+        // One half of each pair with each of the two, and what the drive has with the first.
+        Assert.Equal([("lead", "c1 x2", "d"), ("second", "c2 x1", "")], Homes(evening));
+        // Two drives at once: the larger half alone is waited for.
+        var two = Of(day with { Parts = [part], Items = [.. day.Items, new Drive { Id = "e", Place = "bag", MegabytesPerSecond = 71.1 }] }).Evening;
+        Assert.Equal((5.3, 22.4, 14.7), (two.Minutes, two.Runs[0].Gigabytes, two.Runs[1].Gigabytes));
         Assert.Equal(1, Of(Day(new CardRules { Half = SecondHalf.Shooter }, partner: false, besides: [new Drive { Id = "d", Place = "bag" }])).Evening.Places);
     }
 
@@ -204,8 +209,48 @@ public sealed class CardTests
         Assert.Empty(Of(Day(new CardRules(), besides: Reading("SD"))).Evening.Unreadable);
         var blind = Of(Day(new CardRules(), besides: Reading("CFexpress-B"))).Evening;
         Assert.Equal(["c1", "c2"], blind.Unreadable);
-        Assert.Equal((2, 0.0), (blind.Copies, blind.Gigabytes));
+        Assert.Equal((2, 0.0), (blind.Copies, blind.Runs[0].Gigabytes));
+        // Slots of unlike types: which half it cannot read is told, the other is copied.
+        var unlike = Day(new CardRules(), besides: Reading("SD"));
+        var evening = Of(unlike with
+        {
+            Items = [.. unlike.Items.Select(i => i switch
+            {
+                Body b => b with { Slots = [new CardSlot { Type = "CFexpress-B" }, new CardSlot { Type = "SD" }] },
+                Card { Id: "c1" } c => c with { Type = "CFexpress-B" },
+                _ => i,
+            })],
+        }).Evening;
+        Assert.Equal(["c1"], evening.HalvesUnread);
+        Assert.Empty(evening.Unreadable);
+        Assert.Equal(3, evening.Copies);
     }
+
+    /// <summary>A raw file and a JPEG are one copy of the raw file, on the way and in the record.</summary>
+    [Fact]
+    public void A_jpeg_is_no_copy_of_a_raw_file()
+    {
+        var evening = Of(Day(new CardRules { Second = SecondSlot.Jpeg }, besides: new Drive { Id = "d", Place = "bag" })).Evening;
+        Assert.Equal((2, true, false), (evening.Copies, evening.HasJpeg, evening.IsEnough));
+        var move = Of(Day(new CardRules { Second = SecondSlot.Jpeg })).Moves.Where(m => m.Kind == CardHolder.Camera).ToDictionary(m => m.Card, m => m.IsJpeg);
+        Assert.Equal((false, true), (move["c1"], move["c2"]));
+    }
+
+    [Fact]
+    public void Old_cards_that_hold_both_halves_are_told()
+    {
+        var day = Day(new CardRules());
+        Plan Since(string card, int years) =>
+            day with { Items = [.. day.Items.Select(i => i.Id == "c1" || i.Id == card ? i with { FirstUse = new DateOnly(2027 - years, 6, 12) } : i)] };
+        Assert.Empty(Of(Since("c2", 3)).Old);
+        Assert.Equal(["c1", "c2"], Assert.Single(Of(Since("c2", 4)).OldPairs, p => p.Body == "b1").Cards);
+        // One that is used with a newer one is old, and no more.
+        Assert.Equal(["c1"], Of(Since("c7", 4)).Old);
+        Assert.Empty(Of(Since("c7", 4)).OldPairs);
+    }
+
+    private static List<(string Person, string Cards, string Copiers)> Homes(CardEvening evening) =>
+        [.. evening.Homes.Select(h => (h.Person, string.Join(' ', h.Cards), string.Join(' ', h.Copiers)))];
 
     [Fact]
     public void One_more_than_a_busy_day_takes()
@@ -253,6 +298,28 @@ public sealed class CardTests
         // Of a buffer that nobody has told, and of cards whose speed nobody knows, nothing is told.
         Assert.Empty(Of(fast with { Items = [.. fast.Items.Select(i => i is Body b ? b with { BufferMegabytes = null } : i)] }).Bursts);
         Assert.Empty(Of(fast with { Items = [.. fast.Items.Select(i => i is Card c ? c with { WriteMegabytesPerSecond = null } : i)] }).Bursts);
+    }
+
+    /// <summary>1500 MB of 26 MB, two cards at 90: 33 frames are left after two seconds at 20, and take 9.6 s.</summary>
+    [Theory]
+    [InlineData(2.0, null, Outcome.Holds)]
+    [InlineData(4.0, null, Outcome.Thins)]
+    [InlineData(2.0, 9.6, Outcome.Holds)]
+    [InlineData(2.0, 9.5, Outcome.Thins)]
+    [InlineData(null, 16.7, Outcome.Holds)]
+    [InlineData(null, 16.6, Outcome.Thins)]
+    public void A_need_says_how_soon_after_its_burst_the_camera_must_be_ready(double? burst, double? ready, Outcome outcome)
+    {
+        var day = Day(new CardRules(), raw: 26, parts: [("race", 500)]);
+        var fast = day with
+        {
+            Items = [.. day.Items.Select(i => i switch { Body b => b with { BufferMegabytes = 1500, Fps = 20 }, Card c => c with { WriteMegabytesPerSecond = 90 }, _ => i })],
+            Parts = [day.Parts[0] with { Needs = [day.Parts[0].Needs[0] with { Fps = 20, BurstSeconds = burst, ReadySeconds = ready }] }],
+        };
+        Assert.Equal(outcome, Assert.Single(new DayAnalysis(fast).Report().Needs).Baseline);
+        // A slower card in one slot holds the other up.
+        var slower = fast with { Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2') ? c with { WriteMegabytesPerSecond = 30 } : i)] };
+        Assert.Equal(burst is 2 && ready is null ? Outcome.Holds : Outcome.Thins, Assert.Single(new DayAnalysis(slower).Report().Needs).Baseline);
     }
 
     [Fact]

@@ -28,7 +28,12 @@ internal static class RandomPlan
                 Crop = Pick(1.0, 1.5),
                 Megapixels = Pick(12.0, 24, 45),
                 IsoCeiling = Pick(1600.0, 6400, 12800),
-                Slots = [.. Enumerable.Range(0, random.Next(1, 3)).Select(_ => new CardSlot { Type = Pick("SD", "SD", "SD", "SD", "CFx") })],
+                Slots = [.. Enumerable.Range(0, random.Next(1, 3)).Select(_ => new CardSlot
+                {
+                    Type = Pick("SD", "SD", "SD", "SD", "CFx"),
+                    WriteMegabytesPerSecond = Chance(0.3) ? Pick(40.0, 200) : null,
+                })],
+                BufferMegabytes = Chance(0.4) ? Pick(150.0, 900) : null,
                 BatteryType = Pick("LB7", "LB7", "LB7", "LB2"),
                 Fps = Pick(3.0, 6, 12),
                 FpsSilent = Chance(0.3) ? 2 : null,
@@ -68,6 +73,7 @@ internal static class RandomPlan
                 Place = Chance(0.6) ? $"@{Pick(bodies).Id}/{random.Next(1, 3)}" : Somewhere(),
                 Type = Pick("SD", "SD", "SD", "CFx"),
                 State = Pick("clear", "clear", "clear", "loaded", "shot"),
+                WriteMegabytesPerSecond = Chance(0.7) ? Pick(30.0, 90, 400) : null,
             });
 
         for (var i = 0; i < items.Count; i++)
@@ -165,6 +171,8 @@ internal static class RandomPlan
                 MinMegapixels = Chance(0.3) ? Pick(5.0, 10, 20) : null,
                 Static = Chance(0.4),
                 Fps = Pick(0.0, 0, 5, 10),
+                BurstSeconds = Chance(0.4) ? Pick(1.0, 5) : null,
+                ReadySeconds = Chance(0.3) ? Pick(0.0, 3, 15) : null,
                 Light = [LightKind.Ambient],
                 ToleranceSeconds = Chance(0.3) ? Pick(5.0, 40, 95, 120) : null,
                 CloseWidthMm = Chance(0.25) ? Pick(30.0, 60, 150) : null,

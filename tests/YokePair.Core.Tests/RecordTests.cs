@@ -43,6 +43,22 @@ public sealed class RecordTests
         Assert.Equal("Never: it holds settings.", Book([F(FactKind.Settings, "12")]).MayClear("12", Rules).Sentence);
     }
 
+    /// <summary>The JPEG half is no copy of the raw file; the raw half is one of the JPEG.</summary>
+    [Fact]
+    public void A_half_of_jpegs_does_not_let_the_raw_half_go()
+    {
+        List<Fact> facts =
+        [
+            F(FactKind.Put, "11", where: "Halm", with: "12"), F(FactKind.Put, "12", where: "Halm", with: "11") with { IsJpeg = true },
+            F(FactKind.Taken, "11", "Lead", "wallet"), F(FactKind.Taken, "12", "Second", "wallet"), F(FactKind.Copied, "11", "Lead", "Drive"),
+            F(FactKind.Verified, "11", where: "Drive"), F(FactKind.Copied, "12", "Second", "Laptop"), F(FactKind.Verified, "12", where: "Laptop"),
+        ];
+        Assert.Equal("No: there are two copies, not three.", Book(facts).MayClear("11", Rules).Sentence);
+        Assert.Equal("Yes: four copies in two places.", Book(facts).MayClear("12", Rules).Sentence);
+        // Cleared, it leaves the raw half no copy that it was not.
+        Assert.Equal((2, 1), Book([.. facts, F(FactKind.Cleared, "12")]).Count("11"));
+    }
+
     [Fact]
     public void When_one_half_is_cleared_the_other_has_fewer()
     {

@@ -356,7 +356,36 @@ internal sealed class SlowReference(Plan plan)
         var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
         if (fps < need.Fps / 2) return null;
         if (fps < need.Fps) full = false;
+        if (StallsOrStays(body, need, Math.Min(fps, need.Fps))) full = false;
         return full;
+    }
+
+    /// <summary>Tick by tick: whether the buffer runs full in the burst, or is not empty when what follows begins.</summary>
+    private bool StallsOrStays(Body body, Need need, double fps)
+    {
+        if (fps <= 0 || body.BufferMegabytes is not { } buffer || (need.BurstSeconds, need.ReadySeconds) is (null, null)) return false;
+        var seconds = new List<double>();
+        for (var slot = 0; slot < body.Slots.Count && (slot == 0 || plan.Rules.DualRecord); slot++)
+        {
+            var inside = plan.Items.OfType<Card>().FirstOrDefault(c => c.Place == $"@{body.Id}/{slot + 1}");
+            var known = new[] { body.Slots[slot].WriteMegabytesPerSecond, inside?.WriteMegabytesPerSecond }.Where(s => s is not null).ToList();
+            if (known.Count == 0) return false;
+            var file = body.RawMegabytes ?? Math.Round(body.Megapixels * 1.07);
+            if (slot == 1 && plan.Rules.Cards.Second == SecondSlot.Jpeg) file = body.JpegMegabytes ?? Math.Round(file / 3, 1);
+            seconds.Add(file / known.Min()!.Value);
+        }
+        const double tick = 0.001;
+        var (inBuffer, perFrame) = (0.0, seconds.Max());
+        var most = buffer / (body.RawMegabytes ?? Math.Round(body.Megapixels * 1.07));
+        for (var at = 0.0; at < (need.BurstSeconds ?? 1e3); at += tick)
+        {
+            inBuffer = Math.Max(0, inBuffer + (fps - (1 / perFrame)) * tick);
+            if (inBuffer <= most) continue;
+            if (need.BurstSeconds - at > 2 * tick) return true;
+            inBuffer = most;
+            break;
+        }
+        return need.ReadySeconds is { } ready && inBuffer * perFrame > ready + 0.01;
     }
 
     private static Interval? WantedMm(Part part, Need need)

@@ -44,7 +44,7 @@ internal static class CardBursts
         {
             double?[] speeds = [of.Slots[use.Slot].WriteMegabytesPerSecond, (kit.Items[kit.IndexOf(use.Card)] as Card)?.WriteMegabytesPerSecond];
             if (speeds.OfType<double>().DefaultIfEmpty(0).Min() is not (> 0 and var speed)) return null;
-            slots.Add(new SlotWrite(Charge.FrameMegabytes(of, SlotWork.TakesJpeg(kit.Plan.Rules, use.Slot)), speed));
+            slots.Add(new SlotWrite(Charge.FrameMegabytes(of, kit.Plan.Rules.TakesJpeg(use.Slot)), speed));
         }
         return slots.Count > 0 ? slots : null;
     }

@@ -14,12 +14,20 @@ namespace YokePair.Core.Cards;
 /// <param name="Bursts">What needs ask by the second, and how long each camera is busy after it.</param>
 /// <param name="Evening">What has to be copied before one leaves.</param>
 /// <param name="Estimated">Ids of the bodies whose files nobody has measured.</param>
+/// <param name="Old">Ids of the cards with pictures that have been in use for years.</param>
+/// <param name="OldPairs">Where both halves of the same pictures are on such cards.</param>
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
 public sealed record CardPlan(
     IReadOnlyList<CardType> Types, IReadOnlyList<Shortage> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<CardBand> Bands, IReadOnlyList<CardStays> Stays,
     IReadOnlyList<CardMove> Moves,
     IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, IReadOnlyList<CardBurst> Bursts, CardEvening Evening, IReadOnlyList<string> Estimated,
-        bool IsBest);
+    IReadOnlyList<string> Old, IReadOnlyList<OldPair> OldPairs, bool IsBest);
+
+/// <summary>A camera that writes both halves to cards that have been in use for years: they may fail together.</summary>
+/// <param name="Body">Body id.</param>
+/// <param name="Cards">Ids of the cards.</param>
+/// <param name="Parts">Ids of the parts.</param>
+public sealed record OldPair(string Body, IReadOnlyList<string> Cards, IReadOnlyList<string> Parts);
 
 /// <summary>How far the cards of one type go.</summary>
 /// <param name="Type">The type.</param>
@@ -68,7 +76,8 @@ public sealed record CardStay(string Part, double At, CardHolder Kind, string Wh
 /// <param name="Kind">What it goes to.</param>
 /// <param name="Where">Id of that.</param>
 /// <param name="With">Of a card that goes into a camera, the id of the one in its other slot.</param>
-public sealed record CardMove(string? Part, string Card, CardHolder Kind, string Where, string? With);
+/// <param name="IsJpeg">Whether it takes the JPEGs only there.</param>
+public sealed record CardMove(string? Part, string Card, CardHolder Kind, string Where, string? With, bool IsJpeg = false);
 
 /// <summary>What a card is in.</summary>
 public enum CardHolder
@@ -172,21 +181,35 @@ public sealed record OnceAlone(
     string Part, IReadOnlyList<string> Needs, int Frames, CardLossKind Kind, string Id, DateTime? From, DateTime? Until, double Minutes);
 
 /// <summary>The copies that are made before one leaves.</summary>
-/// <param name="Copier">Id of the drive or reader; null = there is none.</param>
-/// <param name="MegabytesPerSecond">What it copies.</param>
-/// <param name="IsUsual">Whether that is a usual figure, as nobody has measured it.</param>
-/// <param name="Gigabytes">What is copied in all.</param>
+/// <param name="Runs">What each drive or reader copies, one card after the other; empty = there is none.</param>
 /// <param name="Minutes">From the end of the last part until it is done.</param>
 /// <param name="LeaveAt">When one may leave; null without times.</param>
-/// <param name="Copies">Fewest copies of anything by then.</param>
+/// <param name="Copies">Fewest copies of any raw file by then.</param>
 /// <param name="Places">Fewest places they are in once everybody has left.</param>
+/// <param name="HasJpeg">Whether there is a JPEG of everything besides; it is no copy of the raw file.</param>
 /// <param name="CopiesAsked">How many are asked.</param>
 /// <param name="PlacesAsked">In how many places.</param>
-/// <param name="Unreadable">Ids of cards of which it reads neither half.</param>
+/// <param name="Unreadable">Ids of cards with pictures of which neither half can be read.</param>
+/// <param name="HalvesUnread">Ids of cards that cannot be read, whose other half is copied.</param>
+/// <param name="Homes">Who drives home with what.</param>
 public sealed record CardEvening(
-    string? Copier, double MegabytesPerSecond, bool IsUsual, double Gigabytes, double Minutes, DateTime? LeaveAt, int Copies, int Places,
-    int CopiesAsked, int PlacesAsked, IReadOnlyList<string> Unreadable)
+    IReadOnlyList<CopyRun> Runs, double Minutes, DateTime? LeaveAt, int Copies, int Places, bool HasJpeg, int CopiesAsked, int PlacesAsked,
+    IReadOnlyList<string> Unreadable, IReadOnlyList<string> HalvesUnread, IReadOnlyList<GoingHome> Homes)
 {
     /// <summary>Whether that is what is asked.</summary>
     public bool IsEnough => Copies >= CopiesAsked && Places >= PlacesAsked;
 }
+
+/// <summary>What one drive or reader copies.</summary>
+/// <param name="Copier">Id of it.</param>
+/// <param name="MegabytesPerSecond">What it copies.</param>
+/// <param name="IsUsual">Whether that is a usual figure, as nobody has measured it.</param>
+/// <param name="Gigabytes">What it copies in all.</param>
+/// <param name="Cards">Ids of the cards, in their order.</param>
+public sealed record CopyRun(string Copier, double MegabytesPerSecond, bool IsUsual, double Gigabytes, IReadOnlyList<string> Cards);
+
+/// <summary>What somebody drives home with.</summary>
+/// <param name="Person">Person id.</param>
+/// <param name="Cards">Ids of the cards with pictures.</param>
+/// <param name="Copiers">Ids of the drives or readers with the copies.</param>
+public sealed record GoingHome(string Person, IReadOnlyList<string> Cards, IReadOnlyList<string> Copiers);

@@ -14,16 +14,8 @@ public static class CardPlans
     /// <param name="level">How much is taken.</param>
     public static CardPlan Of(DayAnalysis analysis, UseLevel level = UseLevel.High)
     {
-        var day = new CameraDay(analysis, level: level);
-        var work = day.Work();
+        var (day, clock, work, fed, uses, batches, where, exposure, isBest) = Setting.Of(analysis, new CameraDay(analysis, level: level));
         var kit = day.Kit;
-        var (all, isBest) = new SwapPlanner(day, work, new SwapState(kit), 0).Solve();
-        var fed = all.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
-        var clock = new CardClock(day.Parts);
-        List<CardUse> uses = [.. CardUse.Of(day, fed)];
-        var where = new Whereabouts(day, clock, uses, work);
-        var batches = FrameBatch.From(kit, uses, work);
-        var exposure = new Exposure(analysis, day, clock, batches, where);
         List<Swap> changes = [.. SwapPlans.Told(day, fed)];
         return new CardPlan(
             Types(day, work, fed, uses),
@@ -43,7 +35,12 @@ public static class CardPlans
             EveningCopies.Of(day, clock, batches, where),
             [.. work.Select(w => kit.Items[w.Body]).OfType<Body>().Where(b => b.RawMegabytes is null).Select(b => b.Id).Distinct()
                 .Order(StringComparer.Ordinal)],
+            [.. kit.Cards.Select(c => kit.Items[c].Id).Where(id => IsOld(id) && uses.Exists(u => u.Card == id))],
+            [.. batches.Where(b => b.Raw.Count + b.Jpeg.Count > 1 && b.Raw.Concat(b.Jpeg).All(IsOld)).GroupBy(b => b.Body).Select(g => new OldPair(
+                kit.Items[g.Key].Id, [.. g.SelectMany(b => b.Raw.Concat(b.Jpeg)).Distinct()], [.. g.Select(b => day.Parts[b.Part].Id).Distinct()]))],
             isBest);
+
+        bool IsOld(string card) => Failure.Losses.IsOld(kit.Plan, kit.Items[kit.IndexOf(card)]);
 
         CardWay Other(CardWayKind kind, List<CardUse> used) =>
             Way(kind, used, new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), new Whereabouts(day, clock, used, work)));
@@ -94,15 +91,24 @@ public static class CardPlans
     }
 
     /// <summary>What each loss would take of what is on the cards of a busy day, as planned, at its worst moment; the worst first.</summary>
-    public static IReadOnlyList<CardLoss> Losses(DayAnalysis analysis)
+    public static IReadOnlyList<CardLoss> Losses(DayAnalysis analysis) =>
+        [.. Setting.Of(analysis, CameraDay.Of(analysis)).Exposure.Worst().Where(l => l.Frames + l.JpegOnly > 0)];
+
+    /// <summary>The cards of a day as they are used, and where they are.</summary>
+    private sealed record Setting(
+        CameraDay Day, CardClock Clock, List<CameraWork> Work, List<FedSlot> Fed, List<CardUse> Uses, List<FrameBatch> Batches, Whereabouts Where,
+        Exposure Exposure, bool IsBest)
     {
-        var day = CameraDay.Of(analysis);
-        var work = day.Work();
-        var fed = new SwapPlanner(day, work, new SwapState(day.Kit), 0).Solve().Fed.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
-        List<CardUse> uses = [.. CardUse.Of(day, fed)];
-        var clock = new CardClock(day.Parts);
-        var risk = new Exposure(analysis, day, clock, FrameBatch.From(day.Kit, uses, work), new Whereabouts(day, clock, uses, work));
-        return [.. risk.Worst().Where(l => l.Frames + l.JpegOnly > 0)];
+        public static Setting Of(DayAnalysis analysis, CameraDay day)
+        {
+            var work = day.Work();
+            var (all, isBest) = new SwapPlanner(day, work, new SwapState(day.Kit), 0).Solve();
+            var fed = all.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
+            var clock = new CardClock(day.Parts);
+            List<CardUse> uses = [.. CardUse.Of(day, fed)];
+            var (where, batches) = (new Whereabouts(day, clock, uses, work), FrameBatch.From(day.Kit, uses, work));
+            return new Setting(day, clock, work, fed, uses, batches, where, new Exposure(analysis, day, clock, batches, where), isBest);
+        }
     }
 
     /// <summary>Where a busy day finds no room on any card, without planning more of it than that asks.</summary>
@@ -194,13 +200,15 @@ public static class CardPlans
                 var isLoaded = spell.Kind == CardHolder.Camera && day.Kit.RestsOn[day.Kit.IndexOf(card)] == spell.Where;
                 moves.Add((isLoaded ? -1 : clock.Of(spell.From), spell.Kind == CardHolder.Camera,
                     new CardMove(day.Parts[isLoaded ? 0 : spell.From.Part].Id, card, spell.Kind, IdOf(day, spell), spell.Kind == CardHolder.Camera
-                        ? OtherHalf(uses, card, spell) : null)));
+                        ? OtherHalf(uses, card, spell) : null, spell.Kind == CardHolder.Camera && TakesJpeg(card))));
             }
             if (where.Of(card)[^1] is { Kind: CardHolder.Camera } last)
                 moves.Add((double.PositiveInfinity, false, new CardMove(null, card, where.AtTheEnd(card, last).Kind,
                     IdOf(day, where.AtTheEnd(card, last)), null)));
         }
         return [.. moves.OrderBy(m => m.At).ThenBy(m => m.IsIn).Select(m => m.Move)];
+
+        bool TakesJpeg(string card) => uses.Exists(u => u.Card == card && day.Kit.Plan.Rules.TakesJpeg(u.Slot));
     }
 
     /// <summary>The card in the other slot from that moment on.</summary>

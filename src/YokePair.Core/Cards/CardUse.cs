@@ -23,11 +23,11 @@ internal sealed record CardUse(int Body, int Slot, int Part, double From, double
 
     /// <summary>With a card for each part; where JPEGs go one stays in.</summary>
     public static IEnumerable<CardUse> PerPart(CameraDay day, List<CameraWork> work) =>
-        InSlots(day, work, (body, slot, part) => SlotWork.TakesJpeg(day.Kit.Plan.Rules, slot) ? $"{body}/{slot}" : $"{body}/{slot}/{part}");
+        InSlots(day, work, (body, slot, part) => day.Kit.Plan.Rules.TakesJpeg(slot) ? $"{body}/{slot}" : $"{body}/{slot}/{part}");
 
     /// <summary>With another card from each of some parts on; where JPEGs go one stays in.</summary>
     public static IEnumerable<CardUse> ChangedBefore(CameraDay day, List<CameraWork> work, IReadOnlyList<int> joins) =>
-        InSlots(day, work, (body, slot, part) => SlotWork.TakesJpeg(day.Kit.Plan.Rules, slot) ? $"{body}/{slot}"
+        InSlots(day, work, (body, slot, part) => day.Kit.Plan.Rules.TakesJpeg(slot) ? $"{body}/{slot}"
             : $"{body}/{slot}/{joins.Count(j => j <= part)}");
 
     private static IEnumerable<CardUse> InSlots(CameraDay day, List<CameraWork> work, Func<int, int, int, string> card) =>

@@ -6,69 +6,111 @@ using YokePair.Core.Ways;
 namespace YokePair.Core.Cards;
 
 /// <summary>
-/// The copies that are made before one leaves: one card of each pair after the other, those that have come out as they come, those in the
-/// cameras after the last part.
+/// The copies that are made before one leaves: one card of each pair, on every drive (or, where there is none, reader) one after the other,
+/// those that have come out as they come, those in the cameras after the last part.
 /// </summary>
-internal static class EveningCopies
+internal sealed class EveningCopies
 {
-    public static CardEvening Of(CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where)
+    private readonly Kit kit;
+    private readonly CardRules rules;
+    private readonly CardClock clock;
+    private readonly List<FrameBatch> batches;
+    private readonly Whereabouts where;
+    private readonly Moment last;
+    private readonly Item[] copiers;
+
+    private EveningCopies(CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where)
     {
-        var (kit, rules) = (day.Kit, day.Kit.Plan.Rules.Cards);
-        var copier = Array.Find(kit.Items, i => i is Drive && IsThere(i)) ?? Array.Find(kit.Items, i => i is CardReader && IsThere(i));
-        var last = new Moment(Enumerable.Range(0, day.Parts.Length).MaxBy(p => clock.Of(new Moment(p, 1))), 1);
-        var end = clock.Of(last);
-        var copied = copier is null ? new Copied([], [], 0, end) : Queued(kit, copier, batches, card => OutAt(card, clock, where, rules, end));
-        var minutes = Math.Max(0, copied.Until - end);
-        return new CardEvening(copier?.Id, copier is null ? 0 : RateOf(copier), copier is not null && MeasuredRateOf(copier) is null,
-            Math.Round(copied.Megabytes / 1000, 1), Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
-            Fewest(b => b.Raw.Count + b.Jpeg.Count + (copied.Batches.Contains(b) ? 1 : 0)), Fewest(Homes), rules.CopiesAsked, rules.PlacesAsked,
-            [.. copied.Unreadable.Order(StringComparer.Ordinal)]);
-
-        bool IsThere(Item item) => !day.IsGone(kit.IndexOf(item.Id), day.Parts.Length - 1);
-
-        int Fewest(Func<FrameBatch, int> count) => batches.Select(count).DefaultIfEmpty(0).Min();
-
-        // Cards go home with whoever has them, the drive with whose it is, else with the first of the team.
-        int Homes(FrameBatch batch) =>
-            batch.Raw.Concat(batch.Jpeg).Select(c => HomeOf(c, where)).Concat(copied.Batches.Contains(batch) ? [HomeOf(copier!, kit.Plan)] : [])
-                .Distinct().Count();
+        (kit, rules) = (day.Kit, day.Kit.Plan.Rules.Cards);
+        (this.clock, this.batches, this.where) = (clock, batches, where);
+        last = new Moment(Enumerable.Range(0, day.Parts.Length).MaxBy(p => clock.Of(new Moment(p, 1))), 1);
+        var there = kit.Items.Where(i => i is Drive or CardReader && !day.IsGone(kit.IndexOf(i.Id), day.Parts.Length - 1)).ToLookup(i => i is Drive);
+        copiers = [.. there[true].Any() ? there[true] : there[false]];
     }
 
-    /// <summary>What a drive or reader gets to copy, and until when.</summary>
-    private sealed record Copied(HashSet<FrameBatch> Batches, HashSet<string> Unreadable, double Megabytes, double Until);
+    public static CardEvening Of(CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where) =>
+        new EveningCopies(day, clock, batches, where).Made();
 
-    private static Copied Queued(Kit kit, Item copier, List<FrameBatch> batches, Func<string, double> outAt)
+    /// <summary>A card that is copied.</summary>
+    private sealed record Copied(string Card, double Megabytes, double OutAt);
+
+    private CardEvening Made()
     {
-        var (unreadable, copied) = (new HashSet<string>(StringComparer.Ordinal), new HashSet<FrameBatch>());
+        var end = clock.Of(last);
+        var (toCopy, unreadable, halves) = Chosen(end);
+        var runs = Queued(toCopy, end, out var until);
+        var minutes = Math.Max(0, until - end);
+        var on = runs.SelectMany(q => q.Cards.Select(c => (Card: c, q.Copier))).ToDictionary(c => c.Card, c => c.Copier, StringComparer.Ordinal);
+        List<CopyRun> busy = [.. runs.Where(q => q.Cards.Count > 0 || runs.Count == 1)];
+        return new CardEvening(busy, Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
+            Fewest(b => b.Raw.Count + CopiesOf(b).Count()),
+            Fewest(b => b.Raw.Select(HomeOf).Concat(CopiesOf(b).Select(HomeOfCopier)).Distinct().Count()),
+            batches.Count > 0 && batches.TrueForAll(b => b.Jpeg.Count > 0), rules.CopiesAsked, rules.PlacesAsked,
+            [.. unreadable.Order(StringComparer.Ordinal)], [.. halves.Order(StringComparer.Ordinal)], [.. Homes(busy)]);
+
+        IEnumerable<string> CopiesOf(FrameBatch batch) => batch.Raw.Where(on.ContainsKey).Select(c => on[c]).Take(1);
+
+        int Fewest(Func<FrameBatch, int> count) => batches.Select(count).DefaultIfEmpty(0).Min();
+    }
+
+    /// <summary>Of two halves the one that is copied already, or the first that can be read; with what can not.</summary>
+    private (List<Copied> ToCopy, HashSet<string> Unreadable, HashSet<string> Halves) Chosen(double end)
+    {
+        var (unreadable, halves) = (new HashSet<string>(StringComparer.Ordinal), new HashSet<string>(StringComparer.Ordinal));
         var toCopy = new Dictionary<string, double>(StringComparer.Ordinal);
         foreach (var batch in batches.Where(b => b.Raw.Count > 0))
         {
-            // Of two halves the one that is copied already, or the first that can be read.
-            if (batch.Raw.OrderByDescending(toCopy.ContainsKey).FirstOrDefault(c => Reads(copier, kit.Items[kit.IndexOf(c)])) is not { } card)
-            {
-                unreadable.UnionWith(batch.Raw);
-                continue;
-            }
-            copied.Add(batch);
-            toCopy[card] = toCopy.GetValueOrDefault(card) + ((batch.End - batch.First) * Charge.FrameMegabytes((Body)kit.Items[batch.Body]));
+            var readable = batch.Raw.OrderByDescending(toCopy.ContainsKey).Where(c => Array.Exists(copiers, copier => Reads(copier, CardOf(c)))).ToList();
+            if (copiers.Length > 0) (readable.Count == 0 ? unreadable : halves).UnionWith(batch.Raw.Except(readable));
+            if (readable is [var card, ..])
+                toCopy[card] = toCopy.GetValueOrDefault(card) + ((batch.End - batch.First) * Charge.FrameMegabytes((Body)kit.Items[batch.Body]));
         }
-        var until = 0.0;
-        foreach (var (card, megabytes) in toCopy.OrderBy(c => outAt(c.Key))) until = Math.Max(until, outAt(card)) + (megabytes / RateOf(copier) / 60);
-        return new Copied(copied, unreadable, toCopy.Values.Sum(), until);
+        return ([.. toCopy.Select(c => new Copied(c.Key, c.Value, OutAt(c.Key, end))).OrderBy(c => c.OutAt)], unreadable, halves);
     }
 
-    private static double OutAt(string card, CardClock clock, Whereabouts where, CardRules rules, double end) =>
+    /// <summary>Each card on whichever is done with it first.</summary>
+    private List<CopyRun> Queued(List<Copied> toCopy, double end, out double until)
+    {
+        var free = new double[copiers.Length];
+        var taken = copiers.Select(_ => new List<Copied>()).ToList();
+        foreach (var card in toCopy)
+        {
+            var first = Enumerable.Range(0, copiers.Length).Where(n => Reads(copiers[n], CardOf(card.Card))).MinBy(n => DoneAt(n, card));
+            free[first] = DoneAt(first, card);
+            taken[first].Add(card);
+        }
+        until = free.Append(end).Max();
+        return [.. copiers.Select((c, n) => new CopyRun(c.Id, RateOf(c), MeasuredRateOf(c) is null,
+            Math.Round(taken[n].Sum(t => t.Megabytes) / 1000, 1), [.. taken[n].Select(t => t.Card)]))];
+
+        double DoneAt(int copier, Copied card) => Math.Max(free[copier], card.OutAt) + (card.Megabytes / RateOf(copiers[copier]) / 60);
+    }
+
+    /// <summary>Cards go home with whoever has them, the drive with whose it is, else with the first of the team.</summary>
+    private IEnumerable<GoingHome> Homes(List<CopyRun> runs)
+    {
+        var cards = batches.SelectMany(b => b.Raw.Concat(b.Jpeg)).Distinct(StringComparer.Ordinal).ToLookup(HomeOf);
+        var copies = runs.Where(q => q.Cards.Count > 0).Select(q => q.Copier).ToLookup(HomeOfCopier);
+        for (var p = 0; p < kit.Plan.People.Count; p++)
+            if (cards[p].Any() || copies[p].Any())
+                yield return new GoingHome(kit.Plan.People[p].Id, [.. cards[p].Order(StringComparer.Ordinal)], [.. copies[p]]);
+    }
+
+    private double OutAt(string card, double end) =>
         rules.AllAtTheEnd != true && where.Of(card) is [.., { Kind: not CardHolder.Camera }]
             ? clock.Of(where.Of(card).First(s => s.Kind != CardHolder.Camera).From) : end;
 
-    private static int HomeOf(string card, Whereabouts where)
+    private int HomeOf(string card)
     {
         var spell = where.Of(card)[^1];
         if (spell.Kind == CardHolder.Camera) spell = where.AtTheEnd(card, spell);
         return spell.Kind == CardHolder.Wallet ? spell.Where : where.OwnerOf(spell.Where) is var owner and not Kit.None ? owner : 0;
     }
 
-    private static int HomeOf(Item copier, Plan plan) => Math.Max(0, plan.People.ToList().FindIndex(p => p.Id == plan.PlaceOf(copier.Place)?.Person));
+    private int HomeOfCopier(string copier) =>
+        Math.Max(0, kit.Plan.People.ToList().FindIndex(p => p.Id == kit.Plan.PlaceOf(kit.Items[kit.IndexOf(copier)].Place)?.Person));
+
+    private Item CardOf(string id) => kit.Items[kit.IndexOf(id)];
 
     private static double? MeasuredRateOf(Item copier) => (copier as Drive)?.MegabytesPerSecond ?? (copier as CardReader)?.MegabytesPerSecond;
 

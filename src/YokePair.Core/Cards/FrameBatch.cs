@@ -25,7 +25,7 @@ internal sealed record FrameBatch(int Body, int Part, double First, double End, 
             for (var c = 1; c < cuts.Length; c++)
             {
                 var on = camera.Where(u => u.Card is not null && u.From <= cuts[c - 1] + 1e-9 && u.To >= cuts[c] - 1e-9)
-                    .ToLookup(u => SlotWork.TakesJpeg(kit.Plan.Rules, u.Slot), u => u.Card!);
+                    .ToLookup(u => kit.Plan.Rules.TakesJpeg(u.Slot), u => u.Card!);
                 batches.Add(new FrameBatch(camera.Key.Body, camera.Key.Part, cuts[c - 1], cuts[c], all[camera.Key], [.. on[false]], [.. on[true]]));
             }
         }

@@ -72,11 +72,13 @@ internal static class Losses
         plan.Items.OfType<Cells>().Where(c => c.Type is not null && c.Make is not null), LossKind.Cells, c => $"{c.ChargeType()} {c.Make}");
 
     /// <summary>Bought years ago, and by now as likely to fail as one another.</summary>
-    private static IEnumerable<Loss> Old(Plan plan)
+    private static IEnumerable<Loss> Old(Plan plan) => Lots(plan.Items.Where(i => IsOld(plan, i)), LossKind.Old, i => i.ChargeType() ?? (i as Card)?.Type);
+
+    /// <summary>Whether a thing has been in use for so long on the day that it may fail.</summary>
+    public static bool IsOld(Plan plan, Item item)
     {
         const int years = 4;
-        var before = plan.Parts.Select(Day.Of).Min() is { } day ? day.AddYears(-Math.Min(years, day.Year - 1)) : DateOnly.MinValue;
-        return Lots(plan.Items.Where(i => i.FirstUse is { } since && since <= before), LossKind.Old, i => i.ChargeType() ?? (i as Card)?.Type);
+        return item.FirstUse is { } since && plan.Parts.Select(Day.Of).Min() is { } day && since <= day.AddYears(-Math.Min(years, day.Year - 1));
     }
 
     private static IEnumerable<Loss> Sockets(Plan plan) => plan.Parts.Any(p => p.Socket == true) ? [new Loss("socket", LossKind.Socket, null)] : [];

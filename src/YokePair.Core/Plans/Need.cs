@@ -125,8 +125,11 @@ public sealed record Need
     /// <summary>Frames per second asked.</summary>
     public double Fps { get; init; }
 
-    /// <summary>How long such a burst lasts, seconds; kept for the cards that must take it.</summary>
+    /// <summary>How long such a burst lasts, seconds; null = as long as the buffer takes it.</summary>
     public double? BurstSeconds { get; init; }
+
+    /// <summary>How soon after such a burst the camera must be ready for what follows, seconds; null = nothing follows at once.</summary>
+    public double? ReadySeconds { get; init; }
 
     /// <summary>Light it may be photographed by.</summary>
     public IReadOnlyList<LightKind> Light { get; init; } = [LightKind.Ambient, LightKind.Flash];

@@ -94,6 +94,7 @@ internal static class PartCheck
         CheckLight(need, at, found);
         found.Figure($"{at}.fps", need.Fps, 0, 10_000, "frames per second");
         found.Figure($"{at}.burstSeconds", need.BurstSeconds, 0.001, 3600, "seconds");
+        found.Figure($"{at}.readySeconds", need.ReadySeconds, 0, 3600, "seconds");
         found.Figure($"{at}.toleranceSeconds", need.ToleranceSeconds, 0, ProblemList.MostSeconds, "seconds");
         found.Figure($"{at}.momentSeconds", need.MomentSeconds, 0.001, ProblemList.MostSeconds, "seconds");
         found.Figure($"{at}.warningSeconds", need.WarningSeconds, 0, ProblemList.MostSeconds, "seconds");

@@ -84,6 +84,9 @@ public sealed record Rules
     /// <summary>Whether every frame is to be recorded twice at once.</summary>
     public bool DualRecord { get; init; } = true;
 
+    /// <summary>Whether a card slot, from 0, takes the JPEGs.</summary>
+    public bool TakesJpeg(int slot) => DualRecord && Cards.Second == SecondSlot.Jpeg && slot == 1;
+
     /// <summary>Fewest megapixels left after any crop, unless a need says otherwise.</summary>
     public double MinMegapixels { get; init; } = 8;
 

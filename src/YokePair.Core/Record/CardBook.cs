@@ -34,7 +34,7 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
                 states[one.Card] = one with
                 {
                     Halves = [.. one.Halves.Select(h => h.Card == cleared.Card && h.Copies is null
-                    ? h with { Copies = cleared.Copies } : h)]
+                    ? h with { Copies = cleared.IsJpeg && !one.IsJpeg ? [] : cleared.Copies } : h)]
                 };
         }
     }
@@ -81,6 +81,7 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
     private (int Copies, int Places) Count(CardState state, OtherHalf? half)
     {
         var other = half is { Copies: null } ? this[half.Card] : null;
+        if (other is { IsJpeg: true } && !state.IsJpeg) other = null;
         CardState[] cards = [.. new[] { state, other }.OfType<CardState>().Where(c => c.HoldsPictures)];
         CardCopy[] copies = [.. state.Copies.Concat(other?.Copies ?? half?.Copies ?? []).Where(c => c.IsVerified).DistinctBy(c => c.Where)];
         var places = cards.Where(c => !c.OnTheWay).Select(c => c.Place).Concat(copies.Select(c => c.Place)).OfType<string>();
@@ -140,8 +141,9 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         };
     }
 
-    /// <summary>The other halves that are there.</summary>
-    private IEnumerable<CardState> Halves(CardState state) => state.Halves.Where(h => h.Copies is null).Select(h => this[h.Card]).Where(c => c.HoldsPictures);
+    /// <summary>The other halves that are there with the same files.</summary>
+    private IEnumerable<CardState> Halves(CardState state) =>
+        state.Halves.Where(h => h.Copies is null).Select(h => this[h.Card]).Where(c => c.HoldsPictures && (state.IsJpeg || !c.IsJpeg));
 
     private string Lost(CardState state, int copies)
     {

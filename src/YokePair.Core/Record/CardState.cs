@@ -9,9 +9,10 @@ namespace YokePair.Core.Record;
 /// <param name="OnTheWay">Whether it has not arrived there.</param>
 /// <param name="Halves">Cards that were in the other slot, each with the pictures of that time.</param>
 /// <param name="Copies">Copies of it.</param>
+/// <param name="IsJpeg">Whether it takes the JPEGs only: it is no copy of the raw files of its other half.</param>
 public sealed record CardState(
     string Card, CardCondition Condition, string? Day, string? Where, string? Who, bool OnTheWay, IReadOnlyList<OtherHalf> Halves,
-        IReadOnlyList<CardCopy> Copies)
+        IReadOnlyList<CardCopy> Copies, bool IsJpeg = false)
 {
     /// <summary>A card of which nothing is recorded.</summary>
     public static CardState Of(string card) => new(card, CardCondition.Clear, null, null, null, false, [], []);
@@ -26,7 +27,7 @@ public sealed record CardState(
     public CardState After(Fact fact) => fact.Kind switch
     {
         FactKind.Put => new CardState(Card, CardCondition.Loaded, fact.Day ?? Day, fact.Where, fact.Who, false, fact.With is { } half
-            ? [new OtherHalf(half)] : [], Copies),
+            ? [new OtherHalf(half)] : [], Copies, fact.IsJpeg),
         FactKind.Taken => this with
         {
             // What was lost and is with somebody is found.
@@ -47,7 +48,7 @@ public sealed record CardState(
 
 /// <summary>A card that was in the other slot for a while, so that pictures are on both.</summary>
 /// <param name="Card">Its id.</param>
-/// <param name="Copies">Where it has been cleared since, the copies that had been made of it; null = it has not.</param>
+/// <param name="Copies">Where it has been cleared since, the copies of the same files that had been made of it; null = it has not.</param>
 public sealed record OtherHalf(string Card, IReadOnlyList<CardCopy>? Copies = null);
 
 /// <summary>Whether a card may be used.</summary>

@@ -11,9 +11,10 @@ namespace YokePair.Core.Record;
 /// <param name="OnTheWay">Whether it is not there yet: no place counts that nothing has reached.</param>
 /// <param name="Words">What was typed to clear it all the same.</param>
 /// <param name="Left">Share of a full charge it has from then on; null = full.</param>
+/// <param name="IsJpeg">Whether a card that is put in takes the JPEGs only.</param>
 public sealed record Fact(
     FactKind Kind, string Thing, DateTime At, string? Day = null, string? Who = null, string? Where = null, string? With = null, bool OnTheWay = false,
-    string? Words = null, double? Left = null);
+    string? Words = null, double? Left = null, bool IsJpeg = false);
 
 /// <summary>What happens to cards.</summary>
 public enum FactKind

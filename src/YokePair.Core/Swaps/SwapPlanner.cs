@@ -125,7 +125,7 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         var asksClear = last is not null && (kit.Plan.Rules.Cards.Policy == CardPolicy.PerPart
             || Enumerable.Range(last.Part + 1, camera.Part - last.Part).Any(p => day.Parts[p].ChangeCards == true));
         var part = day.Parts[camera.Part];
-        var jpeg = SlotWork.TakesJpeg(kit.Plan.Rules, slot);
+        var jpeg = kit.Plan.Rules.TakesJpeg(slot);
         var body = (Body)kit.Items[camera.Body];
         var drawn = camera.Frames + Charge.FramesOfVideo(body, part.UseOf(body.Id), jpeg);
         return new Draw(camera.Part, drawn, part.HoldsOnce, camera.Alone, Each: camera.Frames > 0 ? drawn / camera.Frames : 1,
@@ -177,12 +177,9 @@ internal sealed record SlotWork(
 
     public static double FramesOf(Kit kit, int body, int slot, int item) =>
         kit.Items[item] is Battery battery ? Charge.Frames((Body)kit.Items[body], battery)
-        : Charge.Frames((Body)kit.Items[body], (Card)kit.Items[item], TakesJpeg(kit.Plan.Rules, slot));
+        : Charge.Frames((Body)kit.Items[body], (Card)kit.Items[item], kit.Plan.Rules.TakesJpeg(slot));
 
     /// <summary>Card slots of a body that are fed: with one record its cards follow one another, so that they count as one slot.</summary>
     public static int SlotsOf(Kit kit, int body) =>
         kit.Plan.Rules.DualRecord ? ((Body)kit.Items[body]).Slots.Count : Math.Min(1, ((Body)kit.Items[body]).Slots.Count);
-
-    /// <summary>Whether a card slot takes the JPEGs.</summary>
-    public static bool TakesJpeg(Rules rules, int slot) => rules is { DualRecord: true, Cards.Second: SecondSlot.Jpeg } && slot == 1;
 }

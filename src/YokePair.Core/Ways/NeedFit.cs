@@ -49,6 +49,9 @@ public readonly record struct NeedFit
     /// <summary>Frames per second the body gives in this part.</summary>
     public double Fps { get; init; }
 
+    /// <summary>How its buffer takes the burst.</summary>
+    internal BufferFit Buffer { get; init; }
+
     /// <summary>Share of the flash's full power, where one is used.</summary>
     public double? FlashPower { get; init; }
 
@@ -221,9 +224,11 @@ public readonly record struct NeedFit
 
         var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
         judged.Grade(fps >= need.Fps ? Quality.Full : fps >= need.Fps / 2 ? Quality.SecondBest : Quality.No, Shortfalls.FrameRate);
+        if (BufferFit.Of(need, glass, Math.Min(fps, need.Fps)) is var buffer && buffer.Short != Shortfalls.None)
+            judged.Grade(Quality.SecondBest, buffer.Short);
         if (rules.DualRecord && body.Slots.Count < 2) judged.Grade(Quality.SecondBest, Shortfalls.OneRecord);
 
-        judged.Fit = new NeedFit { Framing = framing, CloseUp = close, MegapixelsLeft = left, MegapixelsAsked = asked, FNumber = fNumber, Fps = fps };
+        judged.Fit = new NeedFit { Framing = framing, CloseUp = close, MegapixelsLeft = left, MegapixelsAsked = asked, FNumber = fNumber, Fps = fps, Buffer = buffer };
         return judged;
     }
 

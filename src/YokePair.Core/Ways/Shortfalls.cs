@@ -75,4 +75,10 @@ public enum Shortfalls
 
     /// <summary>The flash is on the camera instead of on a stand.</summary>
     OnCamera = 1 << 22,
+
+    /// <summary>The buffer is full before the burst is over.</summary>
+    BufferFull = 1 << 23,
+
+    /// <summary>Still writing the burst away when what follows begins.</summary>
+    StillWriting = 1 << 24,
 }

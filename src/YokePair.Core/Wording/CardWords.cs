@@ -184,22 +184,22 @@ internal static class CardWords
     private static IEnumerable<TextPiece> Leaving(Plan day, Names names, CardEvening evening)
     {
         if (evening.Unreadable.Count > 0)
-            yield return new TextPiece($"The {names.Item(evening.Copier!)} reads none of {English.List([.. evening.Unreadable.Select(names.Item)])}. ");
+            yield return new TextPiece($"The {names.Item(evening.Runs[0].Copier)} reads none of {English.List([.. evening.Unreadable.Select(names.Item)])}. ");
         if (evening.IsEnough)
         {
             yield return new TextPiece(evening.LeaveAt is null ? "You may leave" : "You may leave at ");
             if (evening.LeaveAt is { } at) yield return PowerWords.Time(at);
             if (evening.LeaveAt is null && evening.Minutes > 0)
                 yield return new TextPiece($" {English.Whole(Math.Ceiling(evening.Minutes))} minutes after the last part");
-            yield return new TextPiece($": {English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}.");
+            yield return new TextPiece($": {English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}{(evening.HasJpeg ? ", and a JPEG of each" : "")}.");
             yield break;
         }
         var asked = $"{English.Number(evening.CopiesAsked)} in {English.Number(evening.PlacesAsked)}";
         var are = evening.Copies == 1 ? "is" : "are";
-        var there = $"{English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}";
+        var there = $"{English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}{(evening.HasJpeg ? " and a JPEG of each" : "")}";
         yield return new TextPiece($"At the end there {are} {there}, not {asked}");
         yield return new TextPiece(
-            evening.Copies < evening.CopiesAsked && evening.Copier is null ? ": there is no drive or reader in the plan."
+            evening.Copies < evening.CopiesAsked && evening.Runs.Count == 0 ? ": there is no drive or reader in the plan."
             : evening.Places >= evening.PlacesAsked ? "."
             : day.People.Count > 1 ? ": let somebody else take one half of each pair home." : ": leave one of them with somebody, or send one ahead.");
     }

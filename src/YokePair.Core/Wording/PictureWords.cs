@@ -39,6 +39,8 @@ internal static class PictureWords
         if (why.HasFlag(Shortfalls.OnCamera)) yield return "by the flash on the camera";
         if (why.HasFlag(Shortfalls.FewerLights)) yield return "with fewer lights than asked";
         if (why.HasFlag(Shortfalls.FrameRate)) yield return $"at {English.Tenths(fit.Fps)} frames a second";
+        if (why.HasFlag(Shortfalls.BufferFull)) yield return $"buffer full after {English.Tenths(fit.Buffer.FullSeconds)} s";
+        if (why.HasFlag(Shortfalls.StillWriting)) yield return $"busy for {English.Tenths(fit.Buffer.BusySeconds)} s after the burst";
         if (why.HasFlag(Shortfalls.Noise)) yield return "with a shutter that is heard";
         if (why.HasFlag(Shortfalls.OneRecord)) yield return "on one card only";
     }

@@ -101,6 +101,9 @@ namespace YokePair.Data.Migrations
                     b.Property<string>("Day")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("IsJpeg")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");

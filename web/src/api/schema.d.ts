@@ -1146,20 +1146,8 @@ export interface components {
         };
         /** @description The copies that are made before one leaves. */
         CardEvening: {
-            /** @description Id of the drive or reader; null = there is none. */
-            copier: null | string;
-            /**
-             * Format: double
-             * @description What it copies.
-             */
-            megabytesPerSecond: number;
-            /** @description Whether that is a usual figure, as nobody has measured it. */
-            isUsual: boolean;
-            /**
-             * Format: double
-             * @description What is copied in all.
-             */
-            gigabytes: number;
+            /** @description What each drive or reader copies, one card after the other; empty = there is none. */
+            runs: components["schemas"]["CopyRun"][];
             /**
              * Format: double
              * @description From the end of the last part until it is done.
@@ -1169,7 +1157,7 @@ export interface components {
             leaveAt: null | string;
             /**
              * Format: int32
-             * @description Fewest copies of anything by then.
+             * @description Fewest copies of any raw file by then.
              */
             copies: number;
             /**
@@ -1177,6 +1165,8 @@ export interface components {
              * @description Fewest places they are in once everybody has left.
              */
             places: number;
+            /** @description Whether there is a JPEG of everything besides; it is no copy of the raw file. */
+            hasJpeg: boolean;
             /**
              * Format: int32
              * @description How many are asked.
@@ -1187,8 +1177,12 @@ export interface components {
              * @description In how many places.
              */
             placesAsked: number;
-            /** @description Ids of cards of which it reads neither half. */
+            /** @description Ids of cards with pictures of which neither half can be read. */
             unreadable: string[];
+            /** @description Ids of cards that cannot be read, whose other half is copied. */
+            halvesUnread: string[];
+            /** @description Who drives home with what. */
+            homes: components["schemas"]["GoingHome"][];
             /** @description Whether that is what is asked. */
             isEnough: boolean;
         };
@@ -1261,6 +1255,11 @@ export interface components {
             where: string;
             /** @description Of a card that goes into a camera, the id of the one in its other slot. */
             with: null | string;
+            /**
+             * @description Whether it takes the JPEGs only there.
+             * @default false
+             */
+            isJpeg: boolean;
         };
         /** @description The book of cards. */
         CardPages: {
@@ -1293,6 +1292,10 @@ export interface components {
             evening: components["schemas"]["CardEvening"];
             /** @description Ids of the bodies whose files nobody has measured. */
             estimated: string[];
+            /** @description Ids of the cards with pictures that have been in use for years. */
+            old: string[];
+            /** @description Where both halves of the same pictures are on such cards. */
+            oldPairs: components["schemas"]["OldPair"][];
             /** @description Whether it is certain that no plan is better. */
             isBest: boolean;
         };
@@ -1350,6 +1353,11 @@ export interface components {
             halves: components["schemas"]["OtherHalf"][];
             /** @description Copies of it. */
             copies: components["schemas"]["CardCopy"][];
+            /**
+             * @description Whether it takes the JPEGs only: it is no copy of the raw files of its other half.
+             * @default false
+             */
+            isJpeg: boolean;
             /** @description Whether there are pictures on it, or will be. */
             holdsPictures: boolean;
             /** @description Where it counts as being: with somebody, else in something. */
@@ -1689,6 +1697,25 @@ export interface components {
             /** Format: int32 */
             copies: number;
         };
+        /** @description What one drive or reader copies. */
+        CopyRun: {
+            /** @description Id of it. */
+            copier: string;
+            /**
+             * Format: double
+             * @description What it copies.
+             */
+            megabytesPerSecond: number;
+            /** @description Whether that is a usual figure, as nobody has measured it. */
+            isUsual: boolean;
+            /**
+             * Format: double
+             * @description What it copies in all.
+             */
+            gigabytes: number;
+            /** @description Ids of the cards, in their order. */
+            cards: string[];
+        };
         /** @enum {unknown} */
         Covers: "anywhere" | "all" | null;
         /** @description The same of a search for what may stay at home. */
@@ -1809,6 +1836,11 @@ export interface components {
              * @description Share of a full charge it has from then on; null = full.
              */
             left?: null | number;
+            /**
+             * @description Whether a card that is put in takes the JPEGs only.
+             * @default false
+             */
+            isJpeg: boolean;
         };
         /**
          * @description What happens to cards.
@@ -2008,6 +2040,15 @@ export interface components {
             lenses: components["schemas"]["RuledLens"][];
             /** @description Gaps, single and manifold cover among the lenses that are here and fit. */
             stretches: components["schemas"]["Stretch"][];
+        };
+        /** @description What somebody drives home with. */
+        GoingHome: {
+            /** @description Person id. */
+            person: string;
+            /** @description Ids of the cards with pictures. */
+            cards: string[];
+            /** @description Ids of the drives or readers with the copies. */
+            copiers: string[];
         };
         /** @description How one works, where photographers differ. It only fills in a new day; everything can be changed afterwards. */
         Habits: {
@@ -4767,9 +4808,14 @@ export interface components {
             fps: number;
             /**
              * Format: double
-             * @description How long such a burst lasts, seconds; kept for the cards that must take it.
+             * @description How long such a burst lasts, seconds; null = as long as the buffer takes it.
              */
             burstSeconds?: null | number;
+            /**
+             * Format: double
+             * @description How soon after such a burst the camera must be ready for what follows, seconds; null = nothing follows at once.
+             */
+            readySeconds?: null | number;
             /** @description Light it may be photographed by. */
             light: components["schemas"]["LightKind"][];
             /**
@@ -4948,6 +4994,15 @@ export interface components {
              */
             iso: number;
         };
+        /** @description A camera that writes both halves to cards that have been in use for years: they may fail together. */
+        OldPair: {
+            /** @description Body id. */
+            body: string;
+            /** @description Ids of the cards. */
+            cards: string[];
+            /** @description Ids of the parts. */
+            parts: string[];
+        };
         /** @description Pictures of what happens once, all copies of which are in one thing from the end of their part on. */
         OnceAlone: {
             /** @description Part id. */
@@ -4977,7 +5032,7 @@ export interface components {
         OtherHalf: {
             /** @description Its id. */
             card: string;
-            /** @description Where it has been cleared since, the copies that had been made of it; null = it has not. */
+            /** @description Where it has been cleared since, the copies of the same files that had been made of it; null = it has not. */
             copies?: null | components["schemas"]["CardCopy"][];
         };
         /**

@@ -134,6 +134,7 @@ const unheardOf = (card: string, name: string): RecordedCard => ({
   state: {
     card,
     condition: "clear",
+    isJpeg: false,
     copies: [],
     onTheWay: false,
     day: null,
@@ -167,7 +168,7 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
         {card.dayName && ` of ${card.dayName}`}
         {state.where && `, ${state.condition === "loaded" ? "the " : ""}${state.where}${with_}`}
         {state.onTheWay && ", on the way"}
-        {copies}.
+        {copies}.<span className="text-quiet">{ownText(card.card, page)}</span>
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         {happenings(card, page).map(({ label, ...fact }) => (
@@ -186,6 +187,15 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
       </div>
     </div>
   );
+}
+
+/** Whose it is and since when, and whether that is long. */
+function ownText(id: string, { plan, name, cards }: CardsPage) {
+  const card = plan.items.find((i) => i.id === id);
+  const since = card?.firstUse && `in use since ${card.firstUse.slice(0, 4)}`;
+  const old = cards.plan.old.includes(id) && "old";
+  const said = [card?.owner && `${name(card.owner)}’s own`, since, old].filter(Boolean);
+  return said.length > 0 ? ` ${said.join(", ")}.` : "";
 }
 
 /** A camera that is stolen takes every card that is in it. */

@@ -11,6 +11,7 @@ import { number, said, seconds } from "../shared/format";
 import { Book } from "./Book";
 import { cardFace } from "./cardFace";
 import { Copying } from "./Copying";
+import { Evening } from "./Evening";
 import { Changes } from "./Changes";
 import { Habits } from "./Habits";
 import { Losses } from "./Losses";
@@ -133,31 +134,6 @@ function Details({ page, assignment }: { page: CardsPage; assignment: string }) 
         <Copying {...page} assignment={assignment} card={chosen} />
       </div>
     </div>
-  );
-}
-
-function Evening({ cards, name }: CardsPage) {
-  const { evening } = cards.plan;
-  return (
-    <section aria-label="Before you leave">
-      <h2 className="text-[15px] font-bold">Before you leave</h2>
-      {evening.copier == null ? (
-        <p>There is no drive or reader in the plan: nothing is copied.</p>
-      ) : (
-        <p>
-          {number(evening.gigabytes)} GB to the {name(evening.copier)} at {number(evening.megabytesPerSecond)}{" "}
-          MB a second
-          {evening.isUsual && <em className="text-quiet"> (usual; nobody has measured it)</em>}:{" "}
-          {evening.minutes === 0
-            ? "done when the last part is over."
-            : `${number(evening.minutes)} minutes after the last part.`}
-        </p>
-      )}
-      <p className="text-quiet">
-        One card of each pair is copied. Cards go home with whoever has them, the drive with whose bag it is
-        in.
-      </p>
-    </section>
   );
 }
 

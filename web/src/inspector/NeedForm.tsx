@@ -38,6 +38,8 @@ export function NeedForm({
     shutter: shutter(need.shutterSeconds),
     blur: need.shortestShutterSeconds ? shutter(need.shortestShutterSeconds) : "",
     fps: need.fps ? text(need.fps) : "",
+    burst: text(need.burstSeconds),
+    ready: text(need.readySeconds),
     fNumber: text(need.minFNumber),
     depthM: need.depthM ? need.depthM.join("–") : "",
     soft: text(need.maxFNumber),
@@ -95,6 +97,8 @@ export function NeedForm({
         shutterSeconds: of("shutter") ?? draft.shutterSeconds,
         shortestShutterSeconds: of("blur"),
         fps: of("fps") ?? 0,
+        burstSeconds: of("burst"),
+        readySeconds: of("ready"),
         minFNumber: of("fNumber"),
         depthM: range("depthM"),
         maxFNumber: of("soft"),
@@ -291,6 +295,8 @@ export function NeedForm({
             })}
 
             {field("fps", "Frames a second")}
+            {typed.fps && field("burst", "for, s", { placeholder: "till full" })}
+            {typed.fps && field("ready", "ready again in, s", { placeholder: "any time" })}
             <Choose
               label="Depth"
               value={draft.depth ?? ""}

@@ -195,11 +195,15 @@ function askedText({ asked }: NeedExplanation, part: Part, need: Need) {
     asked.minFNumber ? `${fNumber(asked.minFNumber)} for depth` : "",
     [`EV ${asked.ev}`, ...lightWords(need, part, asked.computed.flashPathM == null)].join(", or "),
     need.moment ? `at once with the rest of “${need.moment}”` : "",
-    asked.fps ? `${number(asked.fps)} frames a second` : "",
+    asked.fps ? `${number(asked.fps)} frames a second${burstText(need)}` : "",
     `${number(asked.minMegapixels)} MP or more`,
   ];
   return said.filter(Boolean).join(" · ");
 }
+
+const burstText = ({ burstSeconds, readySeconds }: Need) =>
+  (burstSeconds ? ` for ${seconds(burstSeconds)}` : "") +
+  (readySeconds == null ? "" : `, ready again in ${seconds(readySeconds)}`);
 
 const framingText = ({ focalMm, acceptMm, bands }: NeedExplanation["asked"]) =>
   [

@@ -82,6 +82,8 @@ const shortfall: Record<string, (w: Weighed) => string> = {
   iso: (w) => `${number(w.fit.stopsOver)} stops over`,
   noise: () => "can be heard",
   frameRate: () => "too few frames a second",
+  bufferFull: () => "buffer full before the burst is over",
+  stillWriting: () => "still writing when what follows begins",
   lightNotWanted: () => "asks for other light",
   support: () => "needs a tripod or monopod",
   tooMuchLight: (w) => `too bright by ${number(w.fit.ndStops)} stops, an ND would mend it`,

@@ -1,0 +1,65 @@
+import { number } from "../shared/format";
+import type { CardsPage } from "./Cards";
+
+/** What is copied on what, who drives home with what, and what cannot be read or is old. */
+export function Evening(page: CardsPage) {
+  const { cards, name, face } = page;
+  const { evening } = cards.plan;
+  const faces = (ids: string[]) => ids.map(face).join(", ");
+  return (
+    <section aria-label="Before you leave">
+      <h2 className="text-[15px] font-bold">Before you leave</h2>
+      {evening.runs.length === 0 && <p>There is no drive or reader in the plan: nothing is copied.</p>}
+      {evening.runs.map((run) => (
+        <p key={run.copier}>
+          {number(run.gigabytes)} GB to the {name(run.copier)} at {number(run.megabytesPerSecond)} MB a second
+          {run.isUsual && <em className="text-quiet"> (usual; nobody has measured it)</em>}
+          {run.cards.length > 0 && <>: cards {faces(run.cards)}</>}
+        </p>
+      ))}
+      {evening.runs.length > 0 && (
+        <p>
+          {evening.minutes === 0
+            ? "All is done when the last part is over."
+            : `Done ${number(evening.minutes)} minutes after the last part.`}
+        </p>
+      )}
+      {evening.halvesUnread.length > 0 && (
+        <p>Nothing there reads {faces(evening.halvesUnread)}: the other half of each is copied.</p>
+      )}
+      {evening.homes.length > 0 && (
+        <ul aria-label="Who drives home with what">
+          {evening.homes.map((h) => (
+            <li key={h.person} className="border-t border-rule py-0.5">
+              <strong>{name(h.person)}</strong> drives home with{" "}
+              {[
+                h.cards.length > 0 && `${h.cards.length === 1 ? "card" : "cards"} ${faces(h.cards)}`,
+                ...h.copiers.map((c) => `the ${name(c)}`),
+              ]
+                .filter(Boolean)
+                .join(" and ")}
+            </li>
+          ))}
+        </ul>
+      )}
+      <Old {...page} />
+    </section>
+  );
+}
+
+/** Cards of one age tend to fail together: both halves should not be on such. */
+function Old({ cards, name, part, face }: CardsPage) {
+  const { old, oldPairs } = cards.plan;
+  if (old.length === 0) return null;
+  return (
+    <p role="note">
+      In use for four years and more: {old.map(face).join(", ")}.{" "}
+      {oldPairs.map((p) => (
+        <strong key={p.body} className="text-hangs">
+          Both halves of {p.parts.map(part).join(", ")} in the {name(p.body)} are on such. Put a newer card in
+          one slot.{" "}
+        </strong>
+      ))}
+    </p>
+  );
+}
