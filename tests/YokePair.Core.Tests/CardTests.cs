@@ -1,6 +1,8 @@
 using CsCheck;
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
 using YokePair.Core.Cards;
+using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
@@ -263,6 +265,48 @@ public sealed class CardTests
         Assert.Equal([("reception", 103, 597)], full.Short.Select(s => (s.Part, s.AfterFrames, s.Frames)).Distinct());
 
         (int, int, int) Counted(int pairs) => Of(Day(new CardRules(), pairs)).Types.Select(t => (t.Used, t.Wanted, t.Short)).Single();
+    }
+
+    /// <summary>A day is sound when the largest card may die; what would do about it does when it is done.</summary>
+    [Fact]
+    public void The_largest_card_may_die_and_what_is_short_is_mended()
+    {
+        var day = Day(new CardRules(), pairs: 1, parts: [("a", 1000)]);
+        var report = new DayAnalysis(day).Report(withEvents: false);
+        Assert.False(report.Sound);
+        Assert.Equal(("SD", 1), (Assert.Single(report.CardsShort!).Type, report.CardsShort![0].Short));
+        Assert.Contains("Cards: SD, two there and three wanted, so that the largest may die.", report.Verdict, StringComparison.Ordinal);
+        // Of cards whose size nobody knows nothing is told.
+        Assert.Null(new DayAnalysis(day with { Items = [.. day.Items.Select(i => i is Card c ? c with { Gigabytes = null } : i)] }).Report().CardsShort);
+        Item[] home = [new Card { Id = "h1", Type = "SD", Gigabytes = 64 }, new Card { Id = "h2", Type = "SD", Gigabytes = 32, State = "shot" }, new Drive { Id = "hd" }];
+        var mends = CardMend.For(new DayAnalysis(day), home);
+        Assert.Equal(["Take h1 along as well", "Take the hd along"], mends.Select(m => m.Label));
+        foreach (var mend in mends)
+        {
+            var then = new DayAnalysis(EditResult.Apply(day, mend.Edits).Plan!);
+            Assert.True(CardPlans.Lack(then).Size < CardPlans.Lack(new DayAnalysis(day)).Size || CardPlans.Evening(then)!.Copies == 3);
+        }
+        Assert.Equal("Borrow, rent or buy one SD of 64 GB", CardMend.For(new DayAnalysis(day), [])[0].Label);
+        // Both halves with one of two people is a habit that can be changed.
+        var one = Day(new CardRules { Half = SecondHalf.Shooter }, pairs: 2, parts: [("a", 1000)], besides: new Drive { Id = "d", Place = "bag" });
+        Assert.Contains(CardMend.For(new DayAnalysis(one), []), m => m.Label == "Give the second half of each pair to somebody else" && m.Then == "then three copies in two places");
+    }
+
+    [Fact]
+    public void Without_the_drive_there_are_fewer_copies()
+    {
+        var day = Day(new CardRules(), parts: [("a", 1000)], besides: new Drive { Id = "d", Place = "bag" });
+        string Row(string id) => string.Concat(WhatIfTable.Of(new DayAnalysis(day)).Rows.Single(r => r.Kind == LossKind.Item && r.Id == id).Cards.Select(t => t.Text));
+        Assert.Equal("At the end there are two copies, not three. ", Row("d"));
+        Assert.Equal("", Row("c7"));
+        var pull = PullTest.Compare(new DayAnalysis(day), new DayAnalysis(day, [new Pulled("d")]));
+        Assert.Equal("At the end there are two copies, not three. ", string.Concat(pull.Copies.Select(t => t.Text)));
+        Assert.Empty(PullTest.Compare(new DayAnalysis(day), new DayAnalysis(day, [new Pulled("c7")])).Copies);
+        Assert.Contains(WhatIfTable.Of(new DayAnalysis(day)).Causes, c => c.Text == "One drive, the d, for every copy.");
+        // With one of the cards gone that both halves take, the other half is alone.
+        var few = Day(new CardRules(), pairs: 2, parts: [("a", 4000)]);
+        Assert.Equal("1594 frames of a busy day find no room on a card. At the end there is one copy, not three. ", string.Concat(
+            WhatIfTable.Of(new DayAnalysis(few)).Rows.Single(r => r.Kind == LossKind.Item && r.Id == "c3").Cards.Select(t => t.Text)));
     }
 
     [Fact]

@@ -104,7 +104,7 @@ public sealed class PowerTests
         Assert.Equal(missing is null, report.Power.WithoutOne.Count == 0);
         if (missing is null) Assert.DoesNotContain("short", report.Verdict, StringComparison.Ordinal);
         else Assert.Contains($"{missing} LB short: ", report.Verdict, StringComparison.Ordinal);
-        if (spares == 1) Assert.Equal("One LB short: with one dead the b1 goes dark at 20:26 in drinks.", report.Verdict[report.Verdict.IndexOf("One LB", StringComparison.Ordinal)..]);
+        if (spares == 1) Assert.Contains("One LB short: with one dead the b1 goes dark at 20:26 in drinks.", report.Verdict, StringComparison.Ordinal);
     }
 
     /// <summary>Two hands on one dance floor, each with a flash of its own, 720 frames in all.</summary>

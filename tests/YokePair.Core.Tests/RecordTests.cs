@@ -129,7 +129,7 @@ public sealed class RecordTests
         string State(string day, string card) => ((Card)CardBook.With(plan, day, CardBook.Fold(facts)).ItemOf(card)!).State;
         Assert.Equal(("shot", "clear", "settings", "clear"), (State("sunday", "c3"), State("wedding", "c3"), State("sunday", "c4"), State("sunday", "c5")));
         Assert.Same(plan, CardBook.With(plan, "sunday", CardBook.Fold([])));
-        var told = CardDay.Of(new DayAnalysis(CardBook.With(plan, "sunday", CardBook.Fold(facts)))).Sentence;
+        var told = CardDay.Of(new DayAnalysis(CardBook.With(plan, "sunday", CardBook.Fold(facts))), []).Sentence;
         Assert.StartsWith("c3 is not clear: it holds pictures of another day. c4 holds settings. ", string.Concat(told.Select(t => t.Text)), StringComparison.Ordinal);
     }
 

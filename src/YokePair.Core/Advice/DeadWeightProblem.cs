@@ -43,7 +43,7 @@ public sealed class DeadWeightProblem
         this.cancel = cancel;
         before = DayVerdict.Of(day).Needs;
         house = HouseRules.Of(day);
-        (lacking, noRoom) = (PowerPlans.Lack(day).Size, CardPlans.Lack(day).Sum(s => s.Frames));
+        (lacking, noRoom) = (PowerPlans.Lack(day).Size, CardPlans.Lack(day).Size);
         var known = locker.ToDictionary(i => i.Id, StringComparer.Ordinal);
         var plan = day.Whole;
         NotJudged = [.. plan.Items.Where(i => !Spoken(i)).Select(i => i.Id)];
@@ -141,7 +141,7 @@ public sealed class DeadWeightProblem
     // What is left at home may leave its pictures to a thing whose charge, or whose cards, do not reach for them.
     private bool Breaks(DayAnalysis after) =>
         HouseRules.Of(after, day.Whole).Zip(house).Any(r => r.First.Lacking > r.Second.Lacking) || PowerPlans.Lack(after).Size > lacking
-        || CardPlans.Lack(after).Sum(s => s.Frames) > noRoom;
+        || CardPlans.Lack(after).Size > noRoom;
 
     /// <summary>A smallest part of a harmful set that does harm still, light things out of it first: what is heavy is worth leaving.</summary>
     private List<int> Least(IReadOnlyList<int> harmful, Func<IReadOnlyList<int>, bool> harms)

@@ -51,9 +51,8 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
 
     private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Packs(Plan plan, IReadOnlyList<Item> locker, PowerType type)
     {
-        var first = plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null);
-        List<Item> own = [.. locker.Where(i => i is Battery { Charged: true } or Cells { Charged: true } && i.ChargeType() == type.Type && !i.Doubtful)
-            .Where(i => !plan.HasItem(i.Id) && (first is not { } on || i.IsHere(on)))];
+        List<Item> own = [.. locker.Where(i => i is Battery { Charged: true } or Cells { Charged: true } && i.ChargeType() == type.Type && !i.Doubtful
+            && Sourcing.IsFree(plan, i))];
         if (own.Count == 0 || PlaceFor(plan, type.Type) is not { } place) yield break;
         List<Item> some = [.. own.Take(type.Short)];
         var into = plan.PlaceOf(place)!.Name ?? place;
@@ -103,23 +102,10 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     internal static IReadOnlyList<PlanEdit> ToBorrow(Plan plan, PowerType type)
     {
         if (PlaceFor(plan, type.Type) is not { } place) return [];
-        var taken = ItemIds.Taken(plan);
-        var edits = new List<PlanEdit>();
-        for (var n = 0; n < type.Short; n++)
-        {
-            var id = ItemIds.New("borrowed", type.Type, taken);
-            taken.Add(id);
-            edits.Add(new BorrowThing
-            {
-                Item = type.Each is { } each ? new Cells { Id = id, Name = $"{type.Type} set, to get", Type = type.Type, CellCount = each, Place = place }
-                    : new Battery { Id = id, Name = $"{type.Type}, to get", Type = type.Type, Place = place },
-            });
-        }
-        return edits;
+        return Sourcing.Borrow(plan, type.Short, type.Type, id => type.Each is { } each
+            ? new Cells { Id = id, Name = $"{type.Type} set, to get", Type = type.Type, CellCount = each, Place = place }
+            : new Battery { Id = id, Name = $"{type.Type}, to get", Type = type.Type, Place = place });
     }
 
-    /// <summary>Where most of that type lie already, else the place that is quickest to reach.</summary>
-    private static string? PlaceFor(Plan plan, string type) =>
-        plan.Items.Where(i => i.ChargeType() == type && i.Place is { } at && plan.PlaceOf(at) is not null).GroupBy(i => i.Place!).MaxBy(g => g.Count())?.Key
-        ?? plan.Places.MinBy(p => p.ReachSeconds)?.Id;
+    private static string? PlaceFor(Plan plan, string type) => Sourcing.PlaceFor(plan, i => i.ChargeType() == type);
 }

@@ -2,7 +2,6 @@ using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
-using YokePair.Core.Swaps;
 using YokePair.Core.Use;
 using YokePair.Core.Ways;
 

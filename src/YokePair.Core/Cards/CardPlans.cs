@@ -14,7 +14,8 @@ public static class CardPlans
     /// <param name="level">How much is taken.</param>
     public static CardPlan Of(DayAnalysis analysis, UseLevel level = UseLevel.High)
     {
-        var (day, clock, work, fed, uses, batches, where, exposure, isBest) = Setting.Of(analysis, new CameraDay(analysis, level: level));
+        var setting = Setting.Of(analysis, new CameraDay(analysis, level: level));
+        var (day, clock, work, fed, uses, batches, where, exposure, isBest) = setting;
         var kit = day.Kit;
         List<Swap> changes = [.. SwapPlans.Told(day, fed)];
         return new CardPlan(
@@ -32,7 +33,7 @@ public static class CardPlans
             ],
             exposure.OnceInOneThing(),
             [.. CardBursts.Of(analysis, day, uses)],
-            EveningCopies.Of(day, clock, batches, where),
+            setting.Evening(),
             [.. work.Select(w => kit.Items[w.Body]).OfType<Body>().Where(b => b.RawMegabytes is null).Select(b => b.Id).Distinct()
                 .Order(StringComparer.Ordinal)],
             [.. kit.Cards.Select(c => kit.Items[c].Id).Where(id => IsOld(id) && uses.Exists(u => u.Card == id))],
@@ -99,9 +100,9 @@ public static class CardPlans
         CameraDay Day, CardClock Clock, List<CameraWork> Work, List<FedSlot> Fed, List<CardUse> Uses, List<FrameBatch> Batches, Whereabouts Where,
         Exposure Exposure, bool IsBest)
     {
-        public static Setting Of(DayAnalysis analysis, CameraDay day)
+        public static Setting Of(DayAnalysis analysis, CameraDay day, HashSet<int>? dead = null)
         {
-            var work = day.Work();
+            var work = day.Work().FindAll(w => dead?.Contains(w.Body) != true);
             var (all, isBest) = new SwapPlanner(day, work, new SwapState(day.Kit), 0).Solve();
             var fed = all.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
             var clock = new CardClock(day.Parts);
@@ -109,16 +110,60 @@ public static class CardPlans
             var (where, batches) = (new Whereabouts(day, clock, uses, work), FrameBatch.From(day.Kit, uses, work));
             return new Setting(day, clock, work, fed, uses, batches, where, new Exposure(analysis, day, clock, batches, where), isBest);
         }
+
+        public CardEvening Evening() => EveningCopies.Of(Day, Clock, Batches, Where);
     }
 
-    /// <summary>Where a busy day finds no room on any card, without planning more of it than that asks.</summary>
-    public static IReadOnlyList<Shortage> Lack(DayAnalysis analysis)
+    /// <summary>The copies of a busy day before one leaves; null where nothing is shot.</summary>
+    public static CardEvening? Evening(DayAnalysis analysis) =>
+        Setting.Of(analysis, CameraDay.Of(analysis)) is { Batches.Count: > 0 } setting ? setting.Evening() : null;
+
+    /// <summary>What a busy day finds no room for, without planning more of it than that asks.</summary>
+    public static CardLack Lack(DayAnalysis analysis)
     {
         var day = CameraDay.Of(analysis);
-        var planner = new SwapPlanner(day, day.Work(), new SwapState(day.Kit), 0);
-        var some = planner.CardsSomehow();
-        if (Lacking(some.Where(HasAny)) <= 0) return [];
-        return [.. SwapPlans.Lacking(day, [.. planner.Solve().Fed.Where(f => f.Work.Slot != SlotWork.BatterySlot && HasAny(f))])];
+        var work = day.Work();
+        var planner = new SwapPlanner(day, work, new SwapState(day.Kit), 0);
+        var some = planner.CardsSomehow().FindAll(HasAny);
+        var dying = some.GroupBy(f => TypeOf(day.Kit, f), StringComparer.Ordinal).Select(slots => WithoutLargest(day, work, slots)).OfType<CardType>().ToList();
+        if (Lacking(some) <= 0) return new CardLack([], dying);
+        return new CardLack([.. SwapPlans.Lacking(day, [.. planner.Solve().Fed.Where(f => f.Work.Slot != SlotWork.BatterySlot && HasAny(f))])], dying);
+    }
+
+    /// <summary>What becomes of cards and copies without some things: cameras that are gone themselves are for the needs to tell.</summary>
+    /// <param name="analysis">The day.</param>
+    /// <param name="gone">Ids of the things.</param>
+    public static CardsWithout Without(DayAnalysis analysis, IEnumerable<string> gone)
+    {
+        var day = CameraDay.Of(analysis);
+        HashSet<int> dead = [.. gone.Select(day.Kit.IndexOf).Where(i => i != Kit.None)];
+        var (before, then) = (Setting.Of(analysis, day), Setting.Of(analysis, day.Without(dead), dead));
+        var (had, has) = (before.Evening(), then.Evening());
+        var noRoom = Lacking(then.Fed.Where(HasAny)) - Lacking(before.Fed.Where(f => HasAny(f) && !dead.Contains(f.Work.Body)));
+        return new CardsWithout((int)Math.Round(noRoom), has.Copies, had.Copies, has.Places, has.CopiesAsked);
+    }
+
+    /// <summary>How many of a type are lacking with the largest dead; null = none, or the sizes are not known.</summary>
+    private static CardType? WithoutLargest(CameraDay day, List<CameraWork> work, IGrouping<string, FedSlot> slots)
+    {
+        var kit = day.Kit;
+        int[] all = [.. kit.Cards.Where(c => ((Card)kit.Items[c]).Type == slots.Key)];
+        int[] ready = [.. all.Where(c => ((Card)kit.Items[c]).CanRecord && day.IsEverThere(c))];
+        if (ready.Length == 0 || Array.Exists(ready, c => ((Card)kit.Items[c]).Gigabytes is null)) return null;
+        var used = slots.SelectMany(f => f.Work.Items.Concat(f.PutIn)).ToHashSet();
+        var largest = ready.MaxBy(c => ((Card)kit.Items[c]).Gigabytes);
+        // One like it that lies ready all day takes its place, whatever else is planned.
+        if (Array.Exists(ready, c => c != largest && !used.Contains(c) && ((Card)kit.Items[c]).Gigabytes >= ((Card)kit.Items[largest]).Gigabytes
+            && kit.PackedIn(c) is { } place && !Array.Exists(day.Parts, p => p.Unreachable.Contains(place)))) return null;
+        var missing = Missing(day, work, slots, largest);
+        return missing <= 0 ? null : new CardType(slots.Key, all.Length, ready.Length, used.Count(ready.Contains), ready.Length + missing, 0);
+    }
+
+    /// <summary>How many cards of the size of the largest are lacking when it is dead: a slot in which it would be takes another then.</summary>
+    private static int Missing(CameraDay day, List<CameraWork> work, IGrouping<string, FedSlot> slots, int largest)
+    {
+        var without = new SwapPlanner(day.Without(new HashSet<int> { largest }), work, new SwapState(day.Kit), 0).CardsSomehow();
+        return (int)Math.Ceiling(Lacking(without.Where(f => TypeOf(day.Kit, f) == slots.Key)) / slots.Min(f => f.Work.FramesOf(day.Kit, largest)));
     }
 
     /// <summary>Whether there is a card for a slot at all: where there is none the needs tell.</summary>
@@ -135,11 +180,7 @@ public static class CardPlans
             int[] all = [.. kit.Cards.Where(c => ((Card)kit.Items[c]).Type == slots.Key)];
             int[] ready = [.. all.Where(c => ((Card)kit.Items[c]).CanRecord && day.IsEverThere(c))];
             var largest = ready.DefaultIfEmpty(Kit.None).MaxBy(c => c == Kit.None ? 0 : ((Card)kit.Items[c]).Gigabytes ?? double.PositiveInfinity);
-            var without = largest == Kit.None ? fed : new SwapPlanner(day.Without(new HashSet<int> { largest }), work, new SwapState(kit), 0).CardsSomehow();
-            // A slot in which the best is dead takes another; what is lacking then is lacking in cards of that size.
-            var lacks = Lacking(without.Where(f => TypeOf(kit, f) == slots.Key));
-            var room = largest == Kit.None ? double.PositiveInfinity : slots.Min(f => f.Work.FramesOf(kit, largest));
-            var missing = largest == Kit.None ? slots.Count() : (int)Math.Ceiling(lacks / room);
+            var missing = largest == Kit.None ? slots.Count() : Missing(day, work, slots, largest);
             var drawn = used[slots.Key].Count();
             types.Add(new CardType(slots.Key, all.Length, ready.Length, drawn, missing > 0 ? ready.Length + missing : Math.Min(ready.Length, drawn + 1),
                 Unmet(kit, slots)));

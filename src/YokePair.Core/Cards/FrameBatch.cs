@@ -1,4 +1,3 @@
-using YokePair.Core.Swaps;
 using YokePair.Core.Use;
 using YokePair.Core.Ways;
 

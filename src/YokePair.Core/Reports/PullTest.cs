@@ -1,4 +1,5 @@
 using YokePair.Core.Basics;
+using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
@@ -12,7 +13,9 @@ namespace YokePair.Core.Reports;
 /// <param name="Untouched">How many needs go on as they would have.</param>
 /// <param name="Swaps">How the changes of batteries and cards differ then.</param>
 /// <param name="Out">What is out, in the order of the pulls.</param>
-public sealed record PullResult(string Headline, IReadOnlyList<PullChange> Changes, int Untouched, SwapChanges Swaps, IReadOnlyList<PulledOut> Out);
+/// <param name="Copies">What of the copies at the end is lacking then, in words; empty = nothing.</param>
+public sealed record PullResult(
+    string Headline, IReadOnlyList<PullChange> Changes, int Untouched, SwapChanges Swaps, IReadOnlyList<PulledOut> Out, IReadOnlyList<TextPiece> Copies);
 
 /// <summary>One pull, as it works out.</summary>
 /// <param name="Pull">The pull.</param>
@@ -67,8 +70,16 @@ public static class PullTest
             ordered,
             before.Needs.Count - changes.Count,
             swaps,
-            [.. left.Pulled.Select(p => new PulledOut(p, LossWords.Pulled(names, p.Kind, p.Item), outage.ItemsOf(p), [.. plan.Parts.Where(part => Day.Lasts(plan, part, p.FromPart, p.UntilPart)).Select(part => part.Id)]))]);
+            [.. left.Pulled.Select(p => new PulledOut(p, LossWords.Pulled(names, p.Kind, p.Item), outage.ItemsOf(p), InPlanOrder(plan, p)))],
+            Copies(whole, [.. left.Pulled.SelectMany(outage.ItemsOf)]));
     }
+
+    private static string[] InPlanOrder(Plan plan, Pulled pull) =>
+        [.. plan.Parts.Where(p => Day.Lasts(plan, p, pull.FromPart, pull.UntilPart)).Select(p => p.Id)];
+
+    /// <summary>Only a drive or reader changes what is copied; cards that are missing are told with the swaps.</summary>
+    private static IReadOnlyList<TextPiece> Copies(DayAnalysis whole, string[] gone) => gone.Any(i => whole.Plan.ItemOf(i) is Drive or CardReader)
+        ? [.. CardWords.Without(CardPlans.Without(whole, gone) with { NoRoom = 0 })] : [];
 
     private static List<string> Stays(Plan plan, string part, WayReport? now, WayReport? then)
     {

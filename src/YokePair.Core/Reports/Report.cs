@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
@@ -60,6 +61,10 @@ public sealed record Report
     /// <summary>Where a busy day finds no room on any card; null = nowhere.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] public IReadOnlyList<Shortage>? NoRoom { get; init; }
 
+    /// <summary>Types of card of which there are too few for the largest to die; null = none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<CardType>? CardsShort { get; init; }
+
     /// <summary>What the rules' waits and seconds come to.</summary>
     public required Reckoning Reckoning { get; init; }
 
@@ -73,10 +78,10 @@ public sealed record Report
     public required IReadOnlyList<PlaceCount> Carry { get; init; }
 
     /// <summary>
-    /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, and
+    /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, also with a card dead, and
     /// nothing in a hand that is not there.
     /// </summary>
-    public bool Sound => NoRoom is null && Power.Short.Count == 0 && Power.WithoutOne.Count == 0
+    public bool Sound => NoRoom is null && CardsShort is null && Power.Short.Count == 0 && Power.WithoutOne.Count == 0
         && Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand) && ToGet.All(t => t.Hits.Count == 0);
 }
 

@@ -60,7 +60,8 @@ internal static class ReportBuilder
             Power = new PowerReport(
                 [.. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged), .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged)],
                 power.Short, power.WithoutOne),
-            NoRoom = full.Count > 0 ? full : null,
+            NoRoom = full.Short.Count > 0 ? full.Short : null,
+            CardsShort = full.WithoutOne.Count > 0 ? full.WithoutOne : null,
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
             Reckoning = Reckoning.Of(day.Plan, needs),
             House = HouseRules.Of(day),

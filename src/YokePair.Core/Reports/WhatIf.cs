@@ -15,11 +15,12 @@ namespace YokePair.Core.Reports;
 /// <param name="Costs">How many once and must needs become late or lost.</param>
 /// <param name="Dark">How many more fall into the dark, as a camera, flash or lamp runs out of charge without it.</param>
 /// <param name="Power">What goes dark without it, in words; empty = nothing that would not anyway.</param>
+/// <param name="Cards">What of room and copies is lacking without it, in words; empty = nothing that would not anyway.</param>
 /// <param name="FromPart">Part from which on an event of one's own lasts; null = from the start of the day.</param>
 /// <param name="UntilPart">Part by which it is mended; null = not that day.</param>
 public sealed record WhatIfRow(
     string Id, LossKind Kind, string Name, IReadOnlyList<string> Items, IReadOnlyList<LossCell> Cells, int Costs, int Dark, IReadOnlyList<TextPiece> Power,
-    string? FromPart = null, string? UntilPart = null);
+    IReadOnlyList<TextPiece> Cards, string? FromPart = null, string? UntilPart = null);
 
 /// <summary>How many things of one kind, and of no other, must fail together to cost a picture that matters.</summary>
 /// <param name="Kind">Kind of thing, as in a plan file.</param>
@@ -52,7 +53,7 @@ public sealed record WhatIfTable(
         var days = new Lazy<IReadOnlyList<PowerPlan>>(() => [.. PowerPlans.ByDay(day)]);
         var rows = LossRows.Of(day, cancel)
             .Select(r => r.Kind == LossKind.Own ? Named(r) with { FromPart = events[r.Id].FromPart, UntilPart = events[r.Id].UntilPart } : Named(r))
-            .OrderByDescending(r => r.Costs + r.Dark).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null) + r.Power.Count)
+            .OrderByDescending(r => r.Costs + r.Dark).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null) + r.Power.Count + r.Cards.Count)
             .ThenByDescending(r => r.Kind).ToList();
         var counted = day.Outcomes.SelectMany(p => p.Needs).Where(n => n.Need.Importance != Importance.Nice).ToList();
         var harmful = rows.Where(r => r.Costs + r.Dark > 0).Select(r => r.Kind).ToList();
@@ -70,8 +71,11 @@ public sealed record WhatIfTable(
             var more = dark.SelectMany(d => d.Needs.Select(n => (d.Part, Need: n))).Distinct()
                 .Count(d => !row.Cells.Any(c => c.Part == d.Part && c.Worst is Outcome.Late or Outcome.Lost && c.Needs.Contains(d.Need)));
             return new WhatIfRow(row.Id, row.Kind, LossWords.Row(names, row.Kind, row.Id), row.Items, row.Cells, row.Costs, more,
-                dark.Count == 0 ? Charging(row) : [.. PowerWords.Dark(names, dark)]);
+                dark.Count == 0 ? Charging(row) : [.. PowerWords.Dark(names, dark)], Cards(row));
         }
+
+        IReadOnlyList<TextPiece> Cards(LossRow row) => row.Items.Any(i => day.Plan.ItemOf(i) is Card or CardReader or Drive)
+            ? [.. CardWords.Without(CardPlans.Without(day, row.Items))] : [];
 
         IReadOnlyList<PowerShort> WithoutSocket() =>
             PowerPlans.Beyond(PowerPlans.Lack(day.Without(new Pulled("socket", Kind: LossKind.Socket))).Short, lack);

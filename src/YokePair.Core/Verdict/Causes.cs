@@ -25,6 +25,9 @@ public enum CauseKind
     /// <summary>One reader for all cards.</summary>
     OneReader,
 
+    /// <summary>One drive for all copies, and no reader.</summary>
+    OneDrive,
+
     /// <summary>Cards bought together are all there is for a type of slot.</summary>
     OneLot,
 
@@ -122,7 +125,10 @@ internal static class Causes
 
     private static IEnumerable<CauseFacts> Readers(Plan plan)
     {
-        if (plan.Items.OfType<CardReader>().ToList() is [var only] && plan.Items.OfType<Card>().Any()) yield return new CauseFacts(CauseKind.OneReader, [only.Id]);
+        if (!plan.Items.OfType<Card>().Any()) yield break;
+        var (readers, drives) = (plan.Items.OfType<CardReader>().ToList(), plan.Items.OfType<Drive>().ToList());
+        if (readers is [var only]) yield return new CauseFacts(CauseKind.OneReader, [only.Id]);
+        else if (readers.Count == 0 && drives is [var drive]) yield return new CauseFacts(CauseKind.OneDrive, [drive.Id]);
     }
 
     private static IEnumerable<CauseFacts> Lots(Plan plan)

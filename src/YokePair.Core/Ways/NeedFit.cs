@@ -228,7 +228,16 @@ public readonly record struct NeedFit
             judged.Grade(Quality.SecondBest, buffer.Short);
         if (rules.DualRecord && body.Slots.Count < 2) judged.Grade(Quality.SecondBest, Shortfalls.OneRecord);
 
-        judged.Fit = new NeedFit { Framing = framing, CloseUp = close, MegapixelsLeft = left, MegapixelsAsked = asked, FNumber = fNumber, Fps = fps, Buffer = buffer };
+        judged.Fit = new NeedFit
+        {
+            Framing = framing,
+            CloseUp = close,
+            MegapixelsLeft = left,
+            MegapixelsAsked = asked,
+            FNumber = fNumber,
+            Fps = fps,
+            Buffer = buffer,
+        };
         return judged;
     }
 

@@ -41,7 +41,7 @@ internal static class CardWords
             yield return new TextPiece($"{English.Capital(English.Number(type.Short))} {type.Type} short: ");
             if (cards.Short.FirstOrDefault(s => s.Type == type.Type) is { } full)
                 foreach (var piece in Full(names, full)) yield return piece;
-            else yield return new TextPiece("the largest may die. ");
+            else yield return new TextPiece("should the largest die, another has no room for its pictures. ");
         }
     }
 
@@ -52,8 +52,32 @@ internal static class CardWords
         return $"{English.Capital(English.Number(cameras))} {(cameras == 1 ? "camera finds" : "cameras find")} no room on any card on a busy day.";
     }
 
+    /// <summary>The day in a few words, where there is room as long as no card dies.</summary>
+    public static string Headline(IReadOnlyList<CardType> withoutOne)
+    {
+        var kinds = withoutOne.Select(t => $"{English.Number(t.Short)} {t.Type} {(t.Short == 1 ? "card" : "cards")}").ToList();
+        return $"{English.Capital(English.List(kinds))} short, should the largest die.";
+    }
+
+    /// <summary>What finds no room, and what is short when a card dies.</summary>
+    public static IEnumerable<TextPiece> Lack(Names names, CardLack lack)
+    {
+        foreach (var piece in Full(names, lack.Short)) yield return piece;
+        if (lack.WithoutOne.Count == 0) yield break;
+        var types = lack.WithoutOne.Select(t => $"{t.Type}, {English.Number(t.Ready)} there and {English.Number(t.Wanted)} wanted");
+        yield return new TextPiece($"Cards: {string.Join("; ", types)}, so that the largest may die. ");
+    }
+
+    /// <summary>What a loss leaves of room and copies, in words; empty where that is all that is asked.</summary>
+    public static IEnumerable<TextPiece> Without(CardsWithout left)
+    {
+        if (left.NoRoom > 0) yield return new TextPiece($"{left.NoRoom} frames of a busy day find no room on a card. ");
+        if (left.Copies < left.CopiesBefore && left.Copies < left.CopiesAsked) yield return new TextPiece(
+            $"At the end there {(left.Copies == 1 ? "is" : "are")} {English.Count(left.Copies, "copy", "copies")}, not {English.Number(left.CopiesAsked)}. ");
+    }
+
     /// <summary>The first of them, and how many more there are.</summary>
-    public static IEnumerable<TextPiece> Full(Names names, IReadOnlyList<Shortage> full)
+    private static IEnumerable<TextPiece> Full(Names names, IReadOnlyList<Shortage> full)
     {
         if (full.Count == 0) yield break;
         yield return new TextPiece("Cards: ");
@@ -183,6 +207,8 @@ internal static class CardWords
 
     private static IEnumerable<TextPiece> Leaving(Plan day, Names names, CardEvening evening)
     {
+        var there = $"{English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}"
+            + (evening.HasJpeg ? ", and a JPEG of each" : "");
         if (evening.Unreadable.Count > 0)
             yield return new TextPiece($"The {names.Item(evening.Runs[0].Copier)} reads none of {English.List([.. evening.Unreadable.Select(names.Item)])}. ");
         if (evening.IsEnough)
@@ -191,12 +217,11 @@ internal static class CardWords
             if (evening.LeaveAt is { } at) yield return PowerWords.Time(at);
             if (evening.LeaveAt is null && evening.Minutes > 0)
                 yield return new TextPiece($" {English.Whole(Math.Ceiling(evening.Minutes))} minutes after the last part");
-            yield return new TextPiece($": {English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}{(evening.HasJpeg ? ", and a JPEG of each" : "")}.");
+            yield return new TextPiece($": {there}.");
             yield break;
         }
         var asked = $"{English.Number(evening.CopiesAsked)} in {English.Number(evening.PlacesAsked)}";
         var are = evening.Copies == 1 ? "is" : "are";
-        var there = $"{English.Count(evening.Copies, "copy", "copies")} in {English.Count(evening.Places, "place", "places")}{(evening.HasJpeg ? " and a JPEG of each" : "")}";
         yield return new TextPiece($"At the end there {are} {there}, not {asked}");
         yield return new TextPiece(
             evening.Copies < evening.CopiesAsked && evening.Runs.Count == 0 ? ": there is no drive or reader in the plan."

@@ -1,7 +1,7 @@
 using YokePair.Core.Basics;
+using YokePair.Core.Cards;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
-using YokePair.Core.Swaps;
 using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Wording;
@@ -31,7 +31,7 @@ internal static class VerdictWords
             details.Add(new TextPiece($": {(alike.Select(g => g.Why).Distinct().Count() == 1 ? alike.First().Why : alike.Key)}. "));
         }
         details.AddRange(PowerWords.Say(names, day.Power));
-        details.AddRange(CardWords.Full(names, day.NoRoom));
+        details.AddRange(CardWords.Lack(names, day.Cards));
         foreach (var missing in day.Away)
         {
             details.Add(new TextPiece(details.Count == 0 || missing == day.Away[0] ? "Packed but not there: the " : "the "));
@@ -70,8 +70,9 @@ internal static class VerdictWords
         string[] wanted = [.. day.ToGet.Where(t => t.Hits.Count > 0).Select(t => "the " + names.Item(t.Item))];
         var once = wanted.Length == 0 ? "" : $" once {English.List(wanted)} {(wanted.Length == 1 ? "is" : "are")} got";
         if (day.Exposed > 0) return Exposed(day) + (wanted.Length == 0 ? "." : $", even{once}.");
-        if (day.NoRoom.Count > 0) return CardWords.Headline(day.NoRoom);
+        if (day.Cards.Short.Count > 0) return CardWords.Headline(day.Cards.Short);
         if (!day.Power.IsNone) return PowerWords.Headline(day.Power);
+        if (!day.Cards.IsNone) return CardWords.Headline(day.Cards.WithoutOne);
         if (day.SecondBest.Count == 0) return wanted.Length == 0 ? "Everything holds, whatever single thing fails." : $"Everything holds{once}.";
         var thin = $"{English.Number(day.SecondBest.Count)} {(day.SecondBest.Count == 1 ? "is" : "are")} second best";
         return wanted.Length == 0 ? $"Nothing is missed, whatever single thing fails; {thin}." : $"Nothing is missed{once}; {thin}.";
@@ -160,10 +161,10 @@ internal static class VerdictWords
 /// <param name="Away">Things that are packed and not there.</param>
 /// <param name="ToGet">Things that are reckoned with and not here yet.</param>
 /// <param name="Power">What charge does not reach.</param>
-/// <param name="NoRoom">What finds no room on any card.</param>
+/// <param name="Cards">What finds no room on any card.</param>
 internal sealed record Standing(
     IReadOnlyList<Gap> Gaps, IReadOnlyList<SinglePoint> SinglePoints, IReadOnlyList<(string Part, string Need)> SecondBest,
-    IReadOnlyList<AwayThing> Away, IReadOnlyList<ThingToGet> ToGet, PowerLack Power, IReadOnlyList<Shortage> NoRoom)
+    IReadOnlyList<AwayThing> Away, IReadOnlyList<ThingToGet> ToGet, PowerLack Power, CardLack Cards)
 {
     /// <summary>Needs that hang by one thing.</summary>
     public int Hanging { get; } = SinglePoints.SelectMany(s => s.Hits).Select(h => (h.Part, h.Need)).Distinct().Count();

@@ -135,8 +135,11 @@ internal static class BoardEndpoints
         return await AskOfUseAsync(key, pull, use, days, (session, level) => PowerDay.Of(session.Day, things, level, ends), cancel);
     }
 
-    private static Task<IResult> Cards(string key, string[]? pull, string? use, Days days, CancellationToken cancel) =>
-        AskOfUseAsync(key, pull, use, days, (session, level) => CardDay.Of(session.Day, level), cancel);
+    private static async Task<IResult> Cards(string key, string[]? pull, string? use, Days days, CancellationToken cancel)
+    {
+        var things = (await days.LockerAsync(cancel)).Things;
+        return await AskOfUseAsync(key, pull, use, days, (session, level) => CardDay.Of(session.Day, things, level), cancel);
+    }
 
     /// <summary>What is asked of a slow, a likely or a busy day.</summary>
     private static async Task<IResult> AskOfUseAsync<T>(string key, string[]? pull, string? use, Days days, Func<Session, UseLevel, T> tell,

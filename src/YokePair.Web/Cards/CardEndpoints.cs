@@ -80,7 +80,8 @@ internal static class CardEndpoints
 
     private static Fact FactOf(Plan plan, CardMove move, string day, DateTime now) => move.Kind switch
     {
-        CardHolder.Camera => new Fact(FactKind.Put, move.Card, now, day, Where: plan.ItemOf(move.Where)?.Label ?? move.Where, With: move.With, IsJpeg: move.IsJpeg),
+        CardHolder.Camera => new Fact(FactKind.Put, move.Card, now, day,
+            Where: plan.ItemOf(move.Where)?.Label ?? move.Where, With: move.With, IsJpeg: move.IsJpeg),
         CardHolder.Wallet => new Fact(FactKind.Taken, move.Card, now, day, plan.PersonOf(move.Where)?.Name ?? move.Where, "wallet"),
         _ => new Fact(FactKind.Taken, move.Card, now, day, plan.PlaceOf(move.Where)?.Person is { } owner ? plan.PersonOf(owner)?.Name : null,
             plan.PlaceOf(move.Where)?.Name ?? move.Where),

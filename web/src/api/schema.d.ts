@@ -1139,6 +1139,8 @@ export interface components {
             sentence: components["schemas"]["TextPiece"][];
             /** @description The plan behind it. */
             plan: components["schemas"]["CardPlan"];
+            /** @description What would do about what is short. */
+            mends: components["schemas"]["CardMend"][];
             /** @description How cards are changed, shared out and copied. */
             rules: components["schemas"]["CardRules"];
             /** @description How much is taken on the day that is told of. */
@@ -1243,6 +1245,15 @@ export interface components {
          * @enum {unknown}
          */
         CardLossKind: "card" | "camera" | "wallet" | "place" | "person";
+        /** @description Edits after which there is more room on cards, or more copies in more places at the end; proved by planning the day with them. */
+        CardMend: {
+            /** @description What they do, in words. */
+            label: string;
+            /** @description The edits; made together, undone together. */
+            edits: components["schemas"]["PlanEdit"][];
+            /** @description What it comes to with them, in words. */
+            then: string;
+        };
         /** @description A card goes into a camera, or out of it to somebody. */
         CardMove: {
             /** @description Id of the part before which, or in which; null = after the last. */
@@ -1455,7 +1466,7 @@ export interface components {
          * @description What could take several things together.
          * @enum {unknown}
          */
-        CauseKind: "oneBag" | "oneRadio" | "onePack" | "oneShoe" | "oneCharger" | "oneReader" | "oneLot" | "oneAdapter";
+        CauseKind: "oneBag" | "oneRadio" | "onePack" | "oneShoe" | "oneCharger" | "oneReader" | "oneDrive" | "oneLot" | "oneAdapter";
         /** @description How often glass is changed, and what is missed all the same. */
         ChangeCount: {
             /**
@@ -6163,6 +6174,8 @@ export interface components {
             swaps: components["schemas"]["SwapChanges"];
             /** @description What is out, in the order of the pulls. */
             out: components["schemas"]["PulledOut"][];
+            /** @description What of the copies at the end is lacking then, in words; empty = nothing. */
+            copies: components["schemas"]["TextPiece"][];
         };
         /** @description Something taken away to see what breaks. */
         Pulled: {
@@ -6343,6 +6356,8 @@ export interface components {
             cards: components["schemas"]["SupplyCount"][];
             /** @description Where a busy day finds no room on any card; null = nowhere. */
             noRoom?: null | components["schemas"]["Shortage"][];
+            /** @description Types of card of which there are too few for the largest to die; null = none. */
+            cardsShort?: null | components["schemas"]["CardType"][];
             /** @description What the rules' waits and seconds come to. */
             reckoning: components["schemas"]["Reckoning"];
             /** @description The rules of the house that are switched on, and what is missing to keep them. */
@@ -6354,7 +6369,7 @@ export interface components {
             /** @description What is packed where. */
             carry: components["schemas"]["PlaceCount"][];
             /**
-             * @description Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, and
+             * @description Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, also with a card dead, and
              *     nothing in a hand that is not there.
              */
             sound: boolean;
@@ -7280,6 +7295,8 @@ export interface components {
             dark: number;
             /** @description What goes dark without it, in words; empty = nothing that would not anyway. */
             power: components["schemas"]["TextPiece"][];
+            /** @description What of room and copies is lacking without it, in words; empty = nothing that would not anyway. */
+            cards: components["schemas"]["TextPiece"][];
             /** @description Part from which on an event of one's own lasts; null = from the start of the day. */
             fromPart?: null | string;
             /** @description Part by which it is mended; null = not that day. */

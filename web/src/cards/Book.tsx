@@ -192,7 +192,7 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
 /** Whose it is and since when, and whether that is long. */
 function ownText(id: string, { plan, name, cards }: CardsPage) {
   const card = plan.items.find((i) => i.id === id);
-  const since = card?.firstUse && `in use since ${card.firstUse.slice(0, 4)}`;
+  const since = typeof card?.firstUse === "string" && `in use since ${card.firstUse.slice(0, 4)}`;
   const old = cards.plan.old.includes(id) && "old";
   const said = [card?.owner && `${name(card.owner)}’s own`, since, old].filter(Boolean);
   return said.length > 0 ? ` ${said.join(", ")}.` : "";

@@ -2,6 +2,7 @@ import { useParams, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import type { BoardView, CardDay, Part, PlanEdit, UseLevel } from "../api/client";
 import { Level } from "../day/Level";
+import { MendList } from "../day/MendList";
 import { inOrder } from "../day/PartColumns";
 import { PulledLine } from "../day/PulledLine";
 import { useBoard } from "../day/useBoard";
@@ -19,6 +20,7 @@ import { Room } from "./Room";
 import { useBook } from "./useBook";
 import { useCards } from "./useCards";
 import { Wallets } from "./Wallets";
+import { WalletSheets } from "./WalletSheets";
 import { Ways } from "./Ways";
 
 /** What the parts of this page share. */
@@ -72,6 +74,7 @@ export function Cards() {
         <Details page={page} assignment={key} />
         <Room {...page} />
         <Reckoned {...page} />
+        <WalletSheets {...page} />
       </main>
     </div>
   );
@@ -129,6 +132,7 @@ function Details({ page, assignment }: { page: CardsPage; assignment: string }) 
       <div className="flex flex-col gap-4">
         <Losses {...page} />
         <Evening {...page} />
+        <MendList mends={page.cards.mends} edit={page.edit} />
         <Bursts {...page} />
         <Book {...page} book={book} chosen={chosen} choose={choose} />
         <Copying {...page} assignment={assignment} card={chosen} />

@@ -3,19 +3,13 @@ import type { CardsPage } from "./Cards";
 
 /** What is copied on what, who drives home with what, and what cannot be read or is old. */
 export function Evening(page: CardsPage) {
-  const { cards, name, face } = page;
-  const { evening } = cards.plan;
-  const faces = (ids: string[]) => ids.map(face).join(", ");
+  const { evening } = page.cards.plan;
   return (
     <section aria-label="Before you leave">
       <h2 className="text-[15px] font-bold">Before you leave</h2>
       {evening.runs.length === 0 && <p>There is no drive or reader in the plan: nothing is copied.</p>}
       {evening.runs.map((run) => (
-        <p key={run.copier}>
-          {number(run.gigabytes)} GB to the {name(run.copier)} at {number(run.megabytesPerSecond)} MB a second
-          {run.isUsual && <em className="text-quiet"> (usual; nobody has measured it)</em>}
-          {run.cards.length > 0 && <>: cards {faces(run.cards)}</>}
-        </p>
+        <Run key={run.copier} run={run} {...page} />
       ))}
       {evening.runs.length > 0 && (
         <p>
@@ -25,25 +19,47 @@ export function Evening(page: CardsPage) {
         </p>
       )}
       {evening.halvesUnread.length > 0 && (
-        <p>Nothing there reads {faces(evening.halvesUnread)}: the other half of each is copied.</p>
+        <p>
+          Nothing there reads {evening.halvesUnread.map(page.face).join(", ")}: the other half of each is
+          copied.
+        </p>
       )}
-      {evening.homes.length > 0 && (
-        <ul aria-label="Who drives home with what">
-          {evening.homes.map((h) => (
-            <li key={h.person} className="border-t border-rule py-0.5">
-              <strong>{name(h.person)}</strong> drives home with{" "}
-              {[
-                h.cards.length > 0 && `${h.cards.length === 1 ? "card" : "cards"} ${faces(h.cards)}`,
-                ...h.copiers.map((c) => `the ${name(c)}`),
-              ]
-                .filter(Boolean)
-                .join(" and ")}
-            </li>
-          ))}
-        </ul>
-      )}
+      <Homes {...page} />
       <Old {...page} />
     </section>
+  );
+}
+
+const Run = ({
+  run,
+  name,
+  face,
+}: CardsPage & { run: CardsPage["cards"]["plan"]["evening"]["runs"][number] }) => (
+  <p>
+    {number(run.gigabytes)} GB to the {name(run.copier)} at {number(run.megabytesPerSecond)} MB a second
+    {run.isUsual && <em className="text-quiet"> (usual; nobody has measured it)</em>}
+    {run.cards.length > 0 && <>: cards {run.cards.map(face).join(", ")}</>}
+  </p>
+);
+
+function Homes({ cards, name, face }: CardsPage) {
+  const { homes } = cards.plan.evening;
+  if (homes.length === 0) return null;
+  const withWhat = (h: (typeof homes)[number]) =>
+    [
+      h.cards.length > 0 && `${h.cards.length === 1 ? "card" : "cards"} ${h.cards.map(face).join(", ")}`,
+      ...h.copiers.map((c) => `the ${name(c)}`),
+    ]
+      .filter(Boolean)
+      .join(" and ");
+  return (
+    <ul aria-label="Who drives home with what">
+      {homes.map((h) => (
+        <li key={h.person} className="border-t border-rule py-0.5">
+          <strong>{name(h.person)}</strong> drives home with {withWhat(h)}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -2,6 +2,7 @@ import { useParams, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import type { BoardView, PlanEdit, PowerDay, UseLevel } from "../api/client";
 import { Level } from "../day/Level";
+import { MendList } from "../day/MendList";
 import { PulledLine } from "../day/PulledLine";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
@@ -10,7 +11,6 @@ import { number, said } from "../shared/format";
 import { Bands } from "./Bands";
 import { Cautions } from "./Cautions";
 import { FromJobToJob } from "./FromJobToJob";
-import { Mends } from "./Mends";
 import { Settings } from "./Settings";
 import { Stock } from "./Stock";
 import { ToDo } from "./ToDo";
@@ -83,7 +83,16 @@ export function Power() {
         {notice && <p role="alert">{[notice.title, ...notice.lines].join(" ")}</p>}
         <Policy {...page} />
         <Level level={data.level} setLevel={(use) => look(pull, use)} />
-        <Mends {...page} />
+        <MendList
+          mends={page.power.mends.map((m) => ({
+            ...m,
+            then:
+              m.stillShort === 0
+                ? "then there is enough, whichever one dies"
+                : `then ${m.stillShort} ${m.stillShort === 1 ? "is" : "are"} still short`,
+          }))}
+          edit={page.edit}
+        />
         <Bands {...page} />
         <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:grid-cols-2 print:gap-x-6">
           <ToDo {...page} />

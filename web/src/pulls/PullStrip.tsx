@@ -75,6 +75,9 @@ export function PullStrip({ pull }: { pull: PullResult }) {
         <p className="font-semibold">Does not move along, in several of these: {often.join("; ")}.</p>
       )}
       <SwapList swaps={pull.swaps} />
+      {pull.copies.length > 0 && (
+        <p className="font-semibold">{pull.copies.map((piece) => piece.text).join("")}</p>
+      )}
       <p className="text-quiet">
         {pull.untouched} {pull.untouched === 1 ? "need goes" : "needs go"} on as planned. The board shows what
         is left for the rest of the day: {hanging} that{" "}

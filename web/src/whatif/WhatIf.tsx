@@ -208,9 +208,9 @@ function Row({
           />
           <span>
             {row.name} <span className="font-normal text-quiet">{kindWord[row.kind]}</span>
-            {row.power.length > 0 && (
+            {row.power.length + row.cards.length > 0 && (
               <span className="block max-w-[15rem] font-normal text-broken">
-                {row.power.map(said).join("")}
+                {[...row.power, ...row.cards].map(said).join("")}
               </span>
             )}
           </span>

@@ -1,0 +1,35 @@
+using YokePair.Core.Editing;
+using YokePair.Core.Plans;
+
+namespace YokePair.Core.Advice;
+
+/// <summary>Where what is lacking comes from, and where it goes.</summary>
+internal static class Sourcing
+{
+    /// <summary>Whether a thing at home could come along.</summary>
+    public static bool IsFree(Plan plan, Item item) =>
+        !plan.HasItem(item.Id) && (plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null) is not { } on || item.IsHere(on));
+
+    /// <summary>Where most of the like lie already, else the place that is quickest to reach.</summary>
+    public static string? PlaceFor(Plan plan, Func<Item, bool> isLike) =>
+        plan.Items.Where(i => isLike(i) && plan.PlaceOf(i.Place) is not null).GroupBy(i => i.Place!).MaxBy(g => g.Count())?.Key
+        ?? plan.Places.MinBy(p => p.ReachSeconds)?.Id;
+
+    /// <summary>As many things as are lacking, to be had from somewhere.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="count">How many.</param>
+    /// <param name="what">What their ids are made of.</param>
+    /// <param name="make">Makes one with its id.</param>
+    public static IReadOnlyList<PlanEdit> Borrow(Plan plan, int count, string what, Func<string, Item> make)
+    {
+        var taken = ItemIds.Taken(plan);
+        var edits = new PlanEdit[count];
+        for (var n = 0; n < count; n++)
+        {
+            var id = ItemIds.New("borrowed", what, taken);
+            taken.Add(id);
+            edits[n] = new BorrowThing { Item = make(id) };
+        }
+        return edits;
+    }
+}
