@@ -72,9 +72,7 @@ export function Cards() {
         </div>
         <Ways {...page} />
         <Details page={page} assignment={key} />
-        <Room {...page} />
         <Reckoned {...page} />
-        <WalletSheets {...page} />
       </main>
     </div>
   );
@@ -163,18 +161,22 @@ function Bursts({ cards, name, part, need }: CardsPage) {
   );
 }
 
-function Reckoned({ cards, name }: CardsPage) {
-  const { estimated, isBest } = cards.plan;
+function Reckoned(page: CardsPage) {
+  const { estimated, isBest } = page.cards.plan;
   return (
-    <p className="mt-3 max-w-[62rem] text-quiet print:hidden">
-      Reckoned with 95 % of a card’s printed size, and 5 % of that kept free; frames come evenly through each
-      part. {!isBest && "Not every plan was tried: perhaps fewer changes would do. "}
-      {estimated.length > 0 && (
-        <>
-          <strong>Usual size of a raw file, as nobody has measured it</strong>:{" "}
-          {estimated.map(name).join(", ")}.
-        </>
-      )}
-    </p>
+    <>
+      <Room {...page} />
+      <p className="mt-3 max-w-[62rem] text-quiet print:hidden">
+        Reckoned with 95 % of a card’s printed size, and 5 % of that kept free; frames come evenly through
+        each part. {!isBest && "Not every plan was tried: perhaps fewer changes would do. "}
+        {estimated.length > 0 && (
+          <>
+            <strong>Usual size of a raw file, as nobody has measured it</strong>:{" "}
+            {estimated.map(page.name).join(", ")}.
+          </>
+        )}
+      </p>
+      <WalletSheets {...page} />
+    </>
   );
 }
