@@ -33,10 +33,22 @@ internal sealed class SlowCards(Plan plan, CardPlan cards, IReadOnlyList<(string
                 // The frame was taken in the middle of its share of the part; what was in the camera then has it.
                 var middle = AtOf(plan, part, (f - 0.5) / frames);
                 var on = moves.Select(m => m.Card).Distinct().Where(c => Where(c, middle, false) is { Kind: CardHolder.Camera } now && now.Where == body).ToList();
-                if (on.Count > 0 && on.All(c => Takes(kind, id, Where(c, at, true), person))) gone++;
+                if (on.Count > 0 && on.All(c => Takes(kind, id, Where(c, at, true), person)) && !IsElsewhere(kind, id, body, part, f, taken, at)) gone++;
             }
         }
         return gone;
+    }
+
+    /// <summary>Whether a frame has been sent on by then: one after the other, none before it was taken, and only counted where that is confirmed.</summary>
+    private bool IsElsewhere(CardLossKind kind, string id, string body, string part, int frame, DateTime taken, DateTime at)
+    {
+        if (plan.PartOf(part)!.Use?.FirstOrDefault(u => u.Item == body)?.Sends is not { Confirmed: true } sends) return false;
+        var camera = (Body)plan.ItemOf(body)!;
+        var file = sends.ByCable ? camera.RawMegabytes!.Value : camera.JpegMegabytes!.Value;
+        var last = plan.PartOf(part)!.Start!.Value.AddSeconds(frame * file / (sends.MegabytesPerSecond ?? (sends.ByCable ? 40 : 2)));
+        if (last > at || taken > at) return false;
+        var place = sends.ByCable ? plan.ItemOf(sends.To)?.Place : null;
+        return place is null || !((kind == CardLossKind.Place && id == place) || (kind == CardLossKind.Person && plan.PlaceOf(place)?.Person == id));
     }
 
     private Move? Where(string card, DateTime at, bool justBefore) =>

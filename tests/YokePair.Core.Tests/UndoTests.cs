@@ -89,6 +89,12 @@ public sealed class UndoTests
             nameof(Mount) => new Mount { Part = part.Id, Person = person, Position = Pick(["left", "right"]), Body = Pick(plan.Items.OfType<Body>()).Id, Lens = lens.Id },
             nameof(SetPart) => new SetPart { Part = part.Id, Ev = random.Next(0, 15), Unreachable = [Pick(plan.Places).Id], Name = "Otherwise" },
             nameof(PinChange) => new PinChange { Body = Pick(plan.Items.OfType<Body>()).Id, Part = part.Id, From = random.Next(2) == 0 ? null : Pick(plan.Parts).Id },
+            nameof(SetSending) => new SetSending
+            {
+                Part = random.Next(2) == 0 ? null : part.Id,
+                Item = Pick(plan.Items).Id,
+                Sends = random.Next(3) == 0 ? null : new Sending { To = "desk", Confirmed = true },
+            },
             nameof(SetUse) => new SetUse { Part = part.Id, Item = Pick(plan.Items).Id, Frames = random.Next(2) == 0 ? null : random.Next(0, 900), VideoMinutes = 5 },
             nameof(MoveItem) => new MoveItem { Item = Pick(plan.Items).Id, Place = Pick(plan.Places).Id },
             nameof(PackThing) => new PackThing { Thing = "new", Place = Pick(plan.Places).Id, Found = lens with { Id = "new" } },

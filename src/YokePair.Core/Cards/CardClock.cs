@@ -18,11 +18,17 @@ internal sealed class CardClock
     {
         this.parts = parts;
         var first = parts.Length > 0 && parts.All(p => p.Start is not null && p.End > p.Start) ? parts.Min(p => p.Start!.Value) : (DateTime?)null;
+        HasTimes = first is not null;
         at = [.. parts.Select((p, n) => first is { } since ? ((p.Start!.Value - since).TotalMinutes, (p.End!.Value - p.Start.Value).TotalMinutes) : (n, 1.0))];
     }
 
     /// <summary>Minutes since the first part began; without times, parts.</summary>
     public double Of(Moment moment) => at[moment.Part].Start + (at[moment.Part].Minutes * moment.Share);
+
+    /// <summary>Minutes from the start of a part to a time; infinite once it has begun where there are no times.</summary>
+    public double Since(int part, double time) => HasTimes ? time - at[part].Start : time > at[part].Start ? double.PositiveInfinity : 0;
+
+    private bool HasTimes { get; }
 
     /// <summary>Share of a part that is over by a time.</summary>
     public double ShareBy(int part, double time) => Math.Clamp((time - at[part].Start) / at[part].Minutes, 0, 1);

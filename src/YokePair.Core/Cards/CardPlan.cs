@@ -16,12 +16,13 @@ namespace YokePair.Core.Cards;
 /// <param name="Estimated">Ids of the bodies whose files nobody has measured.</param>
 /// <param name="Old">Ids of the cards with pictures that have been in use for years.</param>
 /// <param name="OldPairs">Where both halves of the same pictures are on such cards.</param>
+/// <param name="Due">Frames that somebody waits for.</param>
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
 public sealed record CardPlan(
     IReadOnlyList<CardType> Types, IReadOnlyList<Shortage> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<CardBand> Bands, IReadOnlyList<CardStays> Stays,
     IReadOnlyList<CardMove> Moves,
     IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, IReadOnlyList<CardBurst> Bursts, CardEvening Evening, IReadOnlyList<string> Estimated,
-    IReadOnlyList<string> Old, IReadOnlyList<OldPair> OldPairs, bool IsBest);
+    IReadOnlyList<string> Old, IReadOnlyList<OldPair> OldPairs, IReadOnlyList<DueAnswer> Due, bool IsBest);
 
 /// <summary>A camera that writes both halves to cards that have been in use for years: they may fail together.</summary>
 /// <param name="Body">Body id.</param>

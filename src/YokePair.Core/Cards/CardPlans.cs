@@ -39,12 +39,13 @@ public static class CardPlans
             [.. kit.Cards.Select(c => kit.Items[c].Id).Where(id => IsOld(id) && uses.Exists(u => u.Card == id))],
             [.. batches.Where(b => b.Raw.Count + b.Jpeg.Count > 1 && b.Raw.Concat(b.Jpeg).All(IsOld)).GroupBy(b => b.Body).Select(g => new OldPair(
                 kit.Items[g.Key].Id, [.. g.SelectMany(b => b.Raw.Concat(b.Jpeg)).Distinct()], [.. g.Select(b => day.Parts[b.Part].Id).Distinct()]))],
+            [.. DueFrames.Of(analysis, day)],
             isBest);
 
         bool IsOld(string card) => Failure.Losses.IsOld(kit.Plan, kit.Items[kit.IndexOf(card)]);
 
         CardWay Other(CardWayKind kind, List<CardUse> used) =>
-            Way(kind, used, new Exposure(analysis, day, clock, FrameBatch.From(kit, used, work), new Whereabouts(day, clock, used, work)));
+            Way(kind, used, new Exposure(analysis, day, clock, FrameBatch.From(day, used, work), new Whereabouts(day, clock, used, work)));
 
         CardWay Way(CardWayKind kind, List<CardUse> used, Exposure risk)
         {
@@ -107,7 +108,7 @@ public static class CardPlans
             var fed = all.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
             var clock = new CardClock(day.Parts);
             List<CardUse> uses = [.. CardUse.Of(day, fed)];
-            var (where, batches) = (new Whereabouts(day, clock, uses, work), FrameBatch.From(day.Kit, uses, work));
+            var (where, batches) = (new Whereabouts(day, clock, uses, work), FrameBatch.From(day, uses, work));
             return new Setting(day, clock, work, fed, uses, batches, where, new Exposure(analysis, day, clock, batches, where), isBest);
         }
 

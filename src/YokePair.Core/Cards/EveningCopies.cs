@@ -43,15 +43,21 @@ internal sealed class EveningCopies
         var on = runs.SelectMany(q => q.Cards.Select(c => (Card: c, q.Copier))).ToDictionary(c => c.Card, c => c.Copier, StringComparer.Ordinal);
         List<CopyRun> busy = [.. runs.Where(q => q.Cards.Count > 0 || runs.Count == 1)];
         return new CardEvening(busy, Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
-            Fewest(b => b.Raw.Count + CopiesOf(b).Count()),
-            Fewest(b => b.Raw.Select(HomeOf).Concat(CopiesOf(b).Select(HomeOfCopier)).Distinct().Count()),
-            batches.Count > 0 && batches.TrueForAll(b => b.Jpeg.Count > 0), rules.CopiesAsked, rules.PlacesAsked,
+            Fewest(b => b.Raw.Count + CopiesOf(b).Count() + Cabled(b).Count()),
+            Fewest(b => b.Raw.Select(HomeOf).Concat(CopiesOf(b).Concat(Cabled(b)).Select(HomeOfThing)).Distinct().Count()),
+            batches.Count > 0 && batches.TrueForAll(b => b.Jpeg.Count > 0 || (b.Sent is { Sending.ByCable: false } && HasArrived(b))),
+            rules.CopiesAsked, rules.PlacesAsked,
             [.. unreadable.Order(StringComparer.Ordinal)], [.. halves.Order(StringComparer.Ordinal)], [.. Homes(busy)]);
 
         IEnumerable<string> CopiesOf(FrameBatch batch) => batch.Raw.Where(on.ContainsKey).Select(c => on[c]).Take(1);
 
         int Fewest(Func<FrameBatch, int> count) => batches.Select(count).DefaultIfEmpty(0).Min();
     }
+
+    /// <summary>What has a raw file of a batch by cable when the last part is over.</summary>
+    private IEnumerable<string> Cabled(FrameBatch batch) => batch.Sent is { Sending.ByCable: true } sent && HasArrived(batch) ? [sent.Sending.To] : [];
+
+    private bool HasArrived(FrameBatch batch) => batch.Sent!.Arrived(batch.End, clock.Since(batch.Part, clock.Of(last))) >= batch.End - 1e-6;
 
     /// <summary>Of two halves the one that is copied already, or the first that can be read; with what can not.</summary>
     private (List<Copied> ToCopy, HashSet<string> Unreadable, HashSet<string> Halves) Chosen(double end)
@@ -90,7 +96,7 @@ internal sealed class EveningCopies
     private IEnumerable<GoingHome> Homes(List<CopyRun> runs)
     {
         var cards = batches.SelectMany(b => b.Raw.Concat(b.Jpeg)).Distinct(StringComparer.Ordinal).ToLookup(HomeOf);
-        var copies = runs.Where(q => q.Cards.Count > 0).Select(q => q.Copier).ToLookup(HomeOfCopier);
+        var copies = runs.Where(q => q.Cards.Count > 0).Select(q => q.Copier).ToLookup(HomeOfThing);
         for (var p = 0; p < kit.Plan.People.Count; p++)
             if (cards[p].Any() || copies[p].Any())
                 yield return new GoingHome(kit.Plan.People[p].Id, [.. cards[p].Order(StringComparer.Ordinal)], [.. copies[p]]);
@@ -107,8 +113,8 @@ internal sealed class EveningCopies
         return spell.Kind == CardHolder.Wallet ? spell.Where : where.OwnerOf(spell.Where) is var owner and not Kit.None ? owner : 0;
     }
 
-    private int HomeOfCopier(string copier) =>
-        Math.Max(0, kit.Plan.People.ToList().FindIndex(p => p.Id == kit.Plan.PlaceOf(kit.Items[kit.IndexOf(copier)].Place)?.Person));
+    private int HomeOfThing(string thing) =>
+        Math.Max(0, kit.Plan.People.ToList().FindIndex(p => p.Id == kit.Plan.PlaceOf(kit.PackedIn(kit.IndexOf(thing)))?.Person));
 
     private Item CardOf(string id) => kit.Items[kit.IndexOf(id)];
 

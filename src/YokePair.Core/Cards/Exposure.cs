@@ -102,10 +102,28 @@ internal sealed class Exposure
             var done = clock.ShareBy(batch.Part, at) * batch.All;
             var taken = Math.Clamp(done, batch.First, batch.End) - batch.First;
             if (taken <= 1e-9 || !batch.Raw.All(c => loss.Takes(c, at, justBefore))) continue;
-            var jpegLeft = batch.Jpeg.Any(c => !loss.Takes(c, at, justBefore));
-            if (batch.Raw.Count + batch.Jpeg.Count > 0) yield return (batch, jpegLeft ? new Gone(0, taken) : new Gone(taken, 0));
+            if (batch.Raw.Count + batch.Jpeg.Count == 0) continue;
+            var sent = SentBy(loss, batch, done, at);
+            if (batch.Sent?.Sending.ByCable == true) (taken, sent) = (taken - sent, 0);
+            if (taken <= 1e-9) continue;
+            var jpegLeft = batch.Jpeg.Any(c => !loss.Takes(c, at, justBefore)) ? taken : sent;
+            yield return (batch, new Gone(taken - jpegLeft, jpegLeft));
         }
     }
+
+    /// <summary>Whether all of a batch is in what a loss takes, and nowhere else.</summary>
+    private bool IsAloneIn(Loss loss, FrameBatch batch, double at) =>
+        batch.Raw.All(c => loss.Takes(c, at, false)) && SentBy(loss, batch, batch.End, at) < batch.End - batch.First - 1e-9;
+
+    /// <summary>Frames of a batch that have been sent by a time, to where the loss does not reach.</summary>
+    private double SentBy(Loss loss, FrameBatch batch, double done, double at)
+    {
+        if (batch.Sent is not { } sent || (sent.Thing != Kit.None && Reaches(loss, sent.Thing))) return 0;
+        return Math.Clamp(sent.Arrived(done, clock.Since(batch.Part, at)), batch.First, Math.Max(batch.First, Math.Min(done, batch.End))) - batch.First;
+    }
+
+    private bool Reaches(Loss loss, int thing) => day.Kit.PackedIn(thing) is { } place
+        && (loss.Kind == CardLossKind.Place ? place == loss.Id : loss.Kind == CardLossKind.Person && day.Kit.Plan.PlaceOf(place)?.Person == loss.Id);
 
     private CardLoss Worst(Loss loss)
     {
@@ -133,7 +151,7 @@ internal sealed class Exposure
             var over = clock.Of(new Moment(camera.Key.Part, 1));
             var later = moments.Where(m => !m.JustBefore && clock.Of(m.Moment) >= over - 1e-9).Select(m => m.Moment).ToList();
             if (needs.Length == 0 || later.Count == 0) continue;
-            var longest = losses.SelectMany(l => Spells(later, m => camera.All(b => b.Raw.All(c => l.Takes(c, clock.Of(m), false))))
+            var longest = losses.SelectMany(l => Spells(later, m => camera.All(b => IsAloneIn(l, b, clock.Of(m))))
                 .Select(s => (Loss: l, s.From, s.Until)))
                 .OrderByDescending(s => Minutes(s.From, s.Until)).Cast<(Loss Loss, Moment From, Moment Until)?>().FirstOrDefault();
             if (longest is not { } found || Minutes(found.From, found.Until) <= 0) continue;

@@ -1,5 +1,4 @@
 using YokePair.Core.Use;
-using YokePair.Core.Ways;
 
 namespace YokePair.Core.Cards;
 
@@ -11,11 +10,14 @@ namespace YokePair.Core.Cards;
 /// <param name="All">Frames of the camera in that part.</param>
 /// <param name="Raw">Cards with the raw files.</param>
 /// <param name="Jpeg">Cards with the JPEGs.</param>
-internal sealed record FrameBatch(int Body, int Part, double First, double End, double All, IReadOnlyList<string> Raw, IReadOnlyList<string> Jpeg)
+/// <param name="Sent">What is sent of them besides; null = nothing.</param>
+internal sealed record FrameBatch(
+    int Body, int Part, double First, double End, double All, IReadOnlyList<string> Raw, IReadOnlyList<string> Jpeg, SentFrames? Sent)
 {
     /// <summary>What lies where by the uses of the cards.</summary>
-    public static List<FrameBatch> From(Kit kit, List<CardUse> uses, List<CameraWork> work)
+    public static List<FrameBatch> From(CameraDay day, List<CardUse> uses, List<CameraWork> work)
     {
+        var kit = day.Kit;
         var all = work.ToDictionary(w => (w.Body, w.Part), w => w.Frames);
         var batches = new List<FrameBatch>();
         foreach (var camera in uses.GroupBy(u => (u.Body, u.Part)))
@@ -25,7 +27,8 @@ internal sealed record FrameBatch(int Body, int Part, double First, double End, 
             {
                 var on = camera.Where(u => u.Card is not null && u.From <= cuts[c - 1] + 1e-9 && u.To >= cuts[c] - 1e-9)
                     .ToLookup(u => kit.Plan.Rules.TakesJpeg(u.Slot), u => u.Card!);
-                batches.Add(new FrameBatch(camera.Key.Body, camera.Key.Part, cuts[c - 1], cuts[c], all[camera.Key], [.. on[false]], [.. on[true]]));
+                batches.Add(new FrameBatch(camera.Key.Body, camera.Key.Part, cuts[c - 1], cuts[c], all[camera.Key], [.. on[false]], [.. on[true]],
+                    SentFrames.Of(day, camera.Key.Body, camera.Key.Part)));
             }
         }
         return batches;

@@ -29,6 +29,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(SetPerson), "setPerson")]
 [JsonDerivedType(typeof(PinChange), "pinChange")]
 [JsonDerivedType(typeof(SetUse), "setUse")]
+[JsonDerivedType(typeof(SetSending), "setSending")]
 [JsonDerivedType(typeof(SetRules), "setRules")]
 [JsonDerivedType(typeof(SetAssignment), "setAssignment")]
 [JsonDerivedType(typeof(AddDay), "addDay")]

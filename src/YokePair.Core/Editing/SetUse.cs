@@ -35,13 +35,20 @@ public sealed record SetUse : PlanEdit
             VideoMinutes = VideoMinutes,
             LiveViewMinutes = LiveViewMinutes,
             Minutes = Minutes,
+            Sends = part.UseOf(Item)?.Sends,
             Extra = part.UseOf(Item)?.Extra,
         };
-        List<PartUse> all = [.. (part.Use ?? []).Where(u => u.Item != Item), .. use.IsEmpty ? Array.Empty<PartUse>() : [use]];
+        return With(plan, part, item, use, $"What the {item.Label} does in {part.Label}");
+    }
+
+    /// <summary>A plan in which a thing does something else in a part, or why it cannot.</summary>
+    internal static EditResult With(Plan plan, Part part, Item item, PartUse use, string label)
+    {
+        List<PartUse> all = [.. (part.Use ?? []).Where(u => u.Item != item.Id), .. use.IsEmpty ? Array.Empty<PartUse>() : [use]];
         var at = plan.Parts.ToList().IndexOf(part);
         var next = plan with { Parts = [.. plan.Parts.Select(p => p == part ? p with { Use = all.Count > 0 ? all : null } : p)] };
         var field = $"parts[{at}].use[{all.Count - 1}].";
         var wrong = PlanCheck.Usable(next).FirstOrDefault(p => p.Field.StartsWith(field, StringComparison.Ordinal));
-        return wrong is not null ? Refuse(wrong.Field[field.Length..], wrong.Message) : new EditResult(next, $"What the {item.Label} does in {part.Label}", []);
+        return wrong is not null ? Refuse(wrong.Field[field.Length..], wrong.Message) : new EditResult(next, label, []);
     }
 }

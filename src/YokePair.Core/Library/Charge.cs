@@ -26,6 +26,9 @@ public static class Charge
     /// <summary>JPEG as a share of the raw file, and GB a minute of video, of a body nobody has measured; MB a second of a drive or reader.</summary>
     public const double TypicalJpegShare = 1.0 / 3, TypicalVideoGigabytes = 0.75, TypicalCopyRate = 70;
 
+    /// <summary>MB a second that arrive by cable, and by radio, where nobody has measured it.</summary>
+    public const double TypicalCableRate = 40, TypicalRadioRate = 2;
+
     /// <summary>Share of a card's printed size that can be used, and of that the share that is not kept back.</summary>
     public const double UsableShare = 0.95, UnreservedShare = 0.95;
 

@@ -131,6 +131,9 @@ public sealed record Need
     /// <summary>How soon after such a burst the camera must be ready for what follows, seconds; null = nothing follows at once.</summary>
     public double? ReadySeconds { get; init; }
 
+    /// <summary>Frames of it that somebody waits for; null = nobody does.</summary>
+    public FramesDue? Due { get; init; }
+
     /// <summary>Light it may be photographed by.</summary>
     public IReadOnlyList<LightKind> Light { get; init; } = [LightKind.Ambient, LightKind.Flash];
 

@@ -51,6 +51,9 @@ internal static class PartCheck
             found.Figure($"{path}.videoMinutes", use.VideoMinutes, 0, mostMinutes, "minutes");
             found.Figure($"{path}.liveViewMinutes", use.LiveViewMinutes, 0, mostMinutes, "minutes");
             found.Figure($"{path}.minutes", use.Minutes, 0, mostMinutes, "minutes");
+            if (use.Sends is not { } sends) continue;
+            if (string.IsNullOrWhiteSpace(sends.To)) found.Add($"{path}.sends.to", "is empty; say where to");
+            found.Figure($"{path}.sends.megabytesPerSecond", sends.MegabytesPerSecond, 0.01, 100_000, "megabytes a second");
         }
     }
 
@@ -95,6 +98,8 @@ internal static class PartCheck
         found.Figure($"{at}.fps", need.Fps, 0, 10_000, "frames per second");
         found.Figure($"{at}.burstSeconds", need.BurstSeconds, 0.001, 3600, "seconds");
         found.Figure($"{at}.readySeconds", need.ReadySeconds, 0, 3600, "seconds");
+        found.Figure($"{at}.due.frames", need.Due?.Frames, 1, 100_000, "frames");
+        found.Figure($"{at}.due.minutes", need.Due?.Minutes, 0, 1440, "minutes");
         found.Figure($"{at}.toleranceSeconds", need.ToleranceSeconds, 0, ProblemList.MostSeconds, "seconds");
         found.Figure($"{at}.momentSeconds", need.MomentSeconds, 0.001, ProblemList.MostSeconds, "seconds");
         found.Figure($"{at}.warningSeconds", need.WarningSeconds, 0, ProblemList.MostSeconds, "seconds");

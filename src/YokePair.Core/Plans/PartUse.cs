@@ -21,9 +21,13 @@ public sealed record PartUse
     /// <summary>Of anything else, minutes it is switched on; null = the whole part where the part relies on it, else none.</summary>
     public double? Minutes { get; init; }
 
+    /// <summary>Of a camera, where its frames are sent as they are taken; null = nowhere.</summary>
+    public Sending? Sends { get; init; }
+
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 
     /// <summary>Whether it says anything.</summary>
-    [JsonIgnore] public bool IsEmpty => (Frames, VideoMinutes, LiveViewMinutes, Minutes) is (null, null, null, null) && Extra is null or { Count: 0 };
+    [JsonIgnore]
+    public bool IsEmpty => (Frames, VideoMinutes, LiveViewMinutes, Minutes, Sends) is (null, null, null, null, null) && Extra is null or { Count: 0 };
 }

@@ -78,8 +78,8 @@ public sealed record Report
     public required IReadOnlyList<PlaceCount> Carry { get; init; }
 
     /// <summary>
-    /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, also with a card dead, and
-    /// nothing in a hand that is not there.
+    /// Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame,
+    /// also with a card dead, and nothing in a hand that is not there.
     /// </summary>
     public bool Sound => NoRoom is null && CardsShort is null && Power.Short.Count == 0 && Power.WithoutOne.Count == 0
         && Gaps.Count == 0 && SinglePoints.Count == 0 && !Away.Any(a => a.InHand) && ToGet.All(t => t.Hits.Count == 0);

@@ -14,7 +14,7 @@ internal static class CardWords
         var names = new Names(day);
         if (cards.Bands.Count == 0) return [new TextPiece("No camera is at work that takes a card.")];
         return [.. Held(day), .. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. TwoJoins(day, names, cards),
-            .. Leaving(day, names, cards.Evening)];
+            .. Due(names, cards.Due), .. Leaving(day, names, cards.Evening)];
     }
 
     /// <summary>Cards that are packed and cannot be used, each lot with the reason.</summary>
@@ -124,6 +124,30 @@ internal static class CardWords
     }
 
     private const double LongMinutes = 30;
+
+    /// <summary>Frames that somebody waits for and that are not there in time, with what stands in the way.</summary>
+    private static IEnumerable<TextPiece> Due(Names names, IReadOnlyList<DueAnswer> due)
+    {
+        foreach (var late in due.Where(d => d.Why != DueObstacle.None))
+        {
+            yield return new TextPiece($"{English.Capital(English.Count(late.Frames, "frame", "frames"))} of ");
+            yield return new TextPiece(names.Need(late.Part, late.Need), Part: late.Part, Need: late.Need);
+            if (late.By is { } by)
+            {
+                yield return new TextPiece(" by ");
+                yield return PowerWords.Time(by);
+            }
+            var part = names.Part(late.Part);
+            yield return new TextPiece(late.Why switch
+            {
+                DueObstacle.NoCamera => $": no camera is left for it in {part}. ",
+                DueObstacle.NothingSent => $": nothing is sent from the {names.Item(late.Body!)} in {part}. ",
+                DueObstacle.OutOfReach => $": the {names.Item(late.To!)} is out of reach in {part}. ",
+                DueObstacle.NotConfirmed => $": {names.Item(late.To!)} does not say that they have arrived. ",
+                _ => $": {English.Tenths(late.LateMinutes!.Value)} min late, at that speed. ",
+            });
+        }
+    }
 
     /// <summary>Cards that are lacking for the changes that are asked for; else two changes that share the day out, where the plan has none that do
     /// as well.</summary>

@@ -21,6 +21,7 @@ export type CopyJob = Schemas["CopyJob"];
 export type CardCopyRequest = Schemas["CardCopyRequest"];
 export type CardPages = Schemas["CardPages"];
 export type RecordedCard = Schemas["RecordedCard"];
+export type Sending = Schemas["Sending"];
 export type FactRequest = Schemas["FactRequest"];
 export type CardDay = Schemas["CardDay"];
 export type CardRules = Schemas["CardRules"];

@@ -1307,6 +1307,8 @@ export interface components {
             old: string[];
             /** @description Where both halves of the same pictures are on such cards. */
             oldPairs: components["schemas"]["OldPair"][];
+            /** @description Frames that somebody waits for. */
+            due: components["schemas"]["DueAnswer"][];
             /** @description Whether it is certain that no plan is better. */
             isBest: boolean;
         };
@@ -1786,6 +1788,38 @@ export interface components {
         };
         /** @enum {unknown} */
         DepthPreset: "one" | "couple" | "row" | "group" | "ring" | null;
+        /** @description Whether frames that somebody waits for are there in time. */
+        DueAnswer: {
+            /** @description Part id. */
+            part: string;
+            /** @description Need id. */
+            need: string;
+            /** @description Id of the camera it is taken with; null = none is left. */
+            body: null | string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            frames: number;
+            /** @description Where they are sent; null = nowhere. */
+            to: null | string;
+            /** @description Local time by which; null without times. */
+            by: null | string;
+            /** @description Local time at which they are there; null without times, or where they never are. */
+            at: null | string;
+            /**
+             * Format: double
+             * @description Minutes too late; 0 = in time, null = never.
+             */
+            lateMinutes: null | number;
+            /** @description What stands in the way. */
+            why: components["schemas"]["DueObstacle"];
+        };
+        /**
+         * @description What stands in the way of frames that somebody waits for.
+         * @enum {unknown}
+         */
+        DueObstacle: "none" | "noCamera" | "nothingSent" | "outOfReach" | "notConfirmed" | "tooSlow";
         /** @description Edits made on one revision of a plan. */
         EditRequest: {
             /** Format: int32 */
@@ -2028,6 +2062,19 @@ export interface components {
              * @description What batteries and cards are planned for.
              */
             high: number;
+        };
+        /** @description When some frames of a need must be with whoever waits for them. */
+        FramesDue: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            frames: number;
+            /**
+             * Format: double
+             * @description Minutes after the end of the part.
+             */
+            minutes: number;
         };
         /**
          * @description How a range of focal lengths lies to the wanted framing.
@@ -4827,6 +4874,7 @@ export interface components {
              * @description How soon after such a burst the camera must be ready for what follows, seconds; null = nothing follows at once.
              */
             readySeconds?: null | number;
+            due?: null | components["schemas"]["FramesDue"];
             /** @description Light it may be photographed by. */
             light: components["schemas"]["LightKind"][];
             /**
@@ -5277,6 +5325,7 @@ export interface components {
              * @description Of anything else, minutes it is switched on; null = the whole part where the part relies on it, else none.
              */
             minutes?: null | number;
+            sends?: null | components["schemas"]["Sending"];
         };
         /** @description Somebody of the team. */
         Person: {
@@ -5399,7 +5448,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetUse"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetUse"] | components["schemas"]["PlanEditSetSending"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -5780,6 +5829,15 @@ export interface components {
             cards?: null | components["schemas"]["CardRules"];
             house?: null | components["schemas"]["House"];
             seconds?: null | components["schemas"]["OwnSeconds"];
+        };
+        /** @description Says where the frames of a camera are sent as they are taken, in a part or in all it is in a hand in; with nothing given, nowhere. */
+        PlanEditSetSending: {
+            /** @enum {string} */
+            type?: "setSending";
+            /** @description Part id; null = every part that has it in a hand. */
+            part?: null | string;
+            item: string;
+            sends?: null | components["schemas"]["Sending"];
         };
         /** @description Says what a thing does in a part, or, with nothing given, that it does what is usual. */
         PlanEditSetUse: {
@@ -6462,6 +6520,20 @@ export interface components {
             id: string;
             /** Format: int32 */
             revision: number;
+        };
+        /** @description Frames of a camera that are sent on as they are taken: by cable to a thing of the day, or by radio to a desk. */
+        Sending: {
+            /** @description By cable the id of a thing, by radio what the other end is called. */
+            to: string;
+            /** @description Whether by cable, the raw files; else by radio, the JPEGs. */
+            byCable: boolean;
+            /**
+             * Format: double
+             * @description Speed, MB a second; null = as is usual.
+             */
+            megabytesPerSecond?: null | number;
+            /** @description Whether the other end says that it has them: only then are they a copy. */
+            confirmed: boolean;
         };
         /** @description One person's position in one part, with what is set up there. Everything it names is in that person's hand. */
         Setup: {

@@ -17,6 +17,7 @@ import { Changes } from "./Changes";
 import { Habits } from "./Habits";
 import { Losses } from "./Losses";
 import { Room } from "./Room";
+import { Sent } from "./Sent";
 import { useBook } from "./useBook";
 import { useCards } from "./useCards";
 import { Wallets } from "./Wallets";
@@ -131,6 +132,7 @@ function Details({ page, assignment }: { page: CardsPage; assignment: string }) 
         <Losses {...page} />
         <Evening {...page} />
         <MendList mends={page.cards.mends} edit={page.edit} />
+        <Sent {...page} />
         <Bursts {...page} />
         <Book {...page} book={book} chosen={chosen} choose={choose} />
         <Copying {...page} assignment={assignment} card={chosen} />

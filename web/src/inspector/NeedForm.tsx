@@ -40,6 +40,8 @@ export function NeedForm({
     fps: need.fps ? text(need.fps) : "",
     burst: text(need.burstSeconds),
     ready: text(need.readySeconds),
+    dueFrames: text(need.due?.frames),
+    dueMinutes: text(need.due?.minutes),
     fNumber: text(need.minFNumber),
     depthM: need.depthM ? need.depthM.join("–") : "",
     soft: text(need.maxFNumber),
@@ -99,6 +101,9 @@ export function NeedForm({
         fps: of("fps") ?? 0,
         burstSeconds: of("burst"),
         readySeconds: of("ready"),
+        due: of("dueFrames")
+          ? { ...need.due, frames: of("dueFrames") ?? 1, minutes: of("dueMinutes") ?? 0 }
+          : null,
         minFNumber: of("fNumber"),
         depthM: range("depthM"),
         maxFNumber: of("soft"),
@@ -370,6 +375,8 @@ export function NeedForm({
         })}
         {field("lasts", "The moment lasts, s")}
         {field("warning", "warned before, s")}
+        {field("dueFrames", "Frames somebody waits for", { placeholder: "none" })}
+        {typed.dueFrames && field("dueMinutes", "minutes after the part", { placeholder: "0" })}
       </Question>
       {/* In view however long the form is: what it would come to, and the way out. */}
       <div className="sticky -bottom-2.5 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-ink bg-raised py-1.5">
