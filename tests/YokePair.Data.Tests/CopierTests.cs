@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using System.Net.Sockets;
 using YokePair.Data.Files;
 
 namespace YokePair.Data.Tests;
@@ -48,6 +49,13 @@ public sealed class CopierTests : IDisposable
         using var check = Process.Start(new ProcessStartInfo("sha256sum", ["-c", "--quiet", "manifest-sha256.txt"]) { WorkingDirectory = bag, RedirectStandardOutput = true, RedirectStandardError = true })!;
         check.WaitForExit();
         return check.ExitCode;
+    }
+
+    private static void Shell(string command, params string[] arguments)
+    {
+        using var done = Process.Start(command, arguments);
+        done.WaitForExit();
+        Assert.Equal(0, done.ExitCode);
     }
 
     [Fact]
@@ -136,6 +144,50 @@ public sealed class CopierTests : IDisposable
         Assert.False(Directory.Exists(In("second", Name)));
         // What is damaged is copied anew, and then it is whole.
         File.Delete(In("second", $".{Name}.partial", "data/DCIM/100/P0000.RAW"));
+        Assert.True(Run(Work).IsWhole);
+    }
+
+    /// <summary>A drive that fills up, where one may be mounted: what it has not taken is told, nothing passes for whole, and room made, it goes on.</summary>
+    [Fact]
+    public void A_drive_that_is_full_is_told_and_can_be_gone_on_with()
+    {
+        Shoot(4);
+        using var mount = Process.Start(new ProcessStartInfo("mount", ["-t", "tmpfs", "-o", "size=8m", "tmpfs", In("second")]) { RedirectStandardError = true })!;
+        mount.WaitForExit();
+        Assert.SkipUnless(mount.ExitCode == 0, "nothing may be mounted here");
+        try
+        {
+            var full = Run(Work);
+            Assert.False(full.IsWhole);
+            Assert.Contains("takes no more", full.Problem!, StringComparison.Ordinal);
+            Assert.False(Directory.Exists(Bag) || Directory.Exists(In("second", Name)));
+            Shell("mount", "-o", "remount,size=64m", In("second"));
+            Assert.Equal((4, true), Run(Work) is var more ? (more.Files, more.IsWhole) : default);
+            Assert.Equal((0, 0), (CheckedByOthers(Bag), CheckedByOthers(In("second", Name))));
+        }
+        finally
+        {
+            Shell("umount", In("second"));
+        }
+    }
+
+    /// <summary>Two files that cannot be read among others: each is named with the reason, the rest arrives, and no bag passes for whole.</summary>
+    [Fact]
+    public void What_cannot_be_read_is_named_and_the_rest_arrives()
+    {
+        Shoot(3, 1000);
+        using var unreadable = new Socket(AddressFamily.Unix, SocketType.Stream, ProtocolType.Unspecified);
+        unreadable.Bind(new UnixDomainSocketEndPoint(In("card", "DCIM", "P9.RAW")));
+        // Whoever may read everything has no file of this kind.
+        if (!Environment.IsPrivilegedProcess) Shell("chmod", "000", In("card", "DCIM", "100", "P0001.RAW"));
+        var result = Run(Work);
+        string[] named = ["DCIM/100/P0001.RAW", "DCIM/P9.RAW"];
+        Assert.Equal(Environment.IsPrivilegedProcess ? named[1..] : named, result.Unsafe.Select(u => u.Name).Order(StringComparer.Ordinal));
+        Assert.All(result.Unsafe, u => Assert.StartsWith("cannot be read: ", u.Why, StringComparison.Ordinal));
+        Assert.Equal(Environment.IsPrivilegedProcess ? 3 : 2, result.Files);
+        Assert.False(result.IsWhole || Directory.Exists(Bag));
+        File.Delete(In("card", "DCIM", "P9.RAW"));
+        Shell("chmod", "400", In("card", "DCIM", "100", "P0001.RAW"));
         Assert.True(Run(Work).IsWhole);
     }
 

@@ -77,6 +77,8 @@ internal sealed class Bag
             file.Flush(flushToDisk: true);
         }
         File.Delete(Journal);
+        foreach (var folder in Directory.EnumerateDirectories(Partial, "*", SearchOption.AllDirectories)) Disk.Flush(folder);
+        Disk.Flush(Partial);
         Directory.Move(Partial, final);
         Disk.Flush(Path.GetDirectoryName(final)!);
     }

@@ -56,7 +56,7 @@ function Homes({ cards, name, face }: CardsPage) {
     <ul aria-label="Who drives home with what">
       {homes.map((h) => (
         <li key={h.person} className="border-t border-rule py-0.5">
-          <strong>{name(h.person)}</strong> drives home with {withWhat(h)}
+          Home with <strong>{name(h.person)}</strong>: {withWhat(h)}
         </li>
       ))}
     </ul>

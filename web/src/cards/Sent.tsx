@@ -8,7 +8,12 @@ import type { CardsPage } from "./Cards";
 /** What is sent on while it is taken, and whether what somebody waits for is there in time. */
 export function Sent(page: CardsPage) {
   const { cards, parts, name, edit } = page;
-  const sent = parts.flatMap((p) => (p.use ?? []).flatMap((u) => (u.sends ? [{ part: p, use: u }] : [])));
+  const sent = parts.flatMap((p) =>
+    (p.use ?? []).flatMap((u) =>
+      u.sends ? [{ part: p, item: u.item, words: `${name(u.item)} ${wayText(u.sends, name)}` }] : [],
+    ),
+  );
+  const alike = [...new Set(sent.map((s) => s.words))].map((words) => sent.filter((s) => s.words === words));
   return (
     <section aria-label="Sent as it is taken" className="print:hidden">
       <h2 className="text-[15px] font-bold">Sent as it is taken</h2>
@@ -16,17 +21,23 @@ export function Sent(page: CardsPage) {
         <Due key={`${d.part}/${d.need}`} due={d} {...page} />
       ))}
       <ul>
-        {sent.map(({ part, use }) => (
-          <li
-            key={`${part.id}/${use.item}`}
-            className="flex items-baseline gap-3 border-t border-rule py-0.5"
-          >
+        {alike.map((same) => (
+          <li key={same[0]!.words} className="flex items-baseline gap-3 border-t border-rule py-0.5">
             <span className="flex-1">
-              {name(use.item)} in {part.name ?? part.id} {wayText(use.sends!, name)}
+              {same[0]!.words}, in {same.map((s) => s.part.name ?? s.part.id).join(", ")}
             </span>
             <button
               className="underline"
-              onClick={() => edit({ type: "setSending", part: part.id, item: use.item, sends: null })}
+              onClick={() =>
+                edit(
+                  ...same.map((s) => ({
+                    type: "setSending" as const,
+                    part: s.part.id,
+                    item: s.item,
+                    sends: null,
+                  })),
+                )
+              }
             >
               No more
             </button>
