@@ -17,16 +17,16 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
 
     /// <summary>What is wrong, the worst first.</summary>
     internal readonly record struct Cost(
-        double Short, int Risks, int Unpinned, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps) : IComparable<Cost>
+        double Short, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps) : IComparable<Cost>
     {
         public static Cost operator +(Cost a, Cost b) => new(
-            a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
+            a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Unclear + b.Unclear, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
             a.Inside + b.Inside, a.Spares + b.Spares, a.Stale + b.Stale, a.Swaps + b.Swaps);
 
         public int CompareTo(Cost other)
         {
-            var bits = new[] { Math.Round(Short, 6), Risks, Unpinned, Walks, Hurried, Reserve, Inside, Spares, Stale, Swaps };
-            var others = new[] { Math.Round(other.Short, 6), other.Risks, other.Unpinned, other.Walks, other.Hurried, other.Reserve, other.Inside, other.Spares, other.Stale, other.Swaps };
+            var bits = new[] { Math.Round(Short, 6), Risks, Unpinned, Unclear, Walks, Hurried, Reserve, Inside, Spares, Stale, Swaps };
+            var others = new[] { Math.Round(other.Short, 6), other.Risks, other.Unpinned, other.Unclear, other.Walks, other.Hurried, other.Reserve, other.Inside, other.Spares, other.Stale, other.Swaps };
             return bits.Zip(others).Select(x => x.First.CompareTo(x.Second)).FirstOrDefault(c => c != 0);
         }
     }
@@ -102,10 +102,13 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         {
             if (mine is not null && first is not null) Assert.Contains(first, Free(state, used, body, slot, person, part, true));
             var unpinned = new Cost { Unpinned = !cards && p.Changes?.Contains(body) == true ? 1 : 0 };
-            if (first is null) Try(state, now, used, unpinned, frames / cold, 0);
-            else Try(Without(state, first), Filled(state, body, first), [.. used, first], Swapped(state, first, person, part, true), frames / cold, 0);
+            if (first is null) Try(state, now, used, unpinned + Clear(now, robbed: false), frames / cold, 0);
+            else if (Swapped(state, first, person, part, true) is var cost) Try(
+                Without(state, first), Filled(state, body, first), [.. used, first], cost + Clear(Filled(state, body, first), cost.Spares > 0), frames / cold, 0);
         }
         return best;
+
+        Cost Clear(Slot begun, bool robbed) => new() { Unclear = AsksClear(body, part) && (begun.Item is null || robbed || begun.Level + 1e-6 < Full(body, begun.Item)) ? 1 : 0 };
 
         // What is in the slot is used until the part ends or it runs out; then another is put in, or the rest goes without.
         void Try(State at, Slot inside, List<string> gone, Cost cost, double rest, int inSwaps)
@@ -134,6 +137,13 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
             var all = (count ? cost : default) + Live(part, camera + 1, then, gone);
             if (all.CompareTo(best) < 0) best = all;
         }
+    }
+
+    /// <summary>Whether a camera that has been at work before should begin a part on a clear card.</summary>
+    private bool AsksClear(string body, int part)
+    {
+        var last = cards ? Enumerable.Range(0, part).LastOrDefault(p => Work(p, p >= pullAt).Any(w => w.Body == body), -1) : -1;
+        return last >= 0 && (plan.Rules.Cards.Policy == CardPolicy.PerPart || Enumerable.Range(last + 1, part - last).Any(p => plan.Parts[p].ChangeCards == true));
     }
 
     private Slot Filled(State state, string body, string item) => new(item, Full(body, item) * Share(state, item));

@@ -52,6 +52,7 @@ internal static class SwapDay
                 End = time.AddMinutes(20),
                 TemperatureC = Pick<double?>(null, 20, 0, -10),
                 Frames = new FrameCount { Low = 0, Likely = frames, High = frames },
+                ChangeCards = random.Next(4) == 0 ? true : null,
                 Changes = random.Next(4) == 0 ? [$"b{random.Next(2)}"] : null,
                 Unreachable = random.Next(3) == 0 ? ["car"] : [],
                 Setups = [.. Enumerable.Range(0, hands).Select(h => new Setup { Person = people[h % people.Length], Position = h < people.Length ? "left" : "right", Body = $"b{h}", Lens = $"l{h}" })],
@@ -63,7 +64,7 @@ internal static class SwapDay
         {
             Format = Plan.FormatName,
             Version = 1,
-            Rules = new Rules { DualRecord = slots == 2, FreshBeforeOnce = random.Next(2) == 0 },
+            Rules = new Rules { DualRecord = slots == 2, FreshBeforeOnce = random.Next(2) == 0, Cards = new CardRules { Policy = Pick(CardPolicy.Fill, CardPolicy.Fill, CardPolicy.PerPart) } },
             Places = places,
             Items = items,
             Parts = parts,

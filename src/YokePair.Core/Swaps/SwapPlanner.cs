@@ -70,6 +70,7 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     {
         foreach (var camera in work.Where(w => w.Part >= from).GroupBy(w => w.Body))
         {
+            var earlier = work.LastOrDefault(w => w.Body == camera.Key && w.Part < from);
             int[] slots = cards ? [.. Enumerable.Range(0, SlotWork.SlotsOf(kit, camera.Key))] : [SlotWork.BatterySlot];
             foreach (var slot in slots)
             {
@@ -84,7 +85,7 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
                     if (!isLater && before.In(camera.Key, slot, run[0].Loaded) is { } now)
                         (items, level) = now.Items.Any(i => day.IsGone(i, run[0].Work.Part)) ? ([], 0) : now;
                     var fed = new SlotWork(camera.Key, slot, run[0].Loaded, items, Math.Max(0, level),
-                        [.. run.Select((r, n) => cards ? CardDraw(r.Work, slot, n > 0 ? run[n - 1].Work : null)
+                        [.. run.Select((r, n) => cards ? CardDraw(r.Work, slot, n > 0 ? run[n - 1].Work : isLater ? null : earlier)
                             : BatteryDraw(r.Work, isChanged: isLater && n == 0))], [.. run.Select(r => r.Work)], isLater,
                         cards || items.Length != 2 ? 0 : items.Min(i => SlotWork.FramesOf(kit, camera.Key, slot, i) * before.Left(i)));
                     foreach (var item in items) drawn[item] = drawn.GetValueOrDefault(item) + fed.Draws.Sum(d => d.Frames);
