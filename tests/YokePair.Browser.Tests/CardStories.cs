@@ -65,9 +65,12 @@ public sealed class CardStories
         page.Find($"{Clear} button[aria-label^='Card 12,']").Click();
 
         // From anywhere by its number; and a killed server has lost nothing.
+        Assert.Empty(page.Complaints());
         site.KillAndRestart();
         page.Open("/steamer-wedding/day");
         page.VerdictBecomes("Two needs");
+        // What was asked of it when it was killed had no answer.
+        Assert.All(page.Complaints(), c => Assert.Contains("net::ERR_", c, StringComparison.Ordinal));
         page.Press("/");
         page.Find("[role=combobox]").SendKeys("12");
         page.Until(() => page.Text("#finds").Contains("Yes: three copies in two places.", StringComparison.Ordinal), "the answer in the line");
@@ -101,6 +104,42 @@ public sealed class CardStories
         page.Button("… both in one wallet").Click();
         page.Until(() => page.Text(Losses).Contains("the wallet of Lead is lost", StringComparison.Ordinal), "the wallet");
         Assert.Empty(page.AccessibilityFindings());
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void What_is_sent_is_a_copy_and_a_day_without_its_drive_is_mended()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/track-night/cards");
+        page.VerdictBecomes("From ");
+        const string sent = "section[aria-label='Sent as it is taken']", homes = "[aria-label='Who drives home with what']";
+        Assert.Contains("Home with You: cards 1, 2, 3, 4 and the Copy drive", page.Text(homes), StringComparison.Ordinal);
+        page.Find(sent + " summary").Click();
+        page.Button("Send").Click();
+        page.Until(() => page.Text(sent).Contains("Vantis 24 no. 1 by radio to the desk, at the usual speed, which says what has arrived, in Warm-up, Sprint heats", StringComparison.Ordinal), "what is sent");
+        page.Until(() => page.Text(Losses).Contains("as JPEG only", StringComparison.Ordinal), "the JPEGs that are left");
+        Assert.Empty(page.AccessibilityFindings());
+        page.Button("No more").Click();
+        page.Until(() => !page.Text(Losses).Contains("as JPEG only", StringComparison.Ordinal), "as before");
+
+        // Frames that somebody waits for, typed at the need: the page says what stands in their way, and then that they are there.
+        page.Open("/track-night/day");
+        page.Find("[data-need$='/finish']").Click();
+        page.Button("Change what it asks").Click();
+        TypedStories.Type(page, "Frames somebody waits for", "10");
+        page.Button("Change it").Click();
+        page.Open("/track-night/cards");
+        page.VerdictBecomes("From ");
+        page.Until(() => page.Verdict.Contains("Ten frames of Finish, head on by 8:30", StringComparison.Ordinal) && page.Verdict.Contains(": nothing is sent from the Vantis 24 no. ", StringComparison.Ordinal), "what stands in the way");
+        page.Find(sent + " summary").Click();
+        page.Button("Send").Click();
+        page.Until(() => page.Verdict.Contains("min late, at that speed", StringComparison.Ordinal), "that ten take a while");
+
+        // Drive and reader stay at home: what that leaves is told.
+        page.Open("/track-night/cards?pull=dr&pull=rd");
+        page.Until(() => page.Verdict.Contains("there is no drive or reader in the plan", StringComparison.Ordinal), "that nothing is copied");
+        Assert.Contains("Take the", page.Text("section[aria-label='What would do']"), StringComparison.Ordinal);
         Assert.Empty(page.Complaints());
     }
 

@@ -81,7 +81,7 @@ public sealed class TypedStories
     private static IWebElement Field(Page page, string label) =>
         page.Driver.FindElement(By.XPath($"//form[@aria-label='Change the need']//label[normalize-space(text())='{label}']/input"));
 
-    private static void Type(Page page, string label, string text, string after = "")
+    internal static void Type(Page page, string label, string text, string after = "")
     {
         var input = Field(page, after + label);
         input.SendKeys(Keys.Control + "a");

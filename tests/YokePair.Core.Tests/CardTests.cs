@@ -7,6 +7,7 @@ using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Tests;
 
@@ -290,6 +291,15 @@ public sealed class CardTests
         // Both halves with one of two people is a habit that can be changed.
         var one = Day(new CardRules { Half = SecondHalf.Shooter }, pairs: 2, parts: [("a", 1000)], besides: new Drive { Id = "d", Place = "bag" });
         Assert.Contains(CardMend.For(new DayAnalysis(one), []), m => m.Label == "Give the second half of each pair to somebody else" && m.Then == "then three copies in two places");
+    }
+
+    [Fact]
+    public void One_wallet_for_both_halves_is_a_cause_by_name()
+    {
+        string[] Causes(SecondHalf half) => [.. WhatIfTable.Of(new DayAnalysis(Day(new CardRules { Policy = CardPolicy.PerPart, Half = half }))).Causes
+            .Where(c => c.Kind == CauseKind.OneWallet).Select(c => c.Text)];
+        Assert.Equal(["Both halves of 1100 frames lie in the wallet of lead: n."], Causes(SecondHalf.Shooter));
+        Assert.Empty(Causes(SecondHalf.Partner));
     }
 
     [Fact]

@@ -131,17 +131,23 @@ public static class CardPlans
         return new CardLack([.. SwapPlans.Lacking(day, [.. planner.Solve().Fed.Where(f => f.Work.Slot != SlotWork.BatterySlot && HasAny(f))])], dying);
     }
 
-    /// <summary>What becomes of cards and copies without some things: cameras that are gone themselves are for the needs to tell.</summary>
-    /// <param name="analysis">The day.</param>
-    /// <param name="gone">Ids of the things.</param>
-    public static CardsWithout Without(DayAnalysis analysis, IEnumerable<string> gone)
+    /// <summary>
+    /// Tells what becomes of cards and copies without some things, by their ids: cameras that are gone themselves are for the needs to tell. The
+    /// day with everything there is worked out once.
+    /// </summary>
+    public static Func<IEnumerable<string>, CardsWithout> Without(DayAnalysis analysis)
     {
         var day = CameraDay.Of(analysis);
-        HashSet<int> dead = [.. gone.Select(day.Kit.IndexOf).Where(i => i != Kit.None)];
-        var (before, then) = (Setting.Of(analysis, day), Setting.Of(analysis, day.Without(dead), dead));
-        var (had, has) = (before.Evening(), then.Evening());
-        var noRoom = Lacking(then.Fed.Where(HasAny)) - Lacking(before.Fed.Where(f => HasAny(f) && !dead.Contains(f.Work.Body)));
-        return new CardsWithout((int)Math.Round(noRoom), has.Copies, had.Copies, has.Places, has.CopiesAsked);
+        var before = Setting.Of(analysis, day);
+        var had = before.Evening();
+        return gone =>
+        {
+            HashSet<int> dead = [.. gone.Select(day.Kit.IndexOf).Where(i => i != Kit.None)];
+            var then = Setting.Of(analysis, day.Without(dead), dead);
+            var has = then.Evening();
+            var noRoom = Lacking(then.Fed.Where(HasAny)) - Lacking(before.Fed.Where(f => HasAny(f) && !dead.Contains(f.Work.Body)));
+            return new CardsWithout((int)Math.Round(noRoom), has.Copies, had.Copies, has.Places, has.CopiesAsked);
+        };
     }
 
     /// <summary>How many of a type are lacking with the largest dead; null = none, or the sizes are not known.</summary>

@@ -79,7 +79,7 @@ public static class PullTest
 
     /// <summary>Only a drive or reader changes what is copied; cards that are missing are told with the swaps.</summary>
     private static IReadOnlyList<TextPiece> Copies(DayAnalysis whole, string[] gone) => gone.Any(i => whole.Plan.ItemOf(i) is Drive or CardReader)
-        ? [.. CardWords.Without(CardPlans.Without(whole, gone) with { NoRoom = 0 })] : [];
+        ? [.. CardWords.Without(CardPlans.Without(whole)(gone) with { NoRoom = 0 })] : [];
 
     private static List<string> Stays(Plan plan, string part, WayReport? now, WayReport? then)
     {

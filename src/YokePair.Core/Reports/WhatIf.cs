@@ -51,6 +51,7 @@ public sealed record WhatIfTable(
         var events = (day.Plan.Events ?? []).ToDictionary(e => e.Id, StringComparer.Ordinal);
         var lack = PowerPlans.Lack(day);
         var days = new Lazy<IReadOnlyList<PowerPlan>>(() => [.. PowerPlans.ByDay(day)]);
+        var without = new Lazy<Func<IEnumerable<string>, CardsWithout>>(() => CardPlans.Without(day));
         var rows = LossRows.Of(day, cancel)
             .Select(r => r.Kind == LossKind.Own ? Named(r) with { FromPart = events[r.Id].FromPart, UntilPart = events[r.Id].UntilPart } : Named(r))
             .OrderByDescending(r => r.Costs + r.Dark).ThenByDescending(r => r.Cells.Count(c => c.Worst is not null) + r.Power.Count + r.Cards.Count)
@@ -59,7 +60,8 @@ public sealed record WhatIfTable(
         var harmful = rows.Where(r => r.Costs + r.Dark > 0).Select(r => r.Kind).ToList();
         var met = counted.Count(n => n.Outcome.IsMet());
         return new WhatIfTable(
-            WhatIfWords.Headline(met, counted.Count - met, rows.Count, harmful), rows, rows.Count(r => r.Costs + r.Dark == 0), SharedCause.Of(day),
+            WhatIfWords.Headline(met, counted.Count - met, rows.Count, harmful), rows, rows.Count(r => r.Costs + r.Dark + r.Cards.Count == 0),
+            SharedCause.Of(day),
             [.. day.Whole.Items.Where(i => i.Wanted).Select(i => new NamedThing(i.Id, i.Label))], MarginsOf(day),
             [.. CardPlans.Losses(day).Select(l => (IReadOnlyList<TextPiece>)[.. CardWords.Gone(names, l)])]);
 
@@ -75,7 +77,7 @@ public sealed record WhatIfTable(
         }
 
         IReadOnlyList<TextPiece> Cards(LossRow row) => row.Items.Any(i => day.Plan.ItemOf(i) is Card or CardReader or Drive)
-            ? [.. CardWords.Without(CardPlans.Without(day, row.Items))] : [];
+            ? [.. CardWords.Without(without.Value(row.Items))] : [];
 
         IReadOnlyList<PowerShort> WithoutSocket() =>
             PowerPlans.Beyond(PowerPlans.Lack(day.Without(new Pulled("socket", Kind: LossKind.Socket))).Short, lack);

@@ -1,3 +1,4 @@
+using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Ways;
@@ -28,6 +29,9 @@ public enum CauseKind
     /// <summary>One drive for all copies, and no reader.</summary>
     OneDrive,
 
+    /// <summary>Both halves of the same pictures in one wallet.</summary>
+    OneWallet,
+
     /// <summary>Cards bought together are all there is for a type of slot.</summary>
     OneLot,
 
@@ -43,13 +47,13 @@ internal sealed record CauseFacts(CauseKind Kind, IReadOnlyList<string> Items)
     /// <summary>The needs that would be late or lost, by part and need.</summary>
     public IReadOnlyList<(string Part, string Need)> Hits { get; init; } = [];
 
-    /// <summary>Id of the place, radio system, battery type or card type it is about.</summary>
+    /// <summary>Id of the place or person, radio system, battery type or card type it is about.</summary>
     public string? About { get; init; }
 
     /// <summary>Id of the part it is true of.</summary>
     public string? Part { get; init; }
 
-    /// <summary>How many batteries, or bodies with such a slot.</summary>
+    /// <summary>How many batteries, frames, or bodies with such a slot.</summary>
     public int Count { get; init; }
 
     /// <summary>Day since which they are in use.</summary>
@@ -63,7 +67,8 @@ internal static class Causes
     public static IReadOnlyList<CauseFacts> Of(DayAnalysis day)
     {
         var plan = day.Plan;
-        return [.. Bags(day), .. Adapters(plan), .. Radio(plan), .. Packs(plan), .. Shoes(plan), .. Chargers(plan), .. Readers(plan), .. Lots(plan)];
+        return [.. Bags(day), .. Adapters(plan), .. Radio(plan), .. Packs(plan), .. Shoes(plan), .. Chargers(plan), .. Readers(plan),
+            .. Wallets(day), .. Lots(plan)];
     }
 
     /// <summary>A pair that cuts a need and lies in one place: the one is all the backup the other has.</summary>
@@ -130,6 +135,14 @@ internal static class Causes
         if (readers is [var only]) yield return new CauseFacts(CauseKind.OneReader, [only.Id]);
         else if (readers.Count == 0 && drives is [var drive]) yield return new CauseFacts(CauseKind.OneDrive, [drive.Id]);
     }
+
+    private static IEnumerable<CauseFacts> Wallets(DayAnalysis day) =>
+        CardPlans.Losses(day).Where(l => l is { Kind: CardLossKind.Wallet, Frames: > 0 }).Select(l => new CauseFacts(CauseKind.OneWallet, [])
+        {
+            About = l.Id,
+            Count = l.Frames,
+            Hits = [.. l.Pictures.Select(p => (p.Part, p.Need))],
+        });
 
     private static IEnumerable<CauseFacts> Lots(Plan plan)
     {

@@ -17,6 +17,7 @@ internal static class CauseWords
         CauseKind.OneShoe => $"The {names.Item(cause.Items[0])} fits the shoe of the {names.Item(cause.Items[1])} only.",
         CauseKind.OneCharger => $"One charger, the {names.Item(cause.Items[0])}, for {(cause.Count == 2 ? "both" : "all " + English.Number(cause.Count))} {cause.About} batteries.",
         CauseKind.OneReader => $"One reader, the {names.Item(cause.Items[0])}, for every card.",
+        CauseKind.OneWallet => $"Both halves of {cause.Count} frames lie in the wallet of {names.Person(cause.About!)}: {Needs(names, cause)}.",
         CauseKind.OneDrive => $"One drive, the {names.Item(cause.Items[0])}, for every copy.",
         _ => FormattableString.Invariant($"All {English.Number(cause.Items.Count)} {cause.About} cards have been in use since {cause.Since:yyyy-MM-dd}: one lot, for {English.Number(cause.Count)} bodies."),
     };

@@ -1468,7 +1468,7 @@ export interface components {
          * @description What could take several things together.
          * @enum {unknown}
          */
-        CauseKind: "oneBag" | "oneRadio" | "onePack" | "oneShoe" | "oneCharger" | "oneReader" | "oneDrive" | "oneLot" | "oneAdapter";
+        CauseKind: "oneBag" | "oneRadio" | "onePack" | "oneShoe" | "oneCharger" | "oneReader" | "oneDrive" | "oneWallet" | "oneLot" | "oneAdapter";
         /** @description How often glass is changed, and what is missed all the same. */
         ChangeCount: {
             /**
@@ -6427,8 +6427,8 @@ export interface components {
             /** @description What is packed where. */
             carry: components["schemas"]["PlaceCount"][];
             /**
-             * @description Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame, also with a card dead, and
-             *     nothing in a hand that is not there.
+             * @description Nothing uncovered, no single thing that costs a picture, no camera that goes dark, also with a battery dead, room for every frame,
+             *     also with a card dead, and nothing in a hand that is not there.
              */
             sound: boolean;
         };

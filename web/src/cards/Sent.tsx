@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Sending } from "../api/client";
+import type { Part, Sending } from "../api/client";
 import { number, time } from "../shared/format";
 import { Select } from "../shared/Select";
 import { TypedField } from "../shared/TypedField";
@@ -22,30 +22,33 @@ export function Sent(page: CardsPage) {
       ))}
       <ul>
         {alike.map((same) => (
-          <li key={same[0]!.words} className="flex items-baseline gap-3 border-t border-rule py-0.5">
-            <span className="flex-1">
-              {same[0]!.words}, in {same.map((s) => s.part.name ?? s.part.id).join(", ")}
-            </span>
-            <button
-              className="underline"
-              onClick={() =>
-                edit(
-                  ...same.map((s) => ({
-                    type: "setSending" as const,
-                    part: s.part.id,
-                    item: s.item,
-                    sends: null,
-                  })),
-                )
-              }
-            >
-              No more
-            </button>
-          </li>
+          <Same key={same[0]!.words} same={same} edit={edit} />
         ))}
       </ul>
       <Add {...page} />
     </section>
+  );
+}
+
+/** The same of one camera, in all the parts it is so. */
+function Same({
+  same,
+  edit,
+}: {
+  same: { part: Part; item: string; words: string }[];
+  edit: CardsPage["edit"];
+}) {
+  const end = () =>
+    edit(...same.map((s) => ({ type: "setSending" as const, part: s.part.id, item: s.item, sends: null })));
+  return (
+    <li className="flex items-baseline gap-3 border-t border-rule py-0.5">
+      <span className="flex-1">
+        {same[0]!.words}, in {same.map((s) => s.part.name ?? s.part.id).join(", ")}
+      </span>
+      <button className="underline" onClick={end}>
+        No more
+      </button>
+    </li>
   );
 }
 

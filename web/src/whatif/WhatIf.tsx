@@ -47,7 +47,7 @@ export function WhatIf() {
     );
   if (!data) return <main className="p-6 text-quiet">Losing one thing after the other …</main>;
   const { table, parts } = data;
-  const harmful = table.rows.filter((r) => r.costs + r.dark > 0);
+  const harmful = table.rows.filter((r) => r.costs + r.dark + r.cards.length > 0);
   const rows = all ? table.rows : harmful;
   return (
     <div className="flex h-full flex-col">
