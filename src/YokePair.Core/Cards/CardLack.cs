@@ -18,10 +18,5 @@ public sealed record CardLack(IReadOnlyList<Shortage> Short, IReadOnlyList<CardT
 /// <param name="NoRoom">Frames that find no room then and did before.</param>
 /// <param name="Copies">Fewest copies at the end.</param>
 /// <param name="CopiesBefore">As many as there are with everything there.</param>
-/// <param name="Places">Fewest places.</param>
 /// <param name="CopiesAsked">How many copies are asked.</param>
-public sealed record CardsWithout(int NoRoom, int Copies, int CopiesBefore, int Places, int CopiesAsked)
-{
-    /// <summary>Whether anything asked for is gone.</summary>
-    public bool Matters => NoRoom > 0 || (Copies < CopiesBefore && Copies < CopiesAsked);
-}
+public sealed record CardsWithout(int NoRoom, int Copies, int CopiesBefore, int CopiesAsked);

@@ -146,7 +146,7 @@ public static class CardPlans
             var then = Setting.Of(analysis, day.Without(dead), dead);
             var has = then.Evening();
             var noRoom = Lacking(then.Fed.Where(HasAny)) - Lacking(before.Fed.Where(f => HasAny(f) && !dead.Contains(f.Work.Body)));
-            return new CardsWithout((int)Math.Round(noRoom), has.Copies, had.Copies, has.Places, has.CopiesAsked);
+            return new CardsWithout((int)Math.Round(noRoom), has.Copies, had.Copies, has.CopiesAsked);
         };
     }
 
