@@ -367,13 +367,17 @@ public sealed class CardTests
         var day = Day(new CardRules(), raw: 26, parts: [("race", 500)]);
         var fast = day with
         {
-            Items = [.. day.Items.Select(i => i switch { Body b => b with { BufferMegabytes = 1500, Fps = 20 }, Card c => c with { WriteMegabytesPerSecond = 90 }, _ => i })],
+            Items = [.. day.Items.Select(i => i is Body b ? b with { BufferMegabytes = 1500, Fps = 20, Slots = [Slot(90), Slot(90)] } : i)],
             Parts = [day.Parts[0] with { Needs = [day.Parts[0].Needs[0] with { Fps = 20, BurstSeconds = burst, ReadySeconds = ready }] }],
         };
         Assert.Equal(outcome, Assert.Single(new DayAnalysis(fast).Report().Needs).Baseline);
-        // A slower card in one slot holds the other up.
-        var slower = fast with { Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2') ? c with { WriteMegabytesPerSecond = 30 } : i)] };
+        // A slower slot holds the other up; a slower card is told with the cards.
+        var slower = fast with { Items = [.. fast.Items.Select(i => i is Body b ? b with { Slots = [Slot(90), Slot(30)] } : i)] };
         Assert.Equal(burst is 2 && ready is null ? Outcome.Holds : Outcome.Thins, Assert.Single(new DayAnalysis(slower).Report().Needs).Baseline);
+        var told = Assert.Single(Of(fast with { Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2') ? c with { WriteMegabytesPerSecond = 30 } : i)] }).Bursts);
+        Assert.Equal((burst is 4, ready is not null), (told.FullTooSoon, told.BusyAfter is not null));
+
+        static CardSlot Slot(double speed) => new() { Type = "SD", WriteMegabytesPerSecond = speed };
     }
 
     [Fact]

@@ -31,7 +31,7 @@ internal static class RandomPlan
                 Slots = [.. Enumerable.Range(0, random.Next(1, 3)).Select(_ => new CardSlot
                 {
                     Type = Pick("SD", "SD", "SD", "SD", "CFx"),
-                    WriteMegabytesPerSecond = Chance(0.3) ? Pick(40.0, 200) : null,
+                    WriteMegabytesPerSecond = Chance(0.7) ? Pick(40.0, 200) : null,
                 })],
                 BufferMegabytes = Chance(0.4) ? Pick(150.0, 900) : null,
                 BatteryType = Pick("LB7", "LB7", "LB7", "LB2"),
@@ -73,7 +73,6 @@ internal static class RandomPlan
                 Place = Chance(0.6) ? $"@{Pick(bodies).Id}/{random.Next(1, 3)}" : Somewhere(),
                 Type = Pick("SD", "SD", "SD", "CFx"),
                 State = Pick("clear", "clear", "clear", "loaded", "shot"),
-                WriteMegabytesPerSecond = Chance(0.7) ? Pick(30.0, 90, 400) : null,
             });
 
         for (var i = 0; i < items.Count; i++)

@@ -367,17 +367,17 @@ internal sealed class SlowReference(Plan plan)
         var seconds = new List<double>();
         for (var slot = 0; slot < body.Slots.Count && (slot == 0 || plan.Rules.DualRecord); slot++)
         {
-            var inside = plan.Items.OfType<Card>().FirstOrDefault(c => c.Place == $"@{body.Id}/{slot + 1}");
-            var known = new[] { body.Slots[slot].WriteMegabytesPerSecond, inside?.WriteMegabytesPerSecond }.Where(s => s is not null).ToList();
-            if (known.Count == 0) return false;
+            if (body.Slots[slot].WriteMegabytesPerSecond is not { } speed) return false;
             var file = body.RawMegabytes ?? Math.Round(body.Megapixels * 1.07);
             if (slot == 1 && plan.Rules.Cards.Second == SecondSlot.Jpeg) file = body.JpegMegabytes ?? Math.Round(file / 3, 1);
-            seconds.Add(file / known.Min()!.Value);
+            seconds.Add(file / speed);
         }
         const double tick = 0.001;
         var (inBuffer, perFrame) = (0.0, seconds.Max());
         var most = buffer / (body.RawMegabytes ?? Math.Round(body.Megapixels * 1.07));
-        for (var at = 0.0; at < (need.BurstSeconds ?? 1e3); at += tick)
+        // Without a length it goes on until the buffer is full, if it ever is.
+        if (need.BurstSeconds is null) return need.ReadySeconds is { } again && fps > 1 / perFrame && most * perFrame > again + 0.01;
+        for (var at = 0.0; at < need.BurstSeconds; at += tick)
         {
             inBuffer = Math.Max(0, inBuffer + (fps - (1 / perFrame)) * tick);
             if (inBuffer <= most) continue;

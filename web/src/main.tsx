@@ -3,6 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Board } from "./board/Board";
+import { Bags } from "./bags/Bags";
 import { Cards } from "./cards/Cards";
 import { CopyStrip } from "./cards/CopyStrip";
 import { FindLine } from "./find/FindLine";
@@ -32,6 +33,7 @@ function App() {
         <Route path="/:assignment/what-if" element={<WhatIf />} />
         <Route path="/:assignment/power" element={<Power />} />
         <Route path="/:assignment/cards" element={<Cards />} />
+        <Route path="/:assignment/bags" element={<Bags />} />
         <Route path="/:assignment/day" element={<Board />} />
         <Route
           path="*"

@@ -1,6 +1,7 @@
 using YokePair.Core.Cards;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
 using YokePair.Core.Verdict;
@@ -60,7 +61,8 @@ public sealed class DeadWeightProblem
         {
             var grams = item.WeightG ?? known.GetValueOrDefault(item.Id)?.WeightG;
             string[] setUpIn = [.. plan.Parts.Where(p => p.SetsUp(item.Id)).Select(p => p.Id)];
-            return new SpareThing(item.Id, item.Label, grams ?? KitOptions.Typical(item), grams is null, setUpIn, new UnpackThing { Item = item.Id, Everywhere = true });
+            return new SpareThing(item.Id, item.Label, grams ?? UsualWeights.Of(item), grams is null, setUpIn,
+                new UnpackThing { Item = item.Id, Everywhere = true });
         }
     }
 

@@ -1,3 +1,4 @@
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Advice;
@@ -48,29 +49,12 @@ internal static class KitOptions
         if (!today && place?.ReachSeconds < Nearness.PocketSeconds) tie++;
         return KitTotal.Scale * (goal switch
         {
-            KitGoal.Weight => (long)Math.Round(grams > 0 ? grams : Typical(item)),
+            KitGoal.Weight => (long)Math.Round(grams > 0 ? grams : UsualWeights.Of(item)),
             KitGoal.Count => 1,
             KitGoal.Value => (long)Math.Round(value),
             _ => today ? -1 : packed ? 0 : 1,
         }) + tie;
     }
-
-    /// <summary>Grams of a thing nobody has weighed, so that it is not taken for nothing.</summary>
-    internal static double Typical(Item item) => item switch
-    {
-        Body => 700,
-        Lens => 600,
-        Flash => 400,
-        Support { IsLightStand: true } => 1200,
-        Support { CarriesCamera: false } => 300,
-        Support { IsMonopod: true } => 600,
-        Support => 1500,
-        StandLight => 500,
-        Converter => 200,
-        Adapter => 120,
-        Tube or Trigger => 80,
-        _ => 50,
-    };
 }
 
 /// <summary>How sums of a goal are scaled.</summary>

@@ -14,7 +14,10 @@ namespace YokePair.Core.Cards;
 /// <param name="Fps">Frames a second that are asked.</param>
 /// <param name="Seconds">Until its buffer is full; null = never.</param>
 /// <param name="BusySeconds">Until a full buffer is written away.</param>
-public sealed record CardBurst(string Part, string Need, string Body, double Fps, double? Seconds, double BusySeconds);
+/// <param name="FullTooSoon">Whether it is full before the burst is over.</param>
+/// <param name="BusyAfter">Seconds it is still busy after the burst, where that is longer than what follows waits; null = ready in time.</param>
+public sealed record CardBurst(
+    string Part, string Need, string Body, double Fps, double? Seconds, double BusySeconds, bool FullTooSoon = false, double? BusyAfter = null);
 
 /// <summary>Bursts that needs ask for, against the buffer of the camera they are met with and the cards that are in it then.</summary>
 internal static class CardBursts
@@ -29,8 +32,10 @@ internal static class CardBursts
                 if (day.Kit.Items[fitted.Body] is not Body { BufferMegabytes: { } buffer } body
                     || Writes(day.Kit, fitted.Body, p, uses) is not { } slots) continue;
                 var burst = Burst.Length(need.Need.Fps, buffer, Charge.FrameMegabytes(body), slots);
+                var fit = BufferFit.Of(need.Need, body, need.Need.Fps, Burst.DrainFps(slots));
                 yield return new CardBurst(day.Parts[p].Id, need.Need.Id, body.Id, need.Need.Fps,
-                    double.IsPositiveInfinity(burst.SecondsUntilFull) ? null : Math.Round(burst.SecondsUntilFull, 1), Math.Round(burst.SecondsToClear, 1));
+                    double.IsPositiveInfinity(burst.SecondsUntilFull) ? null : Math.Round(burst.SecondsUntilFull, 1), Math.Round(burst.SecondsToClear, 1),
+                    fit.Short.HasFlag(Shortfalls.BufferFull), fit.Short.HasFlag(Shortfalls.StillWriting) ? Math.Round(fit.BusySeconds, 1) : null);
             }
     }
 

@@ -62,6 +62,9 @@ public sealed record SetPart : PlanEdit
     /// <summary>Whether there is a socket.</summary>
     public bool? Socket { get; init; }
 
+    /// <summary>Whether nothing rolls there.</summary>
+    public bool? Rough { get; init; }
+
     /// <summary>Whether the cards of every camera are changed before it.</summary>
     public bool? ChangeCards { get; init; }
 
@@ -111,6 +114,7 @@ public sealed record SetPart : PlanEdit
         TemperatureC = Cleared("temperatureC") ? null : TemperatureC ?? part.TemperatureC,
         Rain = Rain ?? part.Rain,
         Socket = Socket ?? part.Socket,
+        Rough = Rough ?? part.Rough,
         ChangeCards = ChangeCards ?? part.ChangeCards,
         StayBehindM = StayBehindM is 0 ? null : StayBehindM ?? part.StayBehindM,
         Frames = Cleared("frames") ? null : Frames ?? part.Frames,
@@ -136,6 +140,7 @@ public sealed record SetPart : PlanEdit
         if (TemperatureC is not null) yield return "another temperature";
         if (Rain is not null) yield return changed.Rain == true ? "rain" : "dry";
         if (ChangeCards is not null) yield return changed.ChangeCards == true ? "clear cards before it" : "cards as they are";
+        if (Rough is not null) yield return changed.Rough == true ? "nothing rolls" : "rollers roll";
         if (Socket is not null) yield return changed.Socket == true ? "a socket" : "no socket";
         if (StayBehindM is not null) yield return changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off") : "no line to stay behind";
         if (Frames is not null) yield return $"{changed.Frames?.Low}, {changed.Frames?.Likely} or {changed.Frames?.High} frames";

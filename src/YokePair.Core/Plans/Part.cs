@@ -77,6 +77,9 @@ public sealed record Part
     /// <summary>Whether there is a power socket to charge from.</summary>
     public bool? Socket { get; init; }
 
+    /// <summary>Whether nothing rolls: stairs, gravel, no paths.</summary>
+    public bool? Rough { get; init; }
+
     /// <summary>Line one must stay behind: nearest distance to any subject, metres.</summary>
     public double? StayBehindM { get; init; }
 

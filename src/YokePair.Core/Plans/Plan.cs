@@ -215,11 +215,36 @@ public sealed record Person
     /// <summary>How they work; null = not said.</summary>
     public WorkHabits? Habits { get; init; }
 
+    /// <summary>Where the cameras hang that they use; null = on the shoulders.</summary>
+    public Worn? CamerasOn { get; init; }
+
+    /// <summary>The most they want on their shoulders, grams.</summary>
+    public double? LimitG { get; init; }
+
     /// <summary>Seconds of their own, where they differ from the rules; null = as the rules say.</summary>
     public OwnSeconds? Seconds { get; init; }
 
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
+}
+
+/// <summary>Where a weight is felt.</summary>
+public enum Worn
+{
+    /// <summary>A harness, straps, a backpack, a shoulder bag.</summary>
+    Shoulders,
+
+    /// <summary>A belt.</summary>
+    Hips,
+
+    /// <summary>Carried by hand.</summary>
+    Hands,
+
+    /// <summary>A roller: no load but where it cannot roll.</summary>
+    Wheels,
+
+    /// <summary>Not at all: it stays where it is.</summary>
+    Stays,
 }
 
 /// <summary>A bag, pouch, base or car.</summary>
@@ -236,6 +261,15 @@ public sealed record Place
 
     /// <summary>Seconds until a thing from here is in the hand.</summary>
     public required double ReachSeconds { get; init; }
+
+    /// <summary>How it is carried; null = somebody's own on the shoulders, others not at all.</summary>
+    public Worn? Worn { get; init; }
+
+    /// <summary>What it weighs empty, grams.</summary>
+    public double? EmptyG { get; init; }
+
+    /// <summary>What it may weigh at the most, as one wants it, grams.</summary>
+    public double? LimitG { get; init; }
 
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }

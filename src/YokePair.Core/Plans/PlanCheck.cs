@@ -23,6 +23,8 @@ public static class PlanCheck
         {
             var place = plan.Places[i];
             found.Figure($"places[{i}].reachSeconds", place.ReachSeconds, 0, ProblemList.MostSeconds, "seconds");
+            found.Figure($"places[{i}].emptyG", place.EmptyG, 0, 1_000_000, "grams");
+            found.Figure($"places[{i}].limitG", place.LimitG, 0, 1_000_000, "grams");
             if (place.Person is { } person) ids.Person($"places[{i}].person", person, found);
         }
         for (var i = 0; i < plan.People.Count; i++) CheckPerson(plan.People[i], $"people[{i}]", found);

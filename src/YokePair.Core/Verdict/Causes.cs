@@ -72,7 +72,7 @@ internal static class Causes
     }
 
     /// <summary>A pair that cuts a need and lies in one place: the one is all the backup the other has.</summary>
-    private static IEnumerable<CauseFacts> Bags(DayAnalysis day)
+    public static IEnumerable<CauseFacts> Bags(DayAnalysis day)
     {
         var kit = day.Kit;
         var pairs = new Dictionary<(int A, int B, int Place), List<(string, string)>>();

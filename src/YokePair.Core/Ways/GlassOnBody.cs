@@ -30,9 +30,6 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
     /// <summary>Larger of the two stabilisations, stops.</summary>
     public double StabilisationStops => Math.Max(Body.StabilisationStops, Lens.StabilisationStops);
 
-    /// <summary>Frames a second that the body writes to the cards that lie in it as packed; null = not known.</summary>
-    public double? WrittenPerSecond { get; init; }
-
     /// <summary>Whether any piece only sometimes works, or two of them only half get on.</summary>
     public bool Doubtful { get; private init; } = Body.Doubtful || Lens.Doubtful || Converter?.Doubtful == true || Tube?.Doubtful == true || Adapter?.Doubtful == true;
 

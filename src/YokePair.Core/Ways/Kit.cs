@@ -1,5 +1,3 @@
-using YokePair.Core.Library;
-using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Ways;
@@ -33,7 +31,6 @@ internal sealed class Kit
         Bodies = Indexes<Body>();
         Batteries = Indexes<Battery>();
         Cards = Indexes<Card>();
-        Glass = Paced(Glass);
         Flashes = Indexes<Flash>();
         FlashKinds = [.. Flashes.Where(i => !Twins.IsStoodFor(i))];
         Cells = Indexes<Cells>();
@@ -190,29 +187,6 @@ internal sealed class Kit
             : other with { Glass = was with { Body = (Body)Items[other.Body], Lens = Now(was.Lens)!, Converter = Now(was.Converter), Tube = Now(was.Tube), Adapter = Now(was.Adapter) } };
 
         T? Now<T>(T? piece) where T : Item => piece is null ? null : (T)Items[IndexOf(piece.Id)];
-    }
-
-    /// <summary>Glass with how fast each body writes to what lies in it as packed.</summary>
-    private FittedGlass[] Paced(FittedGlass[] glass)
-    {
-        var written = glass.Select(g => g.Body).Distinct().ToDictionary(b => b, WrittenPerSecond);
-        return Array.TrueForAll(glass, g => g.Glass.WrittenPerSecond == written[g.Body]) ? glass
-            : [.. glass.Select(g => g with { Glass = g.Glass with { WrittenPerSecond = written[g.Body] } })];
-    }
-
-    /// <summary>Frames a second that a body writes with the cards that lie in it as packed; null where buffer or speeds are not known.</summary>
-    private double? WrittenPerSecond(int index)
-    {
-        if (Items[index] is not Body { BufferMegabytes: not null } body) return null;
-        var slots = new List<SlotWrite>();
-        for (var slot = 0; slot < (Plan.Rules.DualRecord ? body.Slots.Count : Math.Min(1, body.Slots.Count)); slot++)
-        {
-            var inside = Cards.FirstOrDefault(i => RestsOn[i] == index && SlotOf[i] == slot, None);
-            double?[] speeds = [body.Slots[slot].WriteMegabytesPerSecond, inside == None ? null : ((Card)Items[inside]).WriteMegabytesPerSecond];
-            if (speeds.Min() is not { } slower) return null;
-            slots.Add(new SlotWrite(Charge.FrameMegabytes(body, Plan.Rules.TakesJpeg(slot)), slower));
-        }
-        return slots.Count == 0 ? null : Burst.DrainFps(slots);
     }
 
     private int[] Indexes<T>() where T : Item => [.. Enumerable.Range(0, Items.Length).Where(i => Items[i] is T)];

@@ -224,7 +224,7 @@ public readonly record struct NeedFit
 
         var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
         judged.Grade(fps >= need.Fps ? Quality.Full : fps >= need.Fps / 2 ? Quality.SecondBest : Quality.No, Shortfalls.FrameRate);
-        if (BufferFit.Of(need, glass, Math.Min(fps, need.Fps)) is var buffer && buffer.Short != Shortfalls.None)
+        if (BufferFit.Of(rules, need, body, Math.Min(fps, need.Fps)) is var buffer && buffer.Short != Shortfalls.None)
             judged.Grade(Quality.SecondBest, buffer.Short);
         if (rules.DualRecord && body.Slots.Count < 2) judged.Grade(Quality.SecondBest, Shortfalls.OneRecord);
 

@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/bags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowBags"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/parts/{part}/choices": {
         parameters: {
             query?: never;
@@ -957,12 +973,99 @@ export interface components {
         };
         /** @enum {unknown} */
         BackupHome: "worn" | "bag" | "car" | "partner" | null;
+        /** @description Bags and loads of a day, as their page tells it. */
+        BagDay: {
+            /** @description What lies in one bag, what is too heavy, and what is felt on whose shoulders for how long. */
+            sentence: components["schemas"]["TextPiece"][];
+            /** @description The weights behind it. */
+            plan: components["schemas"]["CarryPlan"];
+            /** @description What would be gone with each place. */
+            gone: components["schemas"]["BagGone"][];
+            /** @description What would part a thing from its only backup. */
+            splits: components["schemas"]["BagSplit"][];
+        };
+        /** @description What would be gone with a bag or another place. */
+        BagGone: {
+            /** @description Place id. */
+            place: string;
+            /**
+             * Format: int32
+             * @description Once and must needs that are late or lost without it.
+             */
+            costs: number;
+            /** @description The first of them. */
+            lost: components["schemas"]["LostPicture"][];
+            /**
+             * Format: int32
+             * @description How many more of those that matter are second best then.
+             */
+            secondBest: number;
+            /**
+             * Format: int32
+             * @description Frames on cards in it that are nowhere else, at its worst moment.
+             */
+            frames: number;
+        };
+        /** @description An edit after which a thing and its only backup travel apart, proved on the whole day. */
+        BagSplit: {
+            /** @description What it does, in words. */
+            label: string;
+            /** @description The edits; made together, undone together. */
+            edits: components["schemas"]["PlanEdit"][];
+            /** @description What it comes to with them, in words. */
+            then: string;
+        };
         /** @description One band of a range that must be covered all along. */
         BandFound: {
             /** @description Equivalent range, mm. */
             focalMm: components["schemas"]["Interval"];
             /** @description What becomes of it by itself. */
             outcome: components["schemas"]["Outcome"];
+        };
+        /** @description A bag or another place with what is in it before the first part. */
+        Beam: {
+            /** @description Place id. */
+            place: string;
+            /**
+             * Format: double
+             * @description What it weighs with all that is in it.
+             */
+            grams: number;
+            /**
+             * Format: double
+             * @description What it weighs empty; null = nobody has said.
+             */
+            emptyG: null | number;
+            /**
+             * Format: double
+             * @description The most one wants; null = no limit.
+             */
+            limitG: null | number;
+            /**
+             * Format: double
+             * @description What is in it would cost to replace, as far as it is known.
+             */
+            value: number;
+            /** @description What is in it, in the order it hangs together, the heaviest first. */
+            things: components["schemas"]["BeamThing"][];
+            /**
+             * Format: double
+             * @description Grams too many; 0 = within the limit.
+             */
+            over: number;
+        };
+        /** @description A thing in a beam. */
+        BeamThing: {
+            item: string;
+            /**
+             * Format: double
+             * @description What it weighs.
+             */
+            grams: number;
+            /** @description Whether that is a usual figure, as nobody has weighed it. */
+            isUsual: boolean;
+            /** @description Id of what it is mounted on or loaded in; null = nothing. */
+            on: null | string;
         };
         /** @description Everything the day board shows, in one answer. */
         BoardView: {
@@ -1050,6 +1153,63 @@ export interface components {
          * @enum {unknown}
          */
         BounceColour: "white" | "pale" | "dark";
+        /** @description What somebody carries. */
+        Burden: {
+            /** @description Person id. */
+            person: string;
+            /** @description Part by part. */
+            parts: components["schemas"]["BurdenInPart"][];
+            /**
+             * Format: double
+             * @description Hours with something on the shoulders.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description On the shoulders on average over those hours.
+             */
+            shouldersG: number;
+            /**
+             * Format: double
+             * @description Shoulders, hips and hands together; only to rank one style against another.
+             */
+            kilogramHours: number;
+            /**
+             * Format: double
+             * @description The most they want on their shoulders; null = no limit.
+             */
+            limitG: null | number;
+        };
+        /** @description What somebody carries in one part, by where it is felt, in grams. */
+        BurdenInPart: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: double
+             * @description Harness, straps, backpack, shoulder bag.
+             */
+            shoulders: number;
+            /**
+             * Format: double
+             * @description Belt.
+             */
+            hips: number;
+            /**
+             * Format: double
+             * @description By hand.
+             */
+            hands: number;
+            /**
+             * Format: double
+             * @description Rolled along: no load.
+             */
+            wheels: number;
+            /**
+             * Format: double
+             * @description All that is felt.
+             */
+            felt: number;
+        };
         /** @description A calendar file as a timetable that can be looked at and changed before it becomes a day. */
         CalendarDay: {
             /**
@@ -1101,6 +1261,16 @@ export interface components {
              * @description Until a full buffer is written away.
              */
             busySeconds: number;
+            /**
+             * @description Whether it is full before the burst is over.
+             * @default false
+             */
+            fullTooSoon: boolean;
+            /**
+             * Format: double
+             * @description Seconds it is still busy after the burst, where that is longer than what follows waits; null = ready in time.
+             */
+            busyAfter?: null | number;
         };
         /**
          * @description Whether a card may be used.
@@ -1464,6 +1634,13 @@ export interface components {
          * @enum {unknown}
          */
         CardWayKind: "planned" | "oneBigPair" | "twoJoins" | "perPart";
+        /** @description What is in which bag, and what everybody carries through the day. */
+        CarryPlan: {
+            /** @description Every place, as a beam of what is in it. */
+            places: components["schemas"]["Beam"][];
+            /** @description Everybody who carries something. */
+            people: components["schemas"]["Burden"][];
+        };
         /**
          * @description What could take several things together.
          * @enum {unknown}
@@ -5213,6 +5390,8 @@ export interface components {
             rain?: null | boolean;
             /** @description Whether there is a power socket to charge from. */
             socket?: null | boolean;
+            /** @description Whether nothing rolls: stairs, gravel, no paths. */
+            rough?: null | boolean;
             /**
              * Format: double
              * @description Line one must stay behind: nearest distance to any subject, metres.
@@ -5340,6 +5519,12 @@ export interface components {
              */
             handOverSeconds?: null | number;
             habits?: null | components["schemas"]["WorkHabits"];
+            camerasOn?: null | components["schemas"]["Worn"];
+            /**
+             * Format: double
+             * @description The most they want on their shoulders, grams.
+             */
+            limitG?: null | number;
             seconds?: null | components["schemas"]["OwnSeconds"];
         };
         /** @enum {unknown} */
@@ -5383,6 +5568,17 @@ export interface components {
              * @description Seconds until a thing from here is in the hand.
              */
             reachSeconds: number;
+            worn?: null | components["schemas"]["Worn"];
+            /**
+             * Format: double
+             * @description What it weighs empty, grams.
+             */
+            emptyG?: null | number;
+            /**
+             * Format: double
+             * @description What it may weigh at the most, as one wants it, grams.
+             */
+            limitG?: null | number;
         };
         /** @description How many things a place holds, nested ones included. */
         PlaceCount: {
@@ -5756,6 +5952,8 @@ export interface components {
             rain?: null | boolean;
             /** @description Whether there is a socket. */
             socket?: null | boolean;
+            /** @description Whether nothing rolls there. */
+            rough?: null | boolean;
             /** @description Whether the cards of every camera are changed before it. */
             changeCards?: null | boolean;
             /**
@@ -7419,6 +7617,8 @@ export interface components {
             /** @description Glass they take to each kind of part, ranked. */
             glass: components["schemas"]["UsualGlass"][];
         };
+        /** @enum {unknown} */
+        Worn: "shoulders" | "hips" | "hands" | "wheels" | "stays" | null;
     };
     responses: never;
     parameters: never;
@@ -8644,6 +8844,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CardDay"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowBags: {
+        parameters: {
+            query?: {
+                pull?: string[];
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BagDay"];
                 };
             };
             /** @description Not Found */

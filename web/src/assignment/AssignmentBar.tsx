@@ -1,13 +1,14 @@
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 
-type View = "day" | "what-if" | "power" | "cards" | "proposals";
+type View = "day" | "what-if" | "power" | "cards" | "bags" | "proposals";
 
 const views: [View, string, path: string][] = [
   ["day", "Day", "day"],
   ["what-if", "What if", "what-if"],
   ["power", "Power", "power"],
   ["cards", "Cards", "cards"],
+  ["bags", "Bags", "bags"],
   ["proposals", "Proposals", "day?show=setups"],
 ];
 
@@ -55,7 +56,7 @@ function Views({
   const to = (path: string) => {
     const [at = "", more] = path.split("?");
     const rest = new URLSearchParams(more);
-    if (at === "day" || at === "power" || at === "cards")
+    if (at === "day" || at === "power" || at === "cards" || at === "bags")
       pulled.forEach(([key, value]) => rest.append(key, value));
     return `/${assignment}/${at}${rest.size > 0 ? `?${rest}` : ""}`;
   };

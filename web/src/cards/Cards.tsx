@@ -156,6 +156,10 @@ function Bursts({ cards, name, part, need }: CardsPage) {
             {b.seconds == null
               ? "without end"
               : `full after ${seconds(b.seconds)}, then ${seconds(b.busySeconds)} busy`}
+            {b.fullTooSoon && <strong className="text-hangs"> before the burst is over</strong>}
+            {b.busyAfter != null && (
+              <strong className="text-hangs"> not ready for what follows for {seconds(b.busyAfter)}</strong>
+            )}
           </li>
         ))}
       </ul>

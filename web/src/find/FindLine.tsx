@@ -173,7 +173,7 @@ function keepingPulls(to: string) {
 
 /** Everything there is to find from where one is: what can be done, the day that is open, other days, the locker. */
 function useFinds(): Find[] {
-  const key = /^\/([^/]+)\/(day|what-if|power|cards)$/.exec(useLocation().pathname)?.[1];
+  const key = /^\/([^/]+)\/(day|what-if|power|cards|bags)$/.exec(useLocation().pathname)?.[1];
   const client = useQueryClient();
   const board = useQuery({ ...boardQuery(client, key ?? "", []), enabled: !!key });
   const list = useQuery({ queryKey: ["assignments"], queryFn: () => answer(api.GET("/api/assignments")) });
