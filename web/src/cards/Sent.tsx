@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Part, Sending } from "../api/client";
+import { Choose } from "../shared/Choose";
 import { number, time } from "../shared/format";
-import { Select } from "../shared/Select";
 import { TypedField } from "../shared/TypedField";
 import type { CardsPage } from "./Cards";
 
@@ -135,14 +135,14 @@ function From({
   const bodies = plan.items.filter((i) => i.kind === "body").map(named);
   return (
     <>
-      <Pick label="Camera" value={draft.body} choose={(body) => put({ body })} options={bodies} />
-      <Pick
+      <Choose label="Camera" value={draft.body} choose={(body) => put({ body })} options={bodies} />
+      <Choose
         label="Part"
         value={draft.part}
         choose={(part) => put({ part })}
         options={[["", "all its parts"], ...parts.map(named)]}
       />
-      <Pick
+      <Choose
         label="To"
         value={draft.thing}
         choose={(thing) => put({ thing })}
@@ -171,30 +171,5 @@ function Speed({ send }: { send: (speed: number | null) => void }) {
         Send
       </button>
     </>
-  );
-}
-
-function Pick({
-  label,
-  value,
-  options,
-  choose,
-}: {
-  label: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  choose: (value: string) => void;
-}) {
-  return (
-    <label className="flex flex-col gap-0.5">
-      {label}
-      <Select className="webbing max-w-[14rem] font-normal" value={value} choose={choose}>
-        {options.map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </Select>
-    </label>
   );
 }
