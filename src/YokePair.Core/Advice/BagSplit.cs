@@ -16,13 +16,15 @@ public sealed record BagSplit(string Label, IReadOnlyList<PlanEdit> Edits, strin
     /// <summary>For each of the worst pairs in one place: the quickest other place for either of the two that leaves nothing worse.</summary>
     public static IReadOnlyList<BagSplit> For(DayAnalysis day)
     {
-        var causes = Causes.Bags(day).Take(Pairs).ToList();
-        if (causes.Count == 0) return [];
-        var before = DayVerdict.Of(day);
-        return [.. causes.Select(c => Of(day, before, c)).OfType<BagSplit>().DistinctBy(s => s.Label)];
+        var together = Causes.Bags(day).ToList();
+        if (together.Count == 0) return [];
+        var (before, hits) = (DayVerdict.Of(day), Hits(together));
+        return [.. together.Take(Pairs).Select(c => Of(day, before, hits, c)).OfType<BagSplit>().DistinctBy(s => s.Label)];
     }
 
-    private static BagSplit? Of(DayAnalysis day, DayVerdict before, CauseFacts cause)
+    private static int Hits(List<CauseFacts> together) => together.Sum(c => c.Hits.Count);
+
+    private static BagSplit? Of(DayAnalysis day, DayVerdict before, int hits, CauseFacts cause)
     {
         var plan = day.Plan;
         foreach (var place in plan.Places.Where(p => p.Id != cause.About).OrderBy(p => p.ReachSeconds))
@@ -33,7 +35,7 @@ public sealed record BagSplit(string Label, IReadOnlyList<PlanEdit> Edits, strin
                 var then = day.Trying(moved);
                 var left = Causes.Bags(then).ToList();
                 if (left.Exists(l => l.Items.Order().SequenceEqual(cause.Items.Order()))
-                    || left.Sum(l => l.Hits.Count) >= Causes.Bags(day).Sum(l => l.Hits.Count)) continue;
+                    || Hits(left) >= hits) continue;
                 if (!DayVerdict.Of(then).IsNowhereWorseThan(before)) continue;
                 return new BagSplit(result.Label, [move], left.Count == 0 ? "then no bag holds a thing and its only backup"
                     : $"then {English.Count(left.Count, "such pair is", "such pairs are")} left in one bag");

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
@@ -9,12 +10,17 @@ namespace YokePair.Core.Cards;
 /// <summary>Plans the cards of a day, says where every copy is from moment to moment, and what each loss would take.</summary>
 public static class CardPlans
 {
+    // Page, losses, causes and mends ask for the same busy day: its cards are planned once.
+    private static readonly ConditionalWeakTable<DayAnalysis, Setting> Busy = [];
+
+    private static Setting BusyOf(DayAnalysis analysis) => Busy.GetValue(analysis, a => Setting.Of(a, CameraDay.Of(a)));
+
     /// <summary>Plans the cards of a day.</summary>
     /// <param name="analysis">The day; what is pulled is not there.</param>
     /// <param name="level">How much is taken.</param>
     public static CardPlan Of(DayAnalysis analysis, UseLevel level = UseLevel.High)
     {
-        var setting = Setting.Of(analysis, new CameraDay(analysis, level: level));
+        var setting = level == UseLevel.High ? BusyOf(analysis) : Setting.Of(analysis, new CameraDay(analysis, level: level));
         var (day, clock, work, fed, uses, batches, where, exposure, isBest) = setting;
         var kit = day.Kit;
         List<Swap> changes = [.. SwapPlans.Told(day, fed)];
@@ -94,7 +100,7 @@ public static class CardPlans
 
     /// <summary>What each loss would take of what is on the cards of a busy day, as planned, at its worst moment; the worst first.</summary>
     public static IReadOnlyList<CardLoss> Losses(DayAnalysis analysis) =>
-        [.. Setting.Of(analysis, CameraDay.Of(analysis)).Exposure.Worst().Where(l => l.Frames + l.JpegOnly > 0)];
+        [.. BusyOf(analysis).Exposure.Worst().Where(l => l.Frames + l.JpegOnly > 0)];
 
     /// <summary>The cards of a day as they are used, and where they are.</summary>
     private sealed record Setting(
@@ -117,7 +123,7 @@ public static class CardPlans
 
     /// <summary>The copies of a busy day before one leaves; null where nothing is shot.</summary>
     public static CardEvening? Evening(DayAnalysis analysis) =>
-        Setting.Of(analysis, CameraDay.Of(analysis)) is { Batches.Count: > 0 } setting ? setting.Evening() : null;
+        BusyOf(analysis) is { Batches.Count: > 0 } setting ? setting.Evening() : null;
 
     /// <summary>What a busy day finds no room for, without planning more of it than that asks.</summary>
     public static CardLack Lack(DayAnalysis analysis)
@@ -138,7 +144,7 @@ public static class CardPlans
     public static Func<IEnumerable<string>, CardsWithout> Without(DayAnalysis analysis)
     {
         var day = CameraDay.Of(analysis);
-        var before = Setting.Of(analysis, day);
+        var before = BusyOf(analysis);
         var had = before.Evening();
         return gone =>
         {

@@ -17,10 +17,12 @@ public sealed class CarryPlans
     private readonly Plan plan;
     private readonly Kit kit;
     private readonly IReadOnlyDictionary<string, Item> known;
+    private readonly ILookup<string?, int> packed;
 
     private CarryPlans(DayAnalysis day, IReadOnlyList<Item> locker)
     {
         (plan, kit) = (day.Plan, day.Kit);
+        packed = Enumerable.Range(0, kit.Items.Length).ToLookup(kit.PackedIn);
         known = locker.DistinctBy(i => i.Id).ToDictionary(i => i.Id, StringComparer.Ordinal);
     }
 
@@ -41,7 +43,7 @@ public sealed class CarryPlans
 
     private Beam BeamOf(Place place)
     {
-        List<int> inside = [.. Enumerable.Range(0, kit.Items.Length).Where(i => kit.PackedIn(i) == place.Id)];
+        List<int> inside = [.. packed[place.Id]];
         var things = new List<BeamThing>();
         foreach (var item in inside.Where(i => kit.RestsOn[i] == Kit.None).OrderByDescending(GramsWithAll))
             foreach (var one in WithAll(item))
@@ -96,8 +98,7 @@ public sealed class CarryPlans
                 Add(person.CamerasOn ?? Worn.Shoulders, WeightOf(item).Grams);
         foreach (var place in plan.Places.Where(p => CarrierOf(p) == person.Id && !part.Unreachable.Contains(p.Id)))
         {
-            var grams = Enumerable.Range(0, kit.Items.Length).Where(i => kit.PackedIn(i) == place.Id && !IsOut(i)).Sum(i => WeightOf(i).Grams)
-                + (place.EmptyG ?? 0);
+            var grams = packed[place.Id].Where(i => !IsOut(i)).Sum(i => WeightOf(i).Grams) + (place.EmptyG ?? 0);
             var worn = place.Worn ?? Worn.Shoulders;
             Add(worn == Worn.Wheels && part.Rough == true ? Worn.Hands : worn, grams);
         }

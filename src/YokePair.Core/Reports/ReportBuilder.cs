@@ -40,8 +40,8 @@ internal static class ReportBuilder
         var toGet = StillToGet.Of(day);
         List<(string, string)> secondBest = [.. needs.Where(n => n.Importance != Importance.Nice && n.Baseline == Outcome.Thins).Select(n => (n.Part, n.Need))];
         var power = PowerPlans.Lack(day);
-        var full = CardPlans.Lack(day);
-        var verdict = VerdictWords.Of(day.Plan, new Standing(gaps, singlePoints, secondBest, away, toGet, power, full));
+        var cards = CardPlans.Lack(day);
+        var verdict = VerdictWords.Of(day.Plan, new Standing(gaps, singlePoints, secondBest, away, toGet, power, cards));
         return new Report
         {
             Verdict = VerdictWords.Plain(verdict),
@@ -60,8 +60,8 @@ internal static class ReportBuilder
             Power = new PowerReport(
                 [.. Counts(kit.Items.OfType<Battery>(), b => b.Type, b => b.Charged), .. Counts(kit.Items.OfType<Cells>(), c => c.Type, c => c.Charged)],
                 power.Short, power.WithoutOne),
-            NoRoom = full.Short.Count > 0 ? full.Short : null,
-            CardsShort = full.WithoutOne.Count > 0 ? full.WithoutOne : null,
+            NoRoom = cards.Short.Count > 0 ? cards.Short : null,
+            CardsShort = cards.WithoutOne.Count > 0 ? cards.WithoutOne : null,
             Cards = [.. Counts(kit.Items.OfType<Card>(), c => c.Type, c => c.CanRecord)],
             Reckoning = Reckoning.Of(day.Plan, needs),
             House = HouseRules.Of(day),

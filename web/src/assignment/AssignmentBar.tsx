@@ -56,8 +56,8 @@ function Views({
   const to = (path: string) => {
     const [at = "", more] = path.split("?");
     const rest = new URLSearchParams(more);
-    if (at === "day" || at === "power" || at === "cards" || at === "bags")
-      pulled.forEach(([key, value]) => rest.append(key, value));
+    // What if tries every loss itself.
+    if (at !== "what-if") pulled.forEach(([key, value]) => rest.append(key, value));
     return `/${assignment}/${at}${rest.size > 0 ? `?${rest}` : ""}`;
   };
   return (
