@@ -107,6 +107,23 @@ public sealed class PowerTests
         if (spares == 1) Assert.Contains("One LB short: with one dead the b1 goes dark at 20:26 in drinks.", report.Verdict, StringComparison.Ordinal);
     }
 
+    /// <summary>
+    /// Of 400 frames each, four reach; three are used as they come: 140 are left at the ceremony, which asks 180 and so begins with a full one,
+    /// and 85 of the last at the floor. Nobody changes amid the vows to save those 140 for it. One more is enough.
+    /// </summary>
+    [Fact]
+    public void What_is_too_little_goes_dark_late_and_not_amid_what_happens_once()
+    {
+        var plan = Day(fresh: true, spares: 3, framesPerCharge: 400);
+        var report = new DayAnalysis(plan).Report(withEvents: false);
+        Assert.Contains("One LB short: with one dead the b1 goes dark at 00:17 in floor.", report.Verdict, StringComparison.Ordinal);
+        var three = Of(plan with { Items = [.. plan.Items.Where(i => i.Id != "bat3")] });
+        Assert.Equal(("floor", 85, 215), three.Short.Select(s => (s.Part, s.AfterFrames, s.Frames)).Single());
+        Assert.All(three.Changes, c => Assert.False(c.InOnce));
+        Assert.Null(three.Changes[0].AfterFrames);
+        Assert.Equal("ceremony", three.Changes[0].Part);
+    }
+
     /// <summary>Two hands on one dance floor, each with a flash of its own, 720 frames in all.</summary>
     internal static Plan Flashes(double fNumber, double iso, int sets)
     {
@@ -369,6 +386,34 @@ public sealed class PowerTests
         var rested = plan with { Parts = [.. plan.Parts.Select(p => p.Id == "drinks" ? p with { Needs = [], Setups = [], Frames = null } : p)] };
         var mend = PowerMend.For(new DayAnalysis(Sockets(rested, 1, 2, [])), []).First(m => m.Label == "Charge LB in drinks, if there is a socket");
         Assert.Equal(new SetPart { Part = "drinks", Socket = true }, Assert.Single(mend.Edits));
+    }
+
+    /// <summary>What one type lacks changes nothing for another, and what would mend it goes to the hand whose camera goes dark.</summary>
+    [Fact]
+    public void A_shortage_stays_with_its_type()
+    {
+        var plan = Day(fresh: true, spares: 3);
+        var other = ((Body)plan.Items[0]) with { Id = "b2", Place = "pouch", BatteryType = "LC", FramesPerCharge = 300 };
+        var two = plan with
+        {
+            People = [.. plan.People, new Person { Id = "second" }],
+            Places = [.. plan.Places, new Place { Id = "pouch", ReachSeconds = 90 }],
+            Items =
+            [
+                .. plan.Items, other, ((Lens)plan.Items[1]) with { Id = "l2", Place = "pouch" }, new Battery { Id = "lc", Place = "@b2", Type = "LC" },
+                new Card { Id = "c2", Place = "@b2/1", Type = "SD", Gigabytes = 256 },
+            ],
+            Parts = [.. plan.Parts.Select(p => p with { Setups = [.. p.Setups, new Setup { Person = "second", Body = "b2", Lens = "l2" }] })],
+        };
+        Battery[] spares = [.. Enumerable.Range(1, 4).Select(n => new Battery { Id = $"lc{n}", Place = "bag", Type = "LC" })];
+        var enough = Of(two with { Items = [.. two.Items, .. spares] });
+        Assert.Empty(enough.Short);
+        var lacking = Of(two);
+        Assert.All(lacking.Short, s => Assert.Equal("LC", s.Type));
+        Assert.NotEmpty(lacking.Short);
+        Assert.Equal(enough.Changes.Where(c => c.Body == "b1"), lacking.Changes.Where(c => c.Body == "b1"));
+        var mends = PowerMend.For(new DayAnalysis(two), spares);
+        Assert.Equal("pouch", Assert.IsType<PackThing>(mends[0].Edits[0]).Place);
     }
 
     /// <summary>What is there more, or holds more, never leaves more in the dark; what is there less never less.</summary>

@@ -17,16 +17,16 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
 
     /// <summary>What is wrong, the worst first.</summary>
     internal readonly record struct Cost(
-        double Short, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps) : IComparable<Cost>
+        double Short, int Ahead, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps) : IComparable<Cost>
     {
         public static Cost operator +(Cost a, Cost b) => new(
-            a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Unclear + b.Unclear, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
+            a.Short + b.Short, a.Ahead + b.Ahead, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Unclear + b.Unclear, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
             a.Inside + b.Inside, a.Spares + b.Spares, a.Stale + b.Stale, a.Swaps + b.Swaps);
 
         public int CompareTo(Cost other)
         {
-            var bits = new[] { Math.Round(Short, 6), Risks, Unpinned, Unclear, Walks, Hurried, Reserve, Inside, Spares, Stale, Swaps };
-            var others = new[] { Math.Round(other.Short, 6), other.Risks, other.Unpinned, other.Unclear, other.Walks, other.Hurried, other.Reserve, other.Inside, other.Spares, other.Stale, other.Swaps };
+            var bits = new[] { Math.Round(Short, 6), Ahead, Risks, Unpinned, Unclear, Walks, Hurried, Reserve, Inside, Spares, Stale, Swaps };
+            var others = new[] { Math.Round(other.Short, 6), other.Ahead, other.Risks, other.Unpinned, other.Unclear, other.Walks, other.Hurried, other.Reserve, other.Inside, other.Spares, other.Stale, other.Swaps };
             return bits.Zip(others).Select(x => x.First.CompareTo(x.Second)).FirstOrDefault(c => c != 0);
         }
     }
@@ -128,7 +128,7 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
             if (inside.Level > 0)
                 foreach (var next in offers)
                     Try(Without(at, next!), Filled(at, body, next!), [.. gone, next!], cost + Swapped(at, next!, person, part, false) + (once ? new Cost { Risks = 1 } : new Cost { Inside = 1 }), without, inSwaps + 1);
-            if (mine is null || offers.Count == 0) Done(at, new Slot(inside.Item, 0), gone, cost + new Cost { Short = without * cold });
+            if (mine is null || offers.Count == 0) Done(at, new Slot(inside.Item, 0), gone, cost + new Cost { Short = without * cold, Ahead = ToCome(body, part), Risks = once && inside.Level > 0 ? 1 : 0 });
         }
 
         void Done(State at, Slot inside, List<string> gone, Cost cost)
@@ -138,6 +138,9 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
             if (all.CompareTo(best) < 0) best = all;
         }
     }
+
+    /// <summary>Parts in which a camera works from one on.</summary>
+    private int ToCome(string body, int part) => Enumerable.Range(part, plan.Parts.Count - part).Count(p => Work(p, p >= pullAt).Any(w => w.Body == body));
 
     /// <summary>Whether a camera that has been at work before should begin a part on a clear card.</summary>
     private bool AsksClear(string body, int part)

@@ -178,7 +178,7 @@ public static class Mending
             if (EditResult.Tried(plan, edits) is not { } tried) return null;
             var lack = Lack(tried);
             if (lack.Size <= lacks) return edits;
-            List<PlanEdit> more = [.. edits, .. lack.WithoutOne.SelectMany(t => PowerMend.ToBorrow(tried, t))];
+            List<PlanEdit> more = [.. edits, .. lack.WithoutOne.SelectMany(t => PowerMend.ToBorrow(tried, lack, t))];
             return EditResult.Tried(plan, more) is { } fed && Lack(fed).Size <= lacks ? more : null;
 
             PowerLack Lack(Plan then) => PowerPlans.Lack(new DayAnalysis(then, before: day, cancel: cancel));

@@ -27,11 +27,11 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     private static IEnumerable<PowerMend> For(DayAnalysis day, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
     {
         var plan = day.Plan;
-        var candidates = Packs(plan, locker, type)
+        var candidates = Packs(plan, locker, lack, type)
             .Concat(plan.Rules.FreshBeforeOnce && type.Each is null ? [Of("Change as rarely as can be", new SetRules { FreshBeforeOnce = false })] : [])
             .Concat(InTheBreak(plan, locker, lack, type))
             .Concat(OtherBodies(plan, lack, type))
-            .Concat(Borrows(plan, type));
+            .Concat(Borrows(plan, lack, type));
         DayVerdict? before = null;
         foreach (var (label, edits) in candidates)
         {
@@ -49,11 +49,12 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
 
     private static (string Label, IReadOnlyList<PlanEdit> Edits) Of(string label, params IReadOnlyList<PlanEdit> edits) => (label, edits);
 
-    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Packs(Plan plan, IReadOnlyList<Item> locker, PowerType type)
+    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Packs(
+        Plan plan, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
     {
         List<Item> own = [.. locker.Where(i => i is Battery { Charged: true } or Cells { Charged: true } && i.ChargeType() == type.Type && !i.Doubtful
             && Sourcing.IsFree(plan, i))];
-        if (own.Count == 0 || PlaceFor(plan, type.Type) is not { } place) yield break;
+        if (own.Count == 0 || PlaceFor(plan, lack, type) is not { } place) yield break;
         List<Item> some = [.. own.Take(type.Short)];
         var into = plan.PlaceOf(place)!.Name ?? place;
         yield return Of($"Take {English.List([.. some.Select(i => i.Label)])} along as well; into {into}",
@@ -69,11 +70,11 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
         var own = along ? null : locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && !plan.HasItem(c.Id));
         if (!along && own is null) yield break;
         List<Part> order = [.. Day.InOrder(plan)];
-        var dark = lack.Short.Concat(type.WithoutOne).Where(s => s.Type == type.Type).Select(s => order.FindIndex(p => p.Id == s.Part)).DefaultIfEmpty(0).Max();
+        var dark = Dark(lack, type).Select(s => order.FindIndex(p => p.Id == s.Part)).DefaultIfEmpty(0).Max();
         foreach (var part in order.Take(dark).Where(p => p.Socket != true && p.Needs.Count == 0))
         {
             List<PlanEdit> edits = [new SetPart { Part = part.Id, Socket = true }];
-            if (own is not null && PlaceFor(plan, type.Type) is { } place) edits.Add(new PackThing { Thing = own.Id, Place = place, Found = own });
+            if (own is not null && PlaceFor(plan, lack, type) is { } place) edits.Add(new PackThing { Thing = own.Id, Place = place, Found = own });
             yield return Of($"Charge {type.Type} in {part.Label}, if there is a socket{(own is null ? "" : $"; take {own.Label} along")}", [.. edits]);
         }
     }
@@ -81,7 +82,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     /// <summary>Another camera, which takes other batteries, with the same glass in the hand whose camera goes dark.</summary>
     private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> OtherBodies(Plan plan, PowerLack lack, PowerType type)
     {
-        var dark = lack.Short.Concat(type.WithoutOne).FirstOrDefault(s => s.Type == type.Type && plan.ItemOf(s.Device) is Body);
+        var dark = Dark(lack, type).FirstOrDefault(s => plan.ItemOf(s.Device) is Body);
         if (dark is null || plan.PartOf(dark.Part) is not { } part) yield break;
         if (part.Setups.FirstOrDefault(s => s.Body == dark.Device) is not { Lens: { } lens } setup) yield break;
         foreach (var body in plan.Items.OfType<Body>().Where(b => b.BatteryType != type.Type && !b.Doubtful && !part.SetsUp(b.Id)).Take(BodiesTried))
@@ -90,22 +91,25 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
                     new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position, Body = body.Id, Lens = lens });
     }
 
-    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Borrows(Plan plan, PowerType type)
+    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Borrows(Plan plan, PowerLack lack, PowerType type)
     {
-        var edits = ToBorrow(plan, type);
+        var edits = ToBorrow(plan, lack, type);
         if (edits is not [BorrowThing { Item.Place: { } place }, ..]) yield break;
         var what = type.Each is null ? type.Type : $"{(type.Short == 1 ? "set" : "sets")} of {type.Type}";
         yield return Of($"Borrow, rent or buy {English.Number(type.Short)} {what}; into {plan.PlaceOf(place)!.Name ?? place}", edits);
     }
 
     /// <summary>As many of a type as are short, to be had from somewhere; none where there is no place for them.</summary>
-    internal static IReadOnlyList<PlanEdit> ToBorrow(Plan plan, PowerType type)
+    internal static IReadOnlyList<PlanEdit> ToBorrow(Plan plan, PowerLack lack, PowerType type)
     {
-        if (PlaceFor(plan, type.Type) is not { } place) return [];
+        if (PlaceFor(plan, lack, type) is not { } place) return [];
         return Sourcing.Borrow(plan, type.Short, type.Type, id => type.Each is { } each
             ? new Cells { Id = id, Name = $"{type.Type} set, to get", Type = type.Type, CellCount = each, Place = place }
             : new Battery { Id = id, Name = $"{type.Type}, to get", Type = type.Type, Place = place });
     }
 
-    private static string? PlaceFor(Plan plan, string type) => Sourcing.PlaceFor(plan, i => i.ChargeType() == type);
+    private static string? PlaceFor(Plan plan, PowerLack lack, PowerType type) =>
+        Sourcing.PlaceFor(plan, i => i.ChargeType() == type.Type, Dark(lack, type).FirstOrDefault()?.Device);
+
+    private static IEnumerable<PowerShort> Dark(PowerLack lack, PowerType type) => lack.Short.Concat(type.WithoutOne).Where(s => s.Type == type.Type);
 }

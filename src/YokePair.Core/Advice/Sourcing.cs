@@ -10,9 +10,16 @@ internal static class Sourcing
     public static bool IsFree(Plan plan, Item item) =>
         !plan.HasItem(item.Id) && (plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null) is not { } on || item.IsHere(on));
 
-    /// <summary>Where most of the like lie already, else the place that is quickest to reach.</summary>
-    public static string? PlaceFor(Plan plan, Func<Item, bool> isLike) =>
-        plan.Items.Where(i => isLike(i) && plan.PlaceOf(i.Place) is not null).GroupBy(i => i.Place!).MaxBy(g => g.Count())?.Key
+    /// <summary>
+    /// Where that is which runs out, as its spare belongs to the same hand; else where most of the like lie already, else the place that is
+    /// quickest to reach.
+    /// </summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="isLike">Whether a thing is like what is lacking.</param>
+    /// <param name="user">Id of what runs out without it; null = nothing in particular.</param>
+    public static string? PlaceFor(Plan plan, Func<Item, bool> isLike, string? user = null) =>
+        (plan.ItemOf(user) is { } item ? plan.PlaceOf(PlaceReference.Bearers(item, plan.ItemsById()).LastOrDefault(item).Place)?.Id : null)
+        ?? plan.Items.Where(i => isLike(i) && plan.PlaceOf(i.Place) is not null).GroupBy(i => i.Place!).MaxBy(g => g.Count())?.Key
         ?? plan.Places.MinBy(p => p.ReachSeconds)?.Id;
 
     /// <summary>As many things as are lacking, to be had from somewhere.</summary>

@@ -94,8 +94,8 @@ internal sealed class FeedSearch
                 continue;
             }
             var asked = draws[stand.Draw];
-            var cost = new SwapCost { Short = (asked.Frames - stand.Into) / asked.Each };
-            if (stand.Into == 0) cost = cost with { Risks = asked.Once ? 1 : 0, Unpinned = asked.Pinned ? 1 : 0, Unclear = asked.Clear ? 1 : 0 };
+            var cost = new SwapCost { Short = (asked.Frames - stand.Into) / asked.Each, Ahead = draws.Count - stand.Draw, Risks = asked.Once ? 1 : 0 };
+            if (stand.Into == 0) cost = cost with { Unpinned = asked.Pinned ? 1 : 0, Unclear = asked.Clear ? 1 : 0 };
             Push(new Stand(stand.Draw + 1, 0, stand.Cost + cost, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand, 0));
             steps.Add();
             for (var o = 0; o < offers.Count; o++)

@@ -5,7 +5,8 @@ namespace YokePair.Core.Feeding;
 /// differ is smaller.
 /// </summary>
 /// <param name="Short">Pictures for which nothing is left.</param>
-/// <param name="Risks">Swaps inside a part that holds something which happens once, and such parts begun with less than they ask.</param>
+/// <param name="Ahead">Parts that go without, each with what is still to come: nobody goes without in the morning to keep one for the evening.</param>
+/// <param name="Risks">Swaps inside a part that holds something which happens once, and such parts begun with less than they ask or left without.</param>
 /// <param name="Unpinned">Parts before which a change is wanted and none is made.</param>
 /// <param name="Unclear">Parts that should be begun on a clear card and are not.</param>
 /// <param name="Walks">Swaps for which the way there and back alone is longer than what is asked of the part can wait.</param>
@@ -20,15 +21,14 @@ namespace YokePair.Core.Feeding;
 /// <param name="Seconds">Seconds they take.</param>
 /// <param name="Early">Parts still to come at each swap: of two plans as good the one that swaps later, as a quiet day may do without.</param>
 internal readonly record struct SwapCost(
-    double Short, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps, int Doubtful,
-        int Apart,
-    double Seconds, int Early) : IComparable<SwapCost>
+    double Short, int Ahead, int Risks, int Unpinned, int Unclear, int Walks, int Hurried, int Reserve, int Inside, int Spares, int Stale, int Swaps,
+    int Doubtful, int Apart, double Seconds, int Early) : IComparable<SwapCost>
 {
     private const double Slack = 1e-6;
 
     public static SwapCost operator +(SwapCost a, SwapCost b) => new(
-        a.Short + b.Short, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Unclear + b.Unclear, a.Walks + b.Walks, a.Hurried + b.Hurried, a.Reserve + b.Reserve,
-        a.Inside + b.Inside, a.Spares + b.Spares, a.Stale + b.Stale, a.Swaps + b.Swaps, a.Doubtful + b.Doubtful, a.Apart + b.Apart,
+        a.Short + b.Short, a.Ahead + b.Ahead, a.Risks + b.Risks, a.Unpinned + b.Unpinned, a.Unclear + b.Unclear, a.Walks + b.Walks, a.Hurried + b.Hurried,
+        a.Reserve + b.Reserve, a.Inside + b.Inside, a.Spares + b.Spares, a.Stale + b.Stale, a.Swaps + b.Swaps, a.Doubtful + b.Doubtful, a.Apart + b.Apart,
         a.Seconds + b.Seconds, a.Early + b.Early);
 
     public int CompareTo(SwapCost other)
@@ -36,10 +36,9 @@ internal readonly record struct SwapCost(
         if (Math.Abs(Short - other.Short) > Slack) return Short.CompareTo(other.Short);
         foreach (var (mine, theirs) in (ReadOnlySpan<(int, int)>)
             [
-                (Risks, other.Risks), (Unpinned, other.Unpinned), (Unclear, other.Unclear), (Walks, other.Walks), (Hurried, other.Hurried),
-                    (Reserve, other.Reserve),
-                (Inside, other.Inside), (Spares, other.Spares), (Stale, other.Stale), (Swaps, other.Swaps), (Doubtful, other.Doubtful),
-                (Apart, other.Apart),
+                (Ahead, other.Ahead), (Risks, other.Risks), (Unpinned, other.Unpinned), (Unclear, other.Unclear), (Walks, other.Walks),
+                (Hurried, other.Hurried), (Reserve, other.Reserve), (Inside, other.Inside), (Spares, other.Spares), (Stale, other.Stale),
+                (Swaps, other.Swaps), (Doubtful, other.Doubtful), (Apart, other.Apart),
             ])
             if (mine != theirs) return mine.CompareTo(theirs);
         return Math.Abs(Seconds - other.Seconds) > Slack ? Seconds.CompareTo(other.Seconds) : Early.CompareTo(other.Early);

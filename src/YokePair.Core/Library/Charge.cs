@@ -14,6 +14,9 @@ public static class Charge
     /// <summary>Batteries a charger nobody has told of takes at once, and hours it takes for a full charge.</summary>
     public const double TypicalBays = 1, TypicalHours = 2.5;
 
+    /// <summary>The same of a charger for cells.</summary>
+    public const double TypicalCellBays = 4, TypicalCellHours = 5;
+
     /// <summary>Energy of a power bank and of a camera's battery nobody has told of, Wh; share of a bank's that arrives in a battery.</summary>
     public const double TypicalBankWattHours = 37, TypicalBatteryWattHours = 14, ArrivingShare = 0.8;
 

@@ -50,6 +50,8 @@ public static class Typical
         "battery" => [new("wattHours", 14), new("health", 1), new("weightG", 80)],
         "cells" => [new("cellCount", Charge.TypicalCells)],
         "card" => [new("writeMegabytesPerSecond", IsExpress(thing["type"]) ? 400 : 80)],
+        "charger" when $"{thing["batteryTypes"]}".Contains("AA", StringComparison.Ordinal) =>
+            [new("bays", Charge.TypicalCellBays), new("hours", Charge.TypicalCellHours)],
         "charger" => [new("bays", Charge.TypicalBays), new("hours", Charge.TypicalHours)],
         "drive" => [new("minutesPerCard", 15)],
         _ => [],

@@ -47,21 +47,23 @@ internal static class ChargingNights
         var shared = types.ToDictionary(t => t.Type, _ => new List<Charger>(), StringComparer.Ordinal);
         foreach (var (charger, takes) in chargers.Select(c => (c, Takes: types.Where(t => c.Takes(t.Type)).ToList()))
             .Where(c => c.Takes.Count > 0).OrderBy(c => c.Takes.Count))
-            shared[takes.MaxBy(t => WantedOf(t) / (double)BaysOf(shared[t.Type]))!.Type].Add(charger);
+            shared[takes.MaxBy(t => WantedOf(t) / (double)BaysOf(shared[t.Type], t))!.Type].Add(charger);
         return shared;
     }
 
     private static int WantedOf(PowerType type) => Math.Min(type.Wanted, type.Carried) * (type.Each ?? 1);
 
-    private static int BaysOf(List<Charger> chargers) => (int)chargers.Sum(c => c.Bays ?? Charge.TypicalBays);
+    private static int BaysOf(List<Charger> chargers, PowerType type) => (int)chargers.Sum(c => c.Bays ?? BaysOf(type));
+
+    private static double BaysOf(PowerType type) => type.Each is null ? Charge.TypicalBays : Charge.TypicalCellBays;
 
     private static Charging ChargingOf(Plan plan, List<Charger> chargers, PowerType type, DateTime first, DateTime? before)
     {
         // Of chargers nobody has told of, one came with each body.
-        var bays = chargers.Count > 0 ? BaysOf(chargers)
-            : (int)Charge.TypicalBays * Math.Max(1, plan.Items.OfType<Body>().Count(b => b.BatteryType == type.Type));
+        var bays = chargers.Count > 0 ? BaysOf(chargers, type)
+            : (int)BaysOf(type) * Math.Max(1, plan.Items.OfType<Body>().Count(b => b.BatteryType == type.Type));
         // Of unlike chargers the slower counts: what is put on together is taken off together.
-        var hours = chargers.Max(c => c.Hours) ?? Charge.TypicalHours;
+        var hours = chargers.Max(c => c.Hours) ?? (type.Each is null ? Charge.TypicalHours : Charge.TypicalCellHours);
         var (rules, travel) = (plan.Rules.Power, TimeSpan.FromMinutes(plan.Rules.Power.TravelMinutes));
         var (evening, off) = (first.Date.AddDays(-1), first - travel);
         var home = before + travel ?? evening + rules.HomeAt.ToTimeSpan();

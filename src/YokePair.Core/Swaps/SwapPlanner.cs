@@ -37,7 +37,7 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
 
     /// <summary>
     /// The plan of the batteries as one lives it. Where some pictures find none in any case, nobody goes without in the morning to keep one
-    /// for the evening: each is used up as it comes.
+    /// for the evening, nor changes amid what happens once to save the rest of one for later: each is used as it comes.
     /// </summary>
     /// <param name="atOnce">Whether any plan will do that nothing is missing in.</param>
     /// <returns>The plan; where it lacks something, with what is charged at a socket on the way.</returns>
@@ -50,13 +50,14 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     private (List<FedSlot> Fed, bool IsBest) WithoutCharging(bool atOnce)
     {
         var (stock, slots) = (BatteryStock(), BatterySlots());
-        var some = atOnce ? stock.FeedSomehow(slots) : null;
-        if (some is not null && Lacking(some) == 0) return (some, false);
+        if (atOnce && stock.FeedSomehow(slots) is var some && Lacking(some) == 0) return (some, false);
         var best = stock.Feed(slots);
-        var lacks = Lacking(best.Fed);
-        if (lacks == 0) return best;
-        some ??= stock.FeedSomehow(slots);
-        return Lacking(some) <= lacks + Slack ? (some, best.IsBest) : best;
+        if (Lacking(best.Fed) == 0) return best;
+        // What one type lacks is no reason to use up another.
+        var lacking = best.Fed.Where(f => Lacking([f]) > 0).Select(TypeOf).ToHashSet(StringComparer.Ordinal);
+        return ([.. best.Fed.Zip(stock.FeedSomehow(slots), (b, used) => lacking.Contains(TypeOf(b)) ? used : b)], best.IsBest);
+
+        string? TypeOf(FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).BatteryType;
     }
 
     /// <summary>Of two plans as good, figures differ by less.</summary>
