@@ -371,9 +371,28 @@ public sealed class CardTests
             Parts = [day.Parts[0] with { Needs = [day.Parts[0].Needs[0] with { Fps = 20, BurstSeconds = burst, ReadySeconds = ready }] }],
         };
         Assert.Equal(outcome, Assert.Single(new DayAnalysis(fast).Report().Needs).Baseline);
-        // A slower slot holds the other up; a slower card is told with the cards.
+        // The cards' own speeds, which most people know, do as well as the slots'; a faster one in the bag makes up for a slow one, where there is time.
+        Plan Cards(double second, double spare) => fast with
+        {
+            Items =
+            [
+                .. fast.Items.Select(i => i switch
+                {
+                    Body b => b with { Slots = [.. b.Slots.Select(s => s with { WriteMegabytesPerSecond = null })] },
+                    Card c when c.Place!.StartsWith('@') => c with { WriteMegabytesPerSecond = c.Place.EndsWith('2') ? second : 90 },
+                    Card c => c with { WriteMegabytesPerSecond = spare },
+                    _ => i,
+                }),
+                new Card { Id = "spare", Place = fast.Places[0].Id, Type = "SD", Gigabytes = 64, WriteMegabytesPerSecond = spare },
+            ],
+        };
+        Assert.Equal(outcome, Assert.Single(new DayAnalysis(Cards(90, 90)).Report().Needs).Baseline);
+        var half = burst is 2 && ready is null ? Outcome.Holds : Outcome.Thins;
+        Assert.Equal(half, Assert.Single(new DayAnalysis(Cards(30, 30)).Report().Needs).Baseline);
+        Assert.Equal(outcome, Assert.Single(new DayAnalysis(Cards(30, 90)).Report().Needs).Baseline);
+        // A slower slot holds the other up.
         var slower = fast with { Items = [.. fast.Items.Select(i => i is Body b ? b with { Slots = [Slot(90), Slot(30)] } : i)] };
-        Assert.Equal(burst is 2 && ready is null ? Outcome.Holds : Outcome.Thins, Assert.Single(new DayAnalysis(slower).Report().Needs).Baseline);
+        Assert.Equal(half, Assert.Single(new DayAnalysis(slower).Report().Needs).Baseline);
         var told = Assert.Single(Of(fast with { Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2') ? c with { WriteMegabytesPerSecond = 30 } : i)] }).Bursts);
         Assert.Equal((burst is 4, ready is not null), (told.FullTooSoon, told.BusyAfter is not null));
 

@@ -72,6 +72,7 @@ internal static class RandomPlan
                 Id = $"c{i}",
                 Place = Chance(0.6) ? $"@{Pick(bodies).Id}/{random.Next(1, 3)}" : Somewhere(),
                 Type = Pick("SD", "SD", "SD", "CFx"),
+                WriteMegabytesPerSecond = Chance(0.6) ? Pick(20.0, 90) : null,
                 State = Pick("clear", "clear", "clear", "loaded", "shot"),
             });
 

@@ -30,7 +30,8 @@ public sealed class RecordTests
     [Fact]
     public void May_I_clear_this_card()
     {
-        Assert.Equal("It is clear.", Book([]).MayClear("12", Rules).Sentence);
+        Assert.Equal("It is clear.", Book([.. Pair(), F(FactKind.Copied, "12", "Lead", "Drive"), F(FactKind.Verified, "12", where: "Drive"), F(FactKind.Cleared, "12")])
+            .MayClear("12", Rules).Sentence);
         Assert.Equal("No: it is in the Halm.", Book(Pair().Take(2)).MayClear("12", Rules).Sentence);
         Assert.Equal("No: there are two copies, not three.", Say());
         Assert.Equal("No: there are two copies; the copy on Drive was not read back.", Say(F(FactKind.Copied, "11", "Lead", "Drive")));
@@ -57,6 +58,19 @@ public sealed class RecordTests
         Assert.Equal("Yes: four copies in two places.", Book(facts).MayClear("12", Rules).Sentence);
         // Cleared, it leaves the raw half no copy that it was not.
         Assert.Equal((2, 1), Book([.. facts, F(FactKind.Cleared, "12")]).Count("11"));
+    }
+
+    /// <summary>Nobody told that it was used, as most do not; whoever copies it has found pictures on it.</summary>
+    [Fact]
+    public void A_card_that_nothing_was_said_of_is_not_called_clear_and_holds_pictures_once_it_is_copied()
+    {
+        Assert.Equal(CardBook.Unheard, Book([]).MayClear("12", Rules).Sentence);
+        List<Fact> facts = [F(FactKind.Copied, "12", "Lead", "Drive"), F(FactKind.Verified, "12", where: "Drive")];
+        Assert.Null(Book([]).Refuse(facts[0], Rules));
+        Assert.Equal("No: there are two copies, not three.", Book(facts).MayClear("12", Rules).Sentence);
+        Assert.Equal("wedding", Book(facts)["12"].Day);
+        Assert.Equal("Yes: three copies in two places.", Book([.. facts, F(FactKind.Copied, "12", "Second", "Case"), F(FactKind.Verified, "12", where: "Case")])
+            .MayClear("12", Rules).Sentence);
     }
 
     [Fact]
@@ -114,7 +128,8 @@ public sealed class RecordTests
         Assert.Equal("Type in full: clear Card 12 with two copies in two places", book.Refuse(F(FactKind.Overridden, "12", words: "clear"), Rules));
         Assert.Null(book.Refuse(F(FactKind.Overridden, "12", words: " clear Card 12 with two copies in two places "), Rules));
         Assert.NotNull(book.Refuse(F(FactKind.Verified, "12", where: "Drive"), Rules));
-        Assert.NotNull(book.Refuse(F(FactKind.Copied, "13", where: "Drive"), Rules));
+        Assert.Equal("Card 13 holds settings.", Book([F(FactKind.Settings, "13")]).Refuse(F(FactKind.Copied, "13", where: "Drive"), Rules));
+        Assert.Equal("Card 12 is lost.", Book([.. Pair(), F(FactKind.Lost, "12")]).Refuse(F(FactKind.Copied, "12", where: "Drive"), Rules));
         Assert.NotNull(book.Refuse(F(FactKind.Settings, "12"), Rules));
         Assert.NotNull(Book([F(FactKind.Settings, "12")]).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
         Assert.NotNull(Book([F(FactKind.NotOurs, "12")]).Refuse(F(FactKind.Put, "12", where: "Halm"), Rules));
@@ -158,6 +173,9 @@ public sealed class RecordTests
                 case FactKind.Put:
                     Assert.DoesNotContain(fact.Thing, written);
                     written.Add(fact.Thing);
+                    break;
+                case FactKind.Copied when written.Add(fact.Thing):
+                    shot.Add(fact.Thing);
                     break;
                 case FactKind.Taken when written.Contains(fact.Thing) || lost.Remove(fact.Thing):
                     written.Add(fact.Thing);

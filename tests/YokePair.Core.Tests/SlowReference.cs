@@ -123,20 +123,21 @@ internal sealed class SlowReference(Plan plan)
                 foreach (var chain in Chains(body))
                 {
                     var plain = Serves(part, need, body, chain);
-                    if (plain is { } glassFull) AddFed(part, person, body, chain, glassFull, SlowAid.None, ways);
+                    if (plain is { } glassFull) AddFed(part, need, person, body, chain, glassFull, SlowAid.None, ways);
                     if (plain != true)
-                        foreach (var (aid, full) in new SlowAids(plan, this).For(part, need, person, body, chain, plain)) AddFed(part, person, body, chain, full, aid, ways);
+                        foreach (var (aid, full) in new SlowAids(plan, this).For(part, need, person, body, chain, plain)) AddFed(part, need, person, body, chain, full, aid, ways);
                 }
         }
         return ways;
     }
 
-    private void AddFed(Part part, string person, Body body, List<Item> chain, bool glassFull, SlowAid aid, List<SlowWay> ways)
+    private void AddFed(Part part, Need need, string person, Body body, List<Item> chain, bool glassFull, SlowAid aid, List<SlowWay> ways)
     {
         foreach (var picks in aid.Choices([]))
             foreach (var battery in plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == body.BatteryType && picks.All(p => p.Item != b)))
                 foreach (var cards in CardChoices(part, body))
                 {
+                    var slow = IsSlow(part, need, body, cards);
                     List<Item> things = [body, .. chain, battery, .. cards.Select(c => c.Card), .. aid.Items, .. picks.Select(p => p.Item)];
                     foreach (var small in SmallPartsOf(things))
                     {
@@ -147,7 +148,7 @@ internal sealed class SlowReference(Plan plan)
                         if (Together(all, PairFit.No)) continue;
                         var half = Together(all, PairFit.ManualFocusOnly, PairFit.Doubtful, PairFit.Untested);
                         var records = !plan.Rules.DualRecord || cards.Count == 2;
-                        ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !all.Any(i => i.Doubtful), seconds, person));
+                        ways.Add(new SlowWay([.. all.Select(i => i.Id)], glassFull && records && !half && !slow && !all.Any(i => i.Doubtful), seconds, person));
                     }
                 }
     }
@@ -356,22 +357,31 @@ internal sealed class SlowReference(Plan plan)
         var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
         if (fps < need.Fps / 2) return null;
         if (fps < need.Fps) full = false;
-        if (StallsOrStays(body, need, Math.Min(fps, need.Fps))) full = false;
+        if (StallsOrStays(body, need, Math.Min(fps, need.Fps), [.. body.Slots.Select((s, n) => (n, s.WriteMegabytesPerSecond)).Take(plan.Rules.DualRecord ? 9 : 1)])) full = false;
         return full;
     }
 
+    /// <summary>Whether the burst is too much for the cards, or the slots they are in, so far as anybody has measured them.</summary>
+    private bool IsSlow(Part part, Need need, Body body, List<(Card Card, int Slot)> cards)
+    {
+        double? Slower((Card Card, int Slot) at) => new[] { at.Card.WriteMegabytesPerSecond, cards.Count > 1 ? body.Slots[at.Slot].WriteMegabytesPerSecond : null }.Min();
+        var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
+        return StallsOrStays(body, need, Math.Min(fps, need.Fps), [.. cards.Select(c => (cards.Count > 1 ? c.Slot : 0, Slower(c))).Where(w => w.Item2 is not null)]);
+    }
+
     /// <summary>Tick by tick: whether the buffer runs full in the burst, or is not empty when what follows begins.</summary>
-    private bool StallsOrStays(Body body, Need need, double fps)
+    private bool StallsOrStays(Body body, Need need, double fps, IReadOnlyList<(int Slot, double? Speed)> writes)
     {
         if (fps <= 0 || body.BufferMegabytes is not { } buffer || (need.BurstSeconds, need.ReadySeconds) is (null, null)) return false;
         var seconds = new List<double>();
-        for (var slot = 0; slot < body.Slots.Count && (slot == 0 || plan.Rules.DualRecord); slot++)
+        foreach (var (slot, told) in writes)
         {
-            if (body.Slots[slot].WriteMegabytesPerSecond is not { } speed) return false;
+            if (told is not { } speed) return false;
             var file = body.RawMegabytes ?? Math.Round(body.Megapixels * 1.07);
             if (slot == 1 && plan.Rules.Cards.Second == SecondSlot.Jpeg) file = body.JpegMegabytes ?? Math.Round(file / 3, 1);
             seconds.Add(file / speed);
         }
+        if (seconds.Count == 0) return false;
         const double tick = 0.001;
         var (inBuffer, perFrame) = (0.0, seconds.Max());
         var most = buffer / (body.RawMegabytes ?? Math.Round(body.Megapixels * 1.07));

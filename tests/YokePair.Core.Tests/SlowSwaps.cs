@@ -128,7 +128,7 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
             if (inside.Level > 0)
                 foreach (var next in offers)
                     Try(Without(at, next!), Filled(at, body, next!), [.. gone, next!], cost + Swapped(at, next!, person, part, false) + (once ? new Cost { Risks = 1 } : new Cost { Inside = 1 }), without, inSwaps + 1);
-            if (mine is null || offers.Count == 0) Done(at, new Slot(inside.Item, 0), gone, cost + new Cost { Short = without * cold, Ahead = ToCome(body, part), Risks = once && inside.Level > 0 ? 1 : 0 });
+            if (mine is null || offers.Count == 0) Done(at, new Slot(inside.Item, 0), gone, cost + new Cost { Short = without * cold, Ahead = ToCome(body, part) });
         }
 
         void Done(State at, Slot inside, List<string> gone, Cost cost)

@@ -258,7 +258,7 @@ internal sealed class MomentSearch
             var ask = asks[picks.Length];
             foreach (var group in ask.Groups)
             {
-                if (fullOnly && group.Doubtful) continue;
+                if (fullOnly && group.IsLesser) continue;
                 var fetched = group.InPlace || Array.IndexOf(candidate.Rig.Sources, group.Source) >= 0 || Array.Exists(picks, p => p.From.Source == group.Source) ? 0 : group.FetchSeconds;
                 var tried = new List<int>();
                 foreach (var item in group.Items)

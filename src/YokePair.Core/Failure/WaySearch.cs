@@ -17,7 +17,7 @@ internal sealed class WaySearch(Pairings pairings, bool dualRecord)
     private int depth, tries;
     private Pick[]? bestPicks;
     private double bestSeconds;
-    private bool allowDoubtful;
+    private bool allowLesser;
     private bool[] failed = [];
     private Rig rig = null!;
 
@@ -44,7 +44,7 @@ internal sealed class WaySearch(Pairings pairings, bool dualRecord)
             if (fullOnly && candidate.Quality != Quality.Full) continue;
             if (candidate.Rig.IsHit(failed)) continue;
             rig = candidate.Rig;
-            allowDoubtful = !fullOnly;
+            allowLesser = !fullOnly;
             bestSeconds = best?.Seconds ?? double.PositiveInfinity;
             bestPicks = null;
             if (rig.Cards is not { } cards) Try([]);
@@ -85,7 +85,7 @@ internal sealed class WaySearch(Pairings pairings, bool dualRecord)
         }
         foreach (var group in wants[level].Groups)
         {
-            if (group.Doubtful && !allowDoubtful) continue;
+            if (group.IsLesser && !allowLesser) continue;
             var total = seconds + group.ChangeSeconds + (group.InPlace || Fetches(group.Source, level) ? 0 : group.FetchSeconds);
             if (total >= bestSeconds) continue;
             var tried = 0;
@@ -109,7 +109,8 @@ internal sealed class WaySearch(Pairings pairings, bool dualRecord)
 
     /// <summary>Whether the owner knows nothing against a thing here; where only full ways count, not even that it is second best.</summary>
     private bool Joins(int item, int level) =>
-        !pairings.IsPaired(item) || pairings.Joining(item, rig, picks.AsSpan(0, level)) is var together && (together == Quality.Full || (allowDoubtful && together != Quality.No));
+        !pairings.IsPaired(item) || pairings.Joining(item, rig, picks.AsSpan(0, level)) is var together
+            && (together == Quality.Full || (allowLesser && together != Quality.No));
 
     private bool Picked(int item, int level)
     {

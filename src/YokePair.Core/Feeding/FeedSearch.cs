@@ -60,6 +60,7 @@ internal sealed class FeedSearch
     private readonly double reserve;
     private readonly double keeps;
     private readonly StepCount steps;
+    private readonly bool lacks;
     private readonly double[] toCome;
     private readonly double largest;
     private readonly PriorityQueue<Stand, SwapCost> open = new();
@@ -71,9 +72,12 @@ internal sealed class FeedSearch
     /// <param name="offers">What could be put in.</param>
     /// <param name="stock">By lot, how many there are.</param>
     /// <param name="steps">Counts what the searches of a day do together.</param>
-    public FeedSearch(FeedSlot slot, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock, StepCount steps)
+    /// <param name="lacks">Whether the day lacks something whatever one does.</param>
+    public FeedSearch(
+        FeedSlot slot, double full, double reserve, IReadOnlyList<Offer> offers, IReadOnlyList<int> stock, StepCount steps, bool lacks = false)
     {
         (draws, keeps, this.offers, this.stock, this.reserve, this.steps) = (slot.Draws, slot.Keeps, offers, stock, reserve, steps);
+        this.lacks = lacks;
         toCome = new double[draws.Count + 1];
         for (var d = draws.Count - 1; d >= 0; d--) toCome[d] = toCome[d + 1] + draws[d].Frames;
         largest = offers.Select(o => o.Frames).Where(f => f > 0).DefaultIfEmpty(double.PositiveInfinity).Max();
@@ -94,9 +98,9 @@ internal sealed class FeedSearch
                 continue;
             }
             var asked = draws[stand.Draw];
-            var cost = new SwapCost { Short = (asked.Frames - stand.Into) / asked.Each, Ahead = draws.Count - stand.Draw, Risks = asked.Once ? 1 : 0 };
-            if (stand.Into == 0) cost = cost with { Unpinned = asked.Pinned ? 1 : 0, Unclear = asked.Clear ? 1 : 0 };
-            Push(new Stand(stand.Draw + 1, 0, stand.Cost + cost, stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand, 0));
+            var cost = new SwapCost { Short = (asked.Frames - stand.Into) / asked.Each, Ahead = draws.Count - stand.Draw };
+            if (stand.Into == 0) cost = cost with { Risks = asked.Once ? 1 : 0, Unpinned = asked.Pinned ? 1 : 0, Unclear = asked.Clear ? 1 : 0 };
+            Push(new Stand(stand.Draw + 1, 0, stand.Cost + As(cost), stand.Taken, new PlannedSwap(stand.Draw, stand.Into, null, default), stand, 0));
             steps.Add();
             for (var o = 0; o < offers.Count; o++)
             {
@@ -108,7 +112,7 @@ internal sealed class FeedSearch
                 var late = stand.Into == 0 ? default : draws[stand.Draw].Once ? new SwapCost { Risks = 1 } : new SwapCost { Inside = 1 };
                 // The second choice is not only taken less often but later.
                 var early = new SwapCost { Early = (draws.Count - stand.Draw) * (1 + taking.Spares + taking.Doubtful) };
-                Feed(new Stand(stand.Draw, stand.Into, stand.Cost + taking + late + early, taken, swap, stand, 0),
+                Feed(new Stand(stand.Draw, stand.Into, stand.Cost + taking + As(late) + early, taken, swap, stand, 0),
                     stand.Rest + offers[o].Frames, keeps + offers[o].Full);
             }
         }
@@ -125,10 +129,10 @@ internal sealed class FeedSearch
             var rest = draws[draw].Frames - into;
             if (level + Slack < rest)
             {
-                if (level > Slack) Push(stand with { Draw = draw, Into = into + level, Cost = cost + Begun(level, full), Rest = 0 });
+                if (level > Slack) Push(stand with { Draw = draw, Into = into + level, Cost = cost + As(Begun(level, full)), Rest = 0 });
                 return;
             }
-            cost += Begun(level, full);
+            cost += As(Begun(level, full));
             level -= rest;
             (draw, into, changed, robbed) = (draw + 1, 0, false, false);
             Push(stand with { Draw = draw, Into = 0, Cost = cost, Rest = Math.Min(level, keeps) });
@@ -149,6 +153,8 @@ internal sealed class FeedSearch
                 : with + Slack < asked.Frames + reserve * of ? begun with { Reserve = 1 } : begun;
         }
     }
+
+    private SwapCost As(SwapCost cost) => lacks ? cost.AsLived() : cost;
 
     // Looked at by what they come to at the least (A*): what is left to feed takes so many fillings of the largest, or goes without, which is worse.
     private void Push(Stand stand) =>

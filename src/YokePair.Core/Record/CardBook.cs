@@ -8,6 +8,9 @@ namespace YokePair.Core.Record;
 /// <param name="name">What a card is called.</param>
 public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func<string, string> name)
 {
+    /// <summary>What is said of a card that nothing was ever recorded of: it counts as clear, which is not to say that it is.</summary>
+    public const string Unheard = "Nothing is recorded of it. Look at what is on it before you format it.";
+
     /// <summary>Folds facts in their order.</summary>
     public static Dictionary<string, CardState> Fold(IEnumerable<Fact> facts)
     {
@@ -95,7 +98,7 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
         var (copies, places) = Count(card);
         return state.Condition switch
         {
-            CardCondition.Clear => new ClearAnswer(false, "It is clear."),
+            CardCondition.Clear => new ClearAnswer(false, states.ContainsKey(card) ? "It is clear." : Unheard),
             CardCondition.Settings => new ClearAnswer(false, "Never: it holds settings."),
             CardCondition.NotOurs => new ClearAnswer(false, "No: it is not ours. Give it back."),
             CardCondition.Lost => new ClearAnswer(false, Lost(state, copies)),
@@ -128,7 +131,10 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
             FactKind.Put when state.Condition == CardCondition.Shot => MayClear(fact.Thing, rules) is var answer && answer.May
                 ? $"{name(fact.Thing)} holds pictures. There are copies enough: clear it first, or take a clear one."
                 : $"{name(fact.Thing)} holds pictures. {answer.Sentence} Take a clear one.",
-            FactKind.Copied or FactKind.Verified when !state.HoldsPictures => $"There is nothing on {name(fact.Thing)}.",
+            FactKind.Copied or FactKind.Verified when state.Condition == CardCondition.Lost => $"{name(fact.Thing)} is lost.",
+            FactKind.Copied when state.Condition is CardCondition.Settings or CardCondition.NotOurs =>
+                $"{name(fact.Thing)} {(state.Condition == CardCondition.Settings ? "holds settings" : "is not ours")}.",
+            FactKind.Verified when !state.HoldsPictures => $"There is nothing on {name(fact.Thing)}.",
             FactKind.Copied when state.Condition == CardCondition.Loaded => $"{name(fact.Thing)} is still in a camera; say first that it was taken out.",
             FactKind.Copied or FactKind.Verified when string.IsNullOrWhiteSpace(fact.Where) => "Say what the copy is on.",
             FactKind.Verified when state.Copies.All(c => c.Where != fact.Where) => $"No copy of {name(fact.Thing)} on {fact.Where} is known.",

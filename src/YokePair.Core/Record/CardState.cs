@@ -36,7 +36,13 @@ public sealed record CardState(
             Who = fact.Who,
             OnTheWay = fact.OnTheWay,
         },
-        FactKind.Copied => this with { Copies = [.. Copies.Where(c => c.Where != fact.Where), new CardCopy(fact.Where ?? "", fact.Who, false)] },
+        FactKind.Copied => this with
+        {
+            // Whoever copies it has found pictures on it, told of or not.
+            Condition = Condition == CardCondition.Clear ? CardCondition.Shot : Condition,
+            Day = Condition == CardCondition.Clear ? fact.Day : Day,
+            Copies = [.. Copies.Where(c => c.Where != fact.Where), new CardCopy(fact.Where ?? "", fact.Who, false)],
+        },
         FactKind.Verified => this with { Copies = [.. Copies.Select(c => c.Where == fact.Where ? c with { IsVerified = true } : c)] },
         FactKind.Cleared or FactKind.Overridden or FactKind.Ours => Of(Card) with { Where = Where, Who = Who },
         FactKind.Lost => this with { Condition = CardCondition.Lost },

@@ -195,6 +195,7 @@ public static class Explaining
         var kit = part.Ways.Kit;
         int[] items = rig?.Items ?? fitted.Items;
         var (outcome, way) = day.BestOf(need.Ways.Only(candidates), part.Failed);
+        if (way is not null) fit = fit.With(BufferFit.Of(kit, part.Part, need.Ways.Need, way));
         return new Weighed(
             kit.Items[fitted.Body].Id,
             [.. fitted.Pieces.Select(p => kit.Items[p].Id)],

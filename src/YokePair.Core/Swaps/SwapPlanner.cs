@@ -55,7 +55,8 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
         if (Lacking(best.Fed) == 0) return best;
         // What one type lacks is no reason to use up another.
         var lacking = best.Fed.Where(f => Lacking([f]) > 0).Select(TypeOf).ToHashSet(StringComparer.Ordinal);
-        return ([.. best.Fed.Zip(stock.FeedSomehow(slots), (b, used) => lacking.Contains(TypeOf(b)) ? used : b)], best.IsBest);
+        var (lived, isBest) = stock.Feed(slots, lacks: true);
+        return ([.. best.Fed.Zip(lived, (b, l) => lacking.Contains(TypeOf(b)) ? l : b)], best.IsBest && isBest);
 
         string? TypeOf(FedSlot slot) => ((Body)kit.Items[slot.Work.Body]).BatteryType;
     }

@@ -31,14 +31,16 @@ internal sealed class SwapStock
     /// <summary>The best plan for all slots together.</summary>
     /// <param name="slots">The slots.</param>
     /// <param name="beside">Slots of the same cameras that are planned already: swaps are made together with theirs where that costs nothing.</param>
+    /// <param name="lacks">Whether the day lacks something whatever one does.</param>
     /// <returns>The plans, and whether they are certain to be the best.</returns>
-    public (List<FedSlot> Fed, bool IsBest) Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside = null)
+    public (List<FedSlot> Fed, bool IsBest) Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside = null, bool lacks = false)
     {
         var alike = Alike();
-        if (Feed(slots, beside, alike, (offers, stock) => Search(slots, offers, stock)) is { } best) return (best, true);
+        if (Feed(slots, beside, alike, (offers, stock) => Search(slots, offers, stock, lacks)) is { } best) return (best, true);
         // Very many things that all differ are taken for alike by tenths of what they give; where that is too much still, any plan must do.
         var roughly = Lots(i => Math.Floor(10 * Size(i) * state.Left(i)).ToString(CultureInfo.InvariantCulture));
-        return (Feed(slots, beside, roughly, (offers, stock) => Search(slots, offers, stock)) ?? Feed(slots, beside, alike, (offers, stock) => Somehow(slots, offers, stock))!, false);
+        return (Feed(slots, beside, roughly, (offers, stock) => Search(slots, offers, stock, lacks))
+            ?? Feed(slots, beside, alike, (offers, stock) => Somehow(slots, offers, stock))!, false);
     }
 
     /// <summary>Some plan, at once: one that nothing is missing in shows that nothing need be missing.</summary>
@@ -66,16 +68,17 @@ internal sealed class SwapStock
     private static SwapChoice[] Somehow(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock) =>
         FeedGreedy.Feed([.. slots.Select(s => s.ToFeed())], offers, stock);
 
-    private SwapChoice[]? Search(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock)
+    private SwapChoice[]? Search(IReadOnlyList<SlotWork> slots, IReadOnlyList<List<Offer>> offers, int[] stock, bool lacks)
     {
         var steps = new StepCount(MostSteps);
-        return FeedShares.Best([.. slots.Select((s, n) => Search(s, offers[n], stock, steps))], [.. offers.Select(o => o.Select(x => x.Class).ToArray())], stock, steps);
+        return FeedShares.Best(
+            [.. slots.Select((s, n) => Search(s, offers[n], stock, steps, lacks))], [.. offers.Select(o => o.Select(x => x.Class).ToArray())], stock, steps);
     }
 
-    private FeedSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps)
+    private FeedSearch Search(SlotWork slot, List<Offer> offers, int[] stock, StepCount steps, bool lacks)
     {
         var reserve = slot.Slot == SlotWork.BatterySlot ? kit.Plan.Rules.Power.BatteryReserve : 0;
-        return new FeedSearch(slot.ToFeed(), slot.FramesOf(kit, slot.Items), reserve, offers, stock, steps);
+        return new FeedSearch(slot.ToFeed(), slot.FramesOf(kit, slot.Items), reserve, offers, stock, steps, lacks);
     }
 
     private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)

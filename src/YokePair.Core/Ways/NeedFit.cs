@@ -61,6 +61,13 @@ public readonly record struct NeedFit
     /// <summary>Stops of ND filter that would mend too much light; 0 where there is none too much.</summary>
     public double NdStopsWanted { get; init; }
 
+    /// <summary>Frames a second that a body gives in a part.</summary>
+    internal static double FpsOf(Part part, Body body) => part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
+
+    /// <summary>The same with what the cards make of the burst.</summary>
+    internal NeedFit With(BufferFit burst) =>
+        burst.Short == Shortfalls.None ? this : this with { Buffer = burst, SecondBestFor = SecondBestFor | burst.Short };
+
     /// <summary>Judges glass by the light there is, or by a continuous light.</summary>
     public static NeedFit Ambient(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids = default)
     {
@@ -222,7 +229,7 @@ public readonly record struct NeedFit
         if (!body.Silent && part.Quiet != QuietRule.No)
             judged.Grade(part.Quiet == QuietRule.Required ? Quality.No : Quality.SecondBest, Shortfalls.Noise);
 
-        var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
+        var fps = FpsOf(part, body);
         judged.Grade(fps >= need.Fps ? Quality.Full : fps >= need.Fps / 2 ? Quality.SecondBest : Quality.No, Shortfalls.FrameRate);
         if (BufferFit.Of(rules, need, body, Math.Min(fps, need.Fps)) is var buffer && buffer.Short != Shortfalls.None)
             judged.Grade(Quality.SecondBest, buffer.Short);

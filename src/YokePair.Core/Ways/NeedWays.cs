@@ -36,6 +36,7 @@ internal sealed class NeedWays
         candidates.Clear();
         if (need.Role is not null) candidates.AddRange(RoleWays(part, need, who));
         else FindRigs();
+        if (BufferFit.IsAsked(need)) BufferFit.Grade(part, need, candidates);
         // The part's rigs come quickest first; only aided and unattended ways stand out of order.
         for (var i = 1; i < candidates.Count; i++)
             if (candidates[i].Rig.Seconds < candidates[i - 1].Rig.Seconds) return new(need, need.ToleranceSeconds(rules),

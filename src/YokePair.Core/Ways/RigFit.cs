@@ -55,6 +55,9 @@ internal static class RigFit
         };
     }
 
+    /// <summary>How a way serves a need: its rig, with its cards.</summary>
+    public static NeedFit Of(Kit kit, Part part, Need need, Way way) => Of(kit, part, need, way.Rig).With(BufferFit.Of(kit, part, need, way));
+
     /// <summary>Light with a lamp that stands in the room.</summary>
     public static double PlacedLampEv(Part part, Need need, double lux) =>
         ContinuousLight.Ev(part.Ev, lux, need.Stands?.DistanceM ?? OnCameraFlash.UsualDistanceM, need.Stands?.LossStops ?? 0);

@@ -6,9 +6,9 @@ namespace YokePair.Core.Ways;
 /// <param name="Source">Where they are fetched from; <see cref="PartLayout.Nowhere"/> = in place already.</param>
 /// <param name="FetchSeconds">Seconds to fetch from there, 0 when in place.</param>
 /// <param name="ChangeSeconds">Seconds to put one in, 0 when in place.</param>
-/// <param name="Doubtful">Whether they only sometimes work.</param>
+/// <param name="IsLesser">Whether a way with one of them is second best: they only sometimes work, or are too slow for what is asked.</param>
 /// <param name="Items">Their numbers.</param>
-internal sealed record OptionGroup(int Source, double FetchSeconds, double ChangeSeconds, bool Doubtful, int[] Items)
+internal sealed record OptionGroup(int Source, double FetchSeconds, double ChangeSeconds, bool IsLesser, int[] Items)
 {
     public bool InPlace => Source == PartLayout.Nowhere;
 }
@@ -35,6 +35,16 @@ internal sealed class Supplies
 
     /// <summary>What is in a camera left alone, as far as it lasts the part; nothing can be brought to it.</summary>
     public static Supplies Inside(Kit kit, PartLayout layout, int actor, int bodyIndex, Endurance lasts) => For(kit, layout, actor, bodyIndex, lasts);
+
+    /// <summary>The same, where some cards make a way second best.</summary>
+    /// <param name="isLesser">Whether a card does in a slot; in a way with one record the slot is −1.</param>
+    public Supplies Grading(Func<int, int, bool> isLesser)
+    {
+        return new Supplies(BatteryAsk[0].Groups, Graded(OneCard, -1), [.. Slots.Select(Graded)]);
+
+        OptionGroup[] Graded(OptionGroup[] groups, int slot) => [.. groups.SelectMany(g => g.Items.GroupBy(i => g.IsLesser || isLesser(slot, i))
+            .Select(alike => g with { IsLesser = alike.Key, Items = [.. alike] }))];
+    }
 
     private static Supplies For(Kit kit, PartLayout layout, int actor, int bodyIndex, Endurance? lasts)
     {

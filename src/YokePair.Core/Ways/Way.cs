@@ -63,7 +63,7 @@ internal readonly record struct Candidate(Rig Rig, Quality Quality)
         var cards = 0;
         for (var i = 0; i < picks.Length; i++)
         {
-            if (picks[i].From.Doubtful || pairings.Joining(picks[i].Item, Rig, picks[..i]) != Quality.Full) return false;
+            if (picks[i].From.IsLesser || pairings.Joining(picks[i].Item, Rig, picks[..i]) != Quality.Full) return false;
             if (picks[i].Want == Want.Card) cards++;
         }
         return Rig.Cards is null || !dualRecord || cards == 2;

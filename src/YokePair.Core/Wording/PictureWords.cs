@@ -20,7 +20,7 @@ internal static class PictureWords
         var person = kit.Plan.People[way.Rig.Actor];
         var said = new List<string>();
         if (before is not null && person.Id != before) said.Add($"{person.Name ?? person.Id} shoots it");
-        if (way.Rig.Fitted is { } fitted) said.AddRange(Of(kit, part, need, fitted.Glass, RigFit.Of(kit, part, need, way.Rig)));
+        if (way.Rig.Fitted is { } fitted) said.AddRange(Of(kit, part, need, fitted.Glass, RigFit.Of(kit, part, need, way)));
         return said.Count == 0 ? null : string.Join("; ", said);
     }
 

@@ -47,7 +47,7 @@ export function Bags() {
           Print
         </button>
       </AssignmentBar>
-      <main className="min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0">
+      <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0">
         <p
           className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
           data-testid="verdict"

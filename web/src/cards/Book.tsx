@@ -37,7 +37,7 @@ export function Book(page: CardsPage & Chosen) {
       <h2 className="text-[15px] font-bold">May I clear it?</h2>
       <p>
         {used.length === 0
-          ? "Nothing is recorded yet: every card counts as clear."
+          ? "Nothing is recorded yet: the plan takes every card for clear."
           : `${may.length} of ${used.length} that are not clear may be cleared. Touch a card to ask.`}
       </p>
       <ul className="my-1 flex flex-wrap gap-1.5">
@@ -147,7 +147,10 @@ const unheardOf = (card: string, name: string): RecordedCard => ({
   dayName: null,
   copies: 0,
   places: 0,
-  mayClear: { may: false, sentence: "It is clear." },
+  mayClear: {
+    may: false,
+    sentence: "Nothing is recorded of it. Look at what is on it before you format it.",
+  },
   phrase: "",
 });
 
@@ -164,11 +167,13 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
         {card.name}: {card.mayClear.sentence}
       </p>
       <p>
-        {words[state.condition]}
+        {state.condition !== "clear" && words[state.condition]}
         {card.dayName && ` of ${card.dayName}`}
         {state.where && `, ${state.condition === "loaded" ? "the " : ""}${state.where}${with_}`}
         {state.onTheWay && ", on the way"}
-        {copies}.<span className="text-quiet">{ownText(card.card, page)}</span>
+        {copies}
+        {state.condition !== "clear" && "."}
+        <span className="text-quiet">{ownText(card.card, page)}</span>
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         {happenings(card, page).map(({ label, ...fact }) => (

@@ -63,7 +63,7 @@ export function Cards() {
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Cards`} phoneTitle={plan.assignment.name} />
       <Bar assignment={key} name={plan.assignment.name} query={search} />
-      <main className="min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
+      <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
         <Sentence cards={data} />
         <PulledLine pull={pull} name={page.name} putBack={() => look([], level)} />
         {notice && <p role="alert">{[notice.title, ...notice.lines].join(" ")}</p>}

@@ -14,7 +14,7 @@ export function CopyLine({ job, stop }: { job: CopyJob; stop?: () => void }) {
       </strong>
       <span className={job.phase === "notSafe" ? "font-semibold text-broken" : ""}>{how(job)}</span>
       {["copying", "reading"].includes(job.phase) && (
-        <progress value={job.share} max={1} aria-label={`${job.name}${to}`} className="w-32 accent-ink" />
+        <progress value={job.share} max={1} aria-label={`${job.name}${to}`} className="w-32" />
       )}
       {stop && ["waiting", "copying", "reading"].includes(job.phase) && (
         <button className="min-h-[24px] underline max-[700px]:min-h-[44px]" onClick={stop}>

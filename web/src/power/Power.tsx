@@ -71,7 +71,7 @@ export function Power() {
           Print
         </button>
       </AssignmentBar>
-      <main className="min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
+      <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
         <p
           className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
           data-testid="verdict"

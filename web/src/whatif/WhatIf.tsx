@@ -57,7 +57,7 @@ export function WhatIf() {
           Print
         </button>
       </AssignmentBar>
-      <main className="min-h-0 flex-1 overflow-auto px-4 py-3">
+      <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3">
         <p className="max-w-[62rem] text-xl leading-tight font-semibold" data-testid="verdict">
           {table.headline}
         </p>
