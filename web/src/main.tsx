@@ -10,6 +10,7 @@ import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
 import { ImportPage } from "./locker/ImportPage";
 import { Labels } from "./locker/Labels";
+import { Lists } from "./lists/Lists";
 import { Locker } from "./locker/Locker";
 import { Power } from "./power/Power";
 import { useFocusKept } from "./shared/useFocusKept";
@@ -34,6 +35,7 @@ function App() {
         <Route path="/:assignment/power" element={<Power />} />
         <Route path="/:assignment/cards" element={<Cards />} />
         <Route path="/:assignment/bags" element={<Bags />} />
+        <Route path="/:assignment/lists" element={<Lists />} />
         <Route path="/:assignment/day" element={<Board />} />
         <Route
           path="*"

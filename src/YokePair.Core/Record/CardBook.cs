@@ -15,7 +15,7 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
     public static Dictionary<string, CardState> Fold(IEnumerable<Fact> facts)
     {
         var states = new Dictionary<string, CardState>(StringComparer.Ordinal);
-        foreach (var fact in facts.Where(f => f.Kind is not (FactKind.Charged or FactKind.Changed)))
+        foreach (var fact in facts.Where(f => f.Kind.IsOfCards()))
         {
             var before = states.GetValueOrDefault(fact.Thing) ?? CardState.Of(fact.Thing);
             states[fact.Thing] = before.After(fact);

@@ -1,22 +1,22 @@
 namespace YokePair.Core.Record;
 
-/// <summary>Something that happened to a card, or to what holds a charge. Facts are added and never changed; what is so now is folded from them.</summary>
+/// <summary>Something that happened to a card, to what holds a charge, or to a line of a list. Facts are added and never changed; what is so now is folded from them.</summary>
 /// <param name="Kind">What happened.</param>
-/// <param name="Thing">Id of the card, battery, pack or what else it is.</param>
+/// <param name="Thing">Id of the card, battery, pack or what else it is; of a tick, of the line.</param>
 /// <param name="At">When, UTC.</param>
 /// <param name="Day">Key of the assignment it happened on.</param>
 /// <param name="Who">Who has the card, or the copy, from then on.</param>
 /// <param name="Where">The camera it was put into, what it lies in, or the drive a copy is on.</param>
 /// <param name="With">Id of the card in the other slot, which takes the same pictures.</param>
 /// <param name="OnTheWay">Whether it is not there yet: no place counts that nothing has reached.</param>
-/// <param name="Words">What was typed to clear it all the same.</param>
+/// <param name="Words">What was typed to clear it all the same, or to leave all the same; what the line said that was ticked.</param>
 /// <param name="Left">Share of a full charge it has from then on; null = full.</param>
 /// <param name="IsJpeg">Whether a card that is put in takes the JPEGs only.</param>
 public sealed record Fact(
     FactKind Kind, string Thing, DateTime At, string? Day = null, string? Who = null, string? Where = null, string? With = null, bool OnTheWay = false,
     string? Words = null, double? Left = null, bool IsJpeg = false);
 
-/// <summary>What happens to cards.</summary>
+/// <summary>What happens.</summary>
 public enum FactKind
 {
     /// <summary>Put into a camera.</summary>
@@ -54,4 +54,20 @@ public enum FactKind
 
     /// <summary>Taken out with something left, or done with for the day.</summary>
     Changed,
+
+    /// <summary>A line of a list was ticked.</summary>
+    Ticked,
+
+    /// <summary>A line of a list was opened again.</summary>
+    Unticked,
+
+    /// <summary>Somebody left for the job.</summary>
+    Departed,
+}
+
+/// <summary>What facts are about.</summary>
+public static class FactKinds
+{
+    /// <summary>Whether it is something that happens to a card.</summary>
+    public static bool IsOfCards(this FactKind kind) => kind < FactKind.Charged;
 }

@@ -23,7 +23,7 @@ internal sealed class Book(RecordStore record, LockerStore locker, PlanStore pla
             var day = state.Day is { } key ? days.GetValueOrDefault(key, key) : null;
             return new RecordedCard(id, said.Name(id), state, day, copies, places, book.MayClear(id, said.RulesOf(state.Day)), book.Phrase(id));
         });
-        return new CardPages([.. pages], [.. known.Facts.Reverse().Take(FactsShown)]);
+        return new CardPages([.. pages], [.. known.Facts.Where(f => f.Kind.IsOfCards()).Reverse().Take(FactsShown)]);
     }
 
     /// <summary>Adds facts, all or none.</summary>

@@ -644,6 +644,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/lists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowLists"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/lists/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TickLine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/lists/departures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LeaveHome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/locker": {
         parameters: {
             query?: never;
@@ -1755,6 +1803,57 @@ export interface components {
              */
             share: number;
         };
+        /** @description Something that must be so, because of something in the plan. */
+        CheckLine: {
+            /** @description Of the list and of what it is about: the same as long as that is the same. */
+            id: string;
+            /** @description What must be so. */
+            text: string;
+            /** @description What it costs if it is not, or what else one should know; null = nothing. */
+            why: null | string;
+            /** @description Id of the place it is about; null = none. */
+            place: null | string;
+            /** @description What it costs if it is not so. */
+            cost: components["schemas"]["LineCost"];
+            /** @description Ids of the things it is about. */
+            items: string[];
+        };
+        /** @description A line as it stands. */
+        CheckedLine: {
+            /** @description The line. */
+            line: components["schemas"]["CheckLine"];
+            ticked: null | components["schemas"]["Tick"];
+            /** @description What it said when it was ticked, where that is something else now and it is open again for it. */
+            was: null | string;
+        };
+        /** @description A list as it stands. */
+        CheckedList: {
+            /** @description When it is gone through. */
+            kind: components["schemas"]["ListKind"];
+            /** @description Id of the part before which; null = no part. */
+            part: null | string;
+            /** @description What it is called. */
+            title: string;
+            /** @description Local time by which; null = without times. */
+            at: null | string;
+            /** @description What is open, and what that costs. */
+            sentence: string;
+            /** @description Its lines. */
+            lines: components["schemas"]["CheckedLine"][];
+            /**
+             * Format: int32
+             * @description Lines that are ticked.
+             */
+            done: number;
+        };
+        /** @description The lists of a day with what was ticked of them. */
+        CheckedLists: {
+            /** @description All of them. */
+            lists: components["schemas"]["CheckedList"][];
+            /** @description What must be typed to leave home with what is open; null = nothing that matters is. */
+            phrase: null | string;
+            departed: null | components["schemas"]["Tick"];
+        };
         /** @description Whether a card may be cleared. */
         ClearAnswer: {
             /** @description Whether it may. */
@@ -1963,6 +2062,13 @@ export interface components {
              */
             seconds: number;
         };
+        /** @description Somebody leaves for the job. */
+        DepartRequest: {
+            /** @description What is typed where something is open that a picture hangs by. */
+            words?: null | string;
+            /** @description Who leaves; null = nobody in particular. */
+            who?: null | string;
+        };
         /** @enum {unknown} */
         DepthPreset: "one" | "couple" | "row" | "group" | "ring" | null;
         /** @description Whether frames that somebody waits for are there in time. */
@@ -2030,11 +2136,11 @@ export interface components {
             /** @description Id of the camera. */
             body: null | string;
         };
-        /** @description Something that happened to a card, or to what holds a charge. Facts are added and never changed; what is so now is folded from them. */
+        /** @description Something that happened to a card, to what holds a charge, or to a line of a list. Facts are added and never changed; what is so now is folded from them. */
         Fact: {
             /** @description What happened. */
             kind: components["schemas"]["FactKind"];
-            /** @description Id of the card, battery, pack or what else it is. */
+            /** @description Id of the card, battery, pack or what else it is; of a tick, of the line. */
             thing: string;
             /** @description When, UTC. */
             at: string;
@@ -2051,7 +2157,7 @@ export interface components {
              * @default false
              */
             onTheWay: boolean;
-            /** @description What was typed to clear it all the same. */
+            /** @description What was typed to clear it all the same, or to leave all the same; what the line said that was ticked. */
             words?: null | string;
             /**
              * Format: double
@@ -2065,10 +2171,10 @@ export interface components {
             isJpeg: boolean;
         };
         /**
-         * @description What happens to cards.
+         * @description What happens.
          * @enum {unknown}
          */
-        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours" | "lost" | "charged" | "changed";
+        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours" | "lost" | "charged" | "changed" | "ticked" | "unticked" | "departed";
         /** @description Something that happened to a card. */
         FactRequest: {
             /** @description What. */
@@ -4823,6 +4929,26 @@ export interface components {
             /** @description Whether there is less time than it takes, and something in the part happens once. */
             tight: boolean;
         };
+        /** @description What it costs if a line is not so: a word and a strand. */
+        LineCost: {
+            /** @description The word. */
+            price: components["schemas"]["LinePrice"];
+            /**
+             * Format: int32
+             * @description Strands the worst picture has left then: 0 broken, 1 hangs by one thing, 2, or 3 for three and more.
+             */
+            strands: number;
+        };
+        /**
+         * @description What a line costs that is not so.
+         * @enum {unknown}
+         */
+        LinePrice: "once" | "picture" | "comfort";
+        /**
+         * @description When a list is gone through.
+         * @enum {unknown}
+         */
+        ListKind: "tonight" | "morning" | "before" | "leaving";
         /** @description A join that was lived as planned. */
         LivedRequest: {
             /** @description Id of the part before which cards were changed; null = after the last. */
@@ -7316,6 +7442,24 @@ export interface components {
             estimates: number;
             keep: null | components["schemas"]["Keep"];
         };
+        /** @description A line of a list that somebody has ticked. */
+        Tick: {
+            /** @description What the line said then: where it says something else now, it is open again. */
+            text: string;
+            /** @description Who ticked it; null = nobody said. */
+            who: null | string;
+            /** @description When, UTC. */
+            at: string;
+        };
+        /** @description A line that is ticked or opened again. */
+        TickRequest: {
+            /** @description Its id. */
+            line: string;
+            /** @description Whether it is so now. */
+            done: boolean;
+            /** @description Who says so; null = nobody in particular. */
+            who?: null | string;
+        };
         /** @description One change of a day by a timetable. */
         TimetableChange: {
             /** @description What it is. */
@@ -9071,6 +9215,125 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Noted"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowLists: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckedLists"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    TickLine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckedLists"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    LeaveHome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DepartRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckedLists"];
                 };
             };
             /** @description Not Found */

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 
-type View = "day" | "what-if" | "power" | "cards" | "bags" | "proposals";
+type View = "day" | "what-if" | "power" | "cards" | "bags" | "lists" | "proposals";
 
 const views: [View, string, path: string][] = [
   ["day", "Day", "day"],
@@ -9,6 +9,7 @@ const views: [View, string, path: string][] = [
   ["power", "Power", "power"],
   ["cards", "Cards", "cards"],
   ["bags", "Bags", "bags"],
+  ["lists", "Lists", "lists"],
   ["proposals", "Proposals", "day?show=setups"],
 ];
 

@@ -1,6 +1,6 @@
-import { useState } from "react";
 import type { CardPages, FactRequest, RecordedCard } from "../api/client";
 import { Problem } from "../shared/Problem";
+import { TypedInFull } from "../shared/TypedInFull";
 import { time } from "../shared/format";
 import type { CardsPage } from "./Cards";
 import { CardToken } from "./CardToken";
@@ -92,7 +92,7 @@ function Gone({ lost, cards, part, need }: CardsPage & { lost: RecordedCard[] })
   );
 }
 
-const happened: Record<CardPages["facts"][number]["kind"], string> = {
+const happened: Partial<Record<CardPages["facts"][number]["kind"], string>> = {
   put: "put into",
   taken: "now in",
   copied: "copied to",
@@ -103,19 +103,16 @@ const happened: Record<CardPages["facts"][number]["kind"], string> = {
   notOurs: "is not ours",
   ours: "an ordinary card again",
   lost: "lost",
-  charged: "charged",
-  changed: "left with",
 };
 
 /** What was recorded last; nothing of it can be changed. */
 function Facts({ facts, name }: { facts: CardPages["facts"]; name: (id: string) => string }) {
-  const ofCards = facts.filter((f) => f.kind !== "charged" && f.kind !== "changed");
-  if (ofCards.length === 0) return null;
+  if (facts.length === 0) return null;
   return (
     <details className="mt-1 print:hidden">
       <summary className="cursor-pointer">What was recorded last</summary>
       <ol>
-        {ofCards.map((f, i) => (
+        {facts.map((f, i) => (
           <li key={i} className="border-t border-rule py-0.5">
             <span className="text-quiet">{time(f.at)}</span> {name(f.thing)} {happened[f.kind]}{" "}
             {[f.where, f.who && `of ${f.who}`, f.onTheWay && "on the way", f.words && `“${f.words}”`]
@@ -188,7 +185,14 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
             {label}
           </button>
         ))}
-        {state.condition === "shot" && !card.mayClear.may && <AllTheSame card={card} book={page.book} />}
+        {state.condition === "shot" && !card.mayClear.may && (
+          <TypedInFull
+            ask="Clear it all the same …"
+            phrase={card.phrase}
+            label="Clear it"
+            done={(words) => page.book.fact.mutate({ kind: "overridden", card: card.card, words })}
+          />
+        )}
       </div>
     </div>
   );
@@ -277,31 +281,4 @@ function shotHappenings(
     { label: "It is lost", kind: "lost" },
     ...(may ? [{ label: "Clear it", kind: "cleared" as const }] : []),
   ];
-}
-
-/** What has not reached the rule is cleared only by who types in full what that means. */
-function AllTheSame({ card, book }: { card: RecordedCard; book: BookOfCards }) {
-  const [typed, setTyped] = useState("");
-  return (
-    <details>
-      <summary className="min-h-[24px] cursor-pointer underline">Clear it all the same …</summary>
-      <form
-        className="flex flex-wrap items-center gap-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          book.fact.mutate({ kind: "overridden", card: card.card, words: typed });
-        }}
-      >
-        <label>
-          Type <strong>{card.phrase}</strong>
-          <input
-            className="ml-2 w-72 max-w-full border border-rule bg-ground px-2 py-1"
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-          />
-        </label>
-        <button className="webbing">Clear it</button>
-      </form>
-    </details>
-  );
 }

@@ -1,0 +1,135 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Cards;
+using YokePair.Core.Carry;
+using YokePair.Core.Failure;
+using YokePair.Core.Plans;
+using YokePair.Core.Record;
+using YokePair.Core.Reports;
+
+namespace YokePair.Core.Lists;
+
+/// <summary>
+/// The lists of a day: every line is there because of something in the plan, and goes with it. The evening before, the morning, before each
+/// part that holds what happens once, and leaving.
+/// </summary>
+public sealed class DayLists
+{
+    private readonly DayAnalysis day;
+    private readonly Plan plan;
+    private readonly PowerDay power;
+    private readonly CarryPlan carried;
+    private readonly Prices prices;
+    private readonly IReadOnlyDictionary<string, CardState> cards;
+
+    private DayLists(DayAnalysis day, IReadOnlyList<Item> atHome, IReadOnlyDictionary<string, CardState> cards)
+    {
+        (this.day, plan, this.cards) = (day, day.Plan, cards);
+        power = PowerDay.Of(day, atHome);
+        carried = CarryPlans.Of(day, atHome);
+        prices = new Prices(day, power.Plan);
+    }
+
+    /// <summary>All lists of a day, in the order one comes to them.</summary>
+    /// <param name="day">The day.</param>
+    /// <param name="atHome">What else is at home.</param>
+    /// <param name="cards">What the record says of each card.</param>
+    public static IReadOnlyList<CheckList> Of(DayAnalysis day, IReadOnlyList<Item> atHome, IReadOnlyDictionary<string, CardState> cards) =>
+        new DayLists(day, atHome, cards).All();
+
+    private List<CheckList> All()
+    {
+        var (first, last) = (plan.Parts.Min(p => p.Start), plan.Parts.Max(p => p.End));
+        var before = new BeforePart(day, power, prices);
+        return
+        [
+            new CheckList(ListKind.Tonight, null, "Tonight", first?.Date.AddDays(-1) + plan.Rules.Power.BedAt.ToTimeSpan(), [.. Tonight(first)]),
+            new CheckList(ListKind.Morning, null, "Leaving home", first - TimeSpan.FromMinutes(plan.Rules.Power.TravelMinutes), [.. Morning()]),
+            .. Day.InOrder(plan).Where(p => p.HoldsOnce).Select(before.ListFor),
+            new CheckList(ListKind.Leaving, null, "Going home", last, [.. Leaving(last)]),
+        ];
+    }
+
+    /// <summary>What is charged, cleared and set the evening before.</summary>
+    private IEnumerable<CheckLine> Tonight(DateTime? first)
+    {
+        foreach (var type in power.Plan.Types.Where(t => t.Ready > 0 || t.Carried > 0))
+        {
+            var ids = plan.Items.Where(i => i.ChargeType() == type.Type).Select(i => i.Id).ToList();
+            var (cost, _) = prices.Without(ids);
+            var count = Math.Min(type.Wanted, type.Carried) * (type.Each ?? 1);
+            yield return new CheckLine($"tonight/charge/{type.Type}", $"{count} {type.Type} on charge", Rounds(type.Type), null, cost, ids);
+        }
+        foreach (var reminder in power.Reminders.Where(r => first is null || r.At < first))
+            yield return new CheckLine($"tonight/{reminder.Text}", $"{prices.List(reminder.Items)}: {reminder.Text}", null, null,
+                prices.Without(reminder.Items).Cost, reminder.Items);
+        foreach (var card in plan.Items.OfType<Card>().Where(c => cards.GetValueOrDefault(c.Id) is { HoldsPictures: true } && !c.CanRecord))
+            yield return new CheckLine($"tonight/clear/{card.Id}", $"{card.Label} cleared, or another taken", "it holds pictures of another day", null,
+                prices.Without([card.Id]).Cost, [card.Id]);
+        foreach (var item in plan.Items.Where(i => i.Wanted))
+            yield return new CheckLine($"tonight/get/{item.Id}", $"{item.Label} is here", "still to be had", null, prices.Without([item.Id]).Cost, [item.Id]);
+        List<string> bodies = [.. plan.Items.OfType<Body>().Where(b => plan.Parts.Any(p => p.SetsUp(b.Id))).Select(b => b.Id)];
+        if (bodies.Count > 1)
+            yield return new CheckLine("tonight/clocks", $"Clocks alike: {prices.List(bodies)}", "or their frames do not fall in with each other", null,
+                LineCost.None, bodies);
+    }
+
+    private string? Rounds(string type) => power.Nights.FirstOrDefault(n => n.Type == type) is not { } night ? null
+        : night.Short > 0 ? $"{English.Count(night.Rounds.Count, "round", "rounds")} on {night.Bays} at once; {night.Short} not full as you leave"
+        : $"{English.Count(night.Rounds.Count, "round", "rounds")} on {night.Bays} at once";
+
+    /// <summary>What is in each place, what is reached last first, as that is loaded first; what hangs together is one line, what is used up is one line a type.</summary>
+    private IEnumerable<CheckLine> Morning()
+    {
+        foreach (var place in plan.Places.OrderByDescending(p => p.ReachSeconds))
+        {
+            var things = carried.Places.First(b => b.Place == place.Id).Things;
+            List<List<string>> units = [.. things.Where(t => t.On is null).Select(t => With(t.Item, things))];
+            var loose = units.Where(u => u.Count == 1 && plan.ItemOf(u[0]) is Battery or Cells or Card).ToLookup(u => TypeOf(plan.ItemOf(u[0])!));
+            foreach (var unit in units.Where(u => u.Count > 1 || plan.ItemOf(u[0]) is not (Battery or Cells or Card)))
+                yield return Line($"morning/{unit[0]}", unit.Count == 1 ? prices.List(unit) : $"{prices.List(unit.Take(1))} with {prices.List(unit.Skip(1))}", unit);
+            foreach (var type in loose)
+            {
+                List<string> ids = [.. type.Select(u => u[0])];
+                yield return Line($"morning/{place.Id}/{type.Key}", prices.List(ids), ids);
+            }
+
+            CheckLine Line(string id, string text, List<string> items)
+            {
+                var (cost, why) = prices.Without(items);
+                return new CheckLine(id, text, why, place.Id, cost, items);
+            }
+        }
+    }
+
+    private static string TypeOf(Item item) => item is Card card ? card.Type ?? "card" : item.ChargeType() ?? "";
+
+    /// <summary>A thing and all that is on it or in it.</summary>
+    private static List<string> With(string item, IReadOnlyList<BeamThing> things) =>
+        [item, .. things.Where(t => t.On == item).SelectMany(t => With(t.Item, things))];
+
+    /// <summary>What must not stay behind, and what is still to be done with it.</summary>
+    private IEnumerable<CheckLine> Leaving(DateTime? last)
+    {
+        foreach (var beam in carried.Places.Where(b => b.Things.Count > 0))
+            yield return new CheckLine($"leaving/{beam.Place}", $"{plan.PlaceOf(beam.Place)!.Name ?? beam.Place}: {English.Count(beam.Things.Count, "thing", "things")} in it again",
+                null, beam.Place, LineCost.None, [.. beam.Things.Select(t => t.Item)]);
+        if (CardPlans.Evening(day) is { } evening)
+        {
+            foreach (var run in evening.Runs)
+                yield return new CheckLine($"leaving/copied/{run.Copier}", $"Copied and read back: {prices.List(run.Cards)}, by the {prices.List([run.Copier])}",
+                    $"till then {English.Count(evening.Copies - 1, "copy", "copies")} of each", null, new LineCost(LinePrice.Once, Math.Clamp(evening.Copies - 1, 0, 3)), run.Cards);
+            foreach (var home in evening.Homes)
+                yield return new CheckLine($"leaving/home/{home.Person}", $"Home with {plan.PersonOf(home.Person)?.Name ?? home.Person}: {prices.List([.. home.Cards, .. home.Copiers])}",
+                    $"all of it lies in {English.Count(evening.Places, "place", "places")} then", null, new LineCost(LinePrice.Once, Math.Clamp(evening.Places, 0, 3)),
+                    [.. home.Cards, .. home.Copiers]);
+        }
+        HashSet<string> ours = [.. plan.People.SelectMany(p => new[] { p.Id, p.Name ?? p.Id })];
+        foreach (var item in plan.Items.Where(i => i.Status == Availability.RentedIn || (i.Owner is { } owner && !ours.Contains(owner))))
+            yield return new CheckLine($"leaving/back/{item.Id}", $"{item.Label} goes back{(item.Owner is { } to ? $" to {to}" : "")}{(item.To is { } by ? $" by {by:yyyy-MM-dd}" : "")}",
+                "it is not yours", null, LineCost.None, [item.Id]);
+        foreach (var card in cards.Values.Where(c => c.Condition == CardCondition.NotOurs))
+            yield return new CheckLine($"leaving/stranger/{card.Card}", $"{prices.List([card.Card])} is given back", "it is not ours", null, LineCost.None, [card.Card]);
+        foreach (var reminder in power.Reminders.Where(r => last is not null && r.At > last))
+            yield return new CheckLine($"leaving/{reminder.Text}", $"{prices.List(reminder.Items)}: {reminder.Text}", "tomorrow", null, LineCost.None, reminder.Items);
+    }
+}
