@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using YokePair.Core.Editing;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Record;
 
 namespace YokePair.Data;
 
@@ -47,7 +48,7 @@ public sealed record LockerOutcome(IReadOnlyList<string> Stale, string? Refused 
 }
 
 /// <summary>The locker as it was at a revision.</summary>
-/// <param name="Revision">Revision of the whole locker and of the record.</param>
+/// <param name="Revision">Revision of the whole locker and of what the record says of its things.</param>
 /// <param name="Things">Every thing.</param>
 /// <param name="Pairs">What the owner knows of pairs.</param>
 /// <param name="Kinds">Every kind of part, the user's own at the end.</param>
@@ -209,9 +210,12 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     /// <summary>One that nothing has had, so that a thing that comes back does not look like the one somebody saw before it went.</summary>
     private async Task<int> NextRevisionAsync(CancellationToken cancel) => 1 + await LastRevisionAsync(cancel);
 
-    /// <summary>Revision of all that days take from here: of the locker, and of what is recorded of its cards.</summary>
+    // A tick changes no day.
+    private static readonly string[] OfLists = [nameof(FactKind.Ticked), nameof(FactKind.Unticked), nameof(FactKind.Departed)];
+
+    /// <summary>Revision of all that days take from here: of the locker, and of what is recorded of its cards and charge.</summary>
     public async Task<int> RevisionAsync(CancellationToken cancel = default) =>
-        await LastRevisionAsync(cancel) + (await db.Facts.MaxAsync(f => (int?)f.Number, cancel) ?? 0);
+        await LastRevisionAsync(cancel) + (await db.Facts.Where(f => !OfLists.Contains(f.Kind)).MaxAsync(f => (int?)f.Number, cancel) ?? 0);
 
     private async Task<int> LastRevisionAsync(CancellationToken cancel) => Math.Max(
         await db.Locker.MaxAsync(r => (int?)r.Revision, cancel) ?? 0,

@@ -51,6 +51,7 @@ builder.Services.AddScoped<Book>();
 builder.Services.AddSingleton(new Roots(settings.SeedDemo ? [.. settings.Roots, .. StandIns.In(settings.DataDirectory)] : settings.Roots));
 builder.Services.AddSingleton<CopyJobs>();
 builder.Services.AddSingleton<SessionCache>();
+builder.Services.AddSingleton<ListMemory>();
 builder.Services.AddSingleton<QuietTimes>();
 builder.Services.AddHostedService(services => services.GetRequiredService<QuietTimes>());
 builder.Services.AddSingleton<Searches>();

@@ -1,7 +1,6 @@
 using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Power;
 using YokePair.Core.Reports;
 
 namespace YokePair.Core.Lists;
@@ -18,12 +17,15 @@ internal sealed class BeforePart(DayAnalysis day, PowerDay power, Prices prices)
     public CheckList ListFor(Part part) => new(ListKind.Before, part.Id, $"Before {part.Label}", part.Start,
         [.. CheckLine.Sorted(Lines(part).Select(l => l with { Id = $"before/{part.Id}/{l.Id}" })).Take(Most)]);
 
-    private IEnumerable<CheckLine> Lines(Part part)
+    private List<CheckLine> Lines(Part part)
     {
         var once = part.Needs.First(n => n.Importance == Importance.Once);
         var bodies = BodiesOf(part);
-        var found = Hands(part).Concat(Rules(part, once, bodies)).Concat(Changes(part, once)).Concat(Lights(part)).Concat(Pieces(part, once)).Concat(Roles(part));
-        return IsElsewhere(part, bodies) ? found.Concat(Afresh(part, once, bodies)) : found;
+        return
+        [
+            .. Hands(part), .. Rules(part, once, bodies), .. Changes(part, once), .. Lights(part), .. Pieces(part, once), .. Roles(part),
+            .. IsElsewhere(part, bodies) ? Afresh(part, once, bodies) : [],
+        ];
     }
 
     private List<Body> BodiesOf(Part part) => [.. part.Setups.Select(s => plan.ItemOf(s.Body)).OfType<Body>().DistinctBy(b => b.Id)];
@@ -40,8 +42,8 @@ internal sealed class BeforePart(DayAnalysis day, PowerDay power, Prices prices)
         {
             List<string> lenses = [.. hands.Select(s => s.Lens!)];
             var (cost, why) = prices.Without(lenses, part.Id);
-            yield return Line($"hands/{hands.Key}", $"{plan.PersonOf(hands.Key)?.Name ?? hands.Key}: {string.Join(", ", hands.Select(s => $"{prices.List([s.Lens!])} {s.Position}"))}",
-                why, cost, lenses);
+            var held = string.Join(", ", hands.Select(s => $"{prices.List([s.Lens!])} {s.Position}"));
+            yield return Line($"hands/{hands.Key}", $"{plan.PersonOf(hands.Key)?.Name ?? hands.Key}: {held}", why, cost, lenses);
         }
     }
 
@@ -49,7 +51,8 @@ internal sealed class BeforePart(DayAnalysis day, PowerDay power, Prices prices)
     {
         var silent = bodies.Where(b => b.Silent).Select(b => b.Id).ToList();
         if (part.Quiet != QuietRule.No && silent.Count > 0)
-            yield return Line("silent", $"Silent shutter on: {prices.List(silent)}", part.Quiet == QuietRule.Required ? "the part asks for silence" : "the part asks for quiet",
+            yield return Line("silent", $"Silent shutter on: {prices.List(silent)}",
+                part.Quiet == QuietRule.Required ? "the part asks for silence" : "the part asks for quiet",
                 new LineCost(Prices.Of(once), part.Quiet == QuietRule.Required ? 0 : 1), silent);
         var flashes = plan.Items.OfType<Flash>().Select(f => f.Id).ToList();
         if (!IsAllowed(part) && flashes.Count > 0)
@@ -90,7 +93,8 @@ internal sealed class BeforePart(DayAnalysis day, PowerDay power, Prices prices)
         if (lights.Count == 0 || !IsAllowed(part)) yield break;
         var senders = part.Setups.SelectMany(s => new[] { s.Trigger, s.Flash }).OfType<string>().Distinct().ToList();
         var (cost, why) = prices.Without([.. lights, .. senders], part.Id);
-        yield return Line("lights", $"{prices.List(lights)} on their channel{(senders.Count > 0 ? $", fired by {prices.List(senders)}" : "")}", why, cost, [.. lights, .. senders]);
+        var fired = senders.Count > 0 ? $", fired by {prices.List(senders)}" : "";
+        yield return Line("lights", $"{prices.List(lights)} on their channel{fired}", why, cost, [.. lights, .. senders]);
     }
 
     private static bool IsAllowed(Part part) => part.Flash == FlashRule.Allowed && part.Quiet != QuietRule.Required;
@@ -100,7 +104,8 @@ internal sealed class BeforePart(DayAnalysis day, PowerDay power, Prices prices)
     {
         List<string> joined = [.. part.Setups.SelectMany(s => new[] { s.Adapter, s.Converter }).OfType<string>().Distinct()];
         if (joined.Count > 0)
-            yield return Line("focus", $"Focus tried with {prices.List(joined)}", "what is between glass and camera shifts it", new LineCost(Prices.Of(once), 1), joined);
+            yield return Line("focus", $"Focus tried with {prices.List(joined)}", "what is between glass and camera shifts it",
+                new LineCost(Prices.Of(once), 1), joined);
     }
 
     private IEnumerable<CheckLine> Roles(Part part)

@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using YokePair.Core.Basics;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -13,8 +12,17 @@ namespace YokePair.Core.Lists;
 /// <param name="Line">The line.</param>
 /// <param name="Ticked">Who ticked it, and when; null = it is open.</param>
 /// <param name="Was">What it said when it was ticked, where that is something else now and it is open again for it.</param>
-/// <param name="Kept">What is kept of it when it is ticked: what it says, and where.</param>
-public sealed record CheckedLine(CheckLine Line, Tick? Ticked, string? Was, [property: JsonIgnore] string Kept);
+public sealed record CheckedLine(CheckLine Line, Tick? Ticked, string? Was)
+{
+    /// <summary>What is kept of a line when it is ticked: what it says, and where.</summary>
+    public static string Kept(Plan plan, CheckLine line) => plan.PlaceOf(line.Place) is { } place ? $"{place.Name ?? place.Id}: {line.Text}" : line.Text;
+
+    internal static CheckedLine Of(Plan plan, CheckLine line, Tick? tick)
+    {
+        var holds = tick?.Text == Kept(plan, line);
+        return new CheckedLine(line, holds ? tick : null, holds ? null : tick?.Text);
+    }
+}
 
 /// <summary>A list as it stands.</summary>
 /// <param name="Kind">When it is gone through.</param>
@@ -37,44 +45,35 @@ public sealed record CheckedLists(IReadOnlyList<CheckedList> Lists, string? Phra
 {
     /// <summary>Lists with the ticks of the record.</summary>
     /// <param name="day">The day.</param>
-    /// <param name="atHome">What else is at home.</param>
+    /// <param name="lists">Its lists.</param>
     /// <param name="key">Key of the day in the record.</param>
     /// <param name="facts">What was recorded.</param>
-    /// <param name="cards">What is so of each card.</param>
-    public static CheckedLists Of(
-        DayAnalysis day, IReadOnlyList<Item> atHome, string key, IReadOnlyList<Fact> facts, IReadOnlyDictionary<string, CardState> cards)
+    public static CheckedLists Of(DayAnalysis day, IReadOnlyList<CheckList> lists, string key, IReadOnlyList<Fact> facts)
     {
         var ticks = TickBook.Of(facts, key);
-        List<CheckedList> lists = [];
-        string? phrase = null;
-        foreach (var list in DayLists.Of(day, atHome, cards))
+        return new CheckedLists([.. lists.Select(Checked)], PhraseFor(day.Plan, lists, key, facts), TickBook.Departure(facts, key));
+
+        CheckedList Checked(CheckList list)
         {
-            List<CheckedLine> lines = [.. list.Lines.Select(l => Checked(day.Plan, l, ticks.GetValueOrDefault(l.Id)))];
-            List<CheckLine> open = [.. CheckLine.Sorted(lines.Where(l => l.Ticked is null).Select(l => l.Line))];
-            if (list.Kind == ListKind.Morning) phrase = PhraseFor(day.Plan, open);
-            lists.Add(new CheckedList(list.Kind, list.Part, list.Title, list.At, list.Kind == ListKind.Morning ? LeaveNow(day, open, lines.Count) : Open(open, lines.Count), lines));
+            List<CheckedLine> lines = [.. list.Lines.Select(l => CheckedLine.Of(day.Plan, l, ticks.GetValueOrDefault(l.Id)))];
+            List<CheckLine> open = OpenOf(lines);
+            return new CheckedList(list.Kind, list.Part, list.Title, list.At,
+                list.Kind == ListKind.Morning ? LeaveNow(day, open, lines.Count) : Open(open, lines.Count), lines);
         }
-        return new CheckedLists(lists, phrase, TickBook.Departure(facts, key));
     }
 
-    /// <summary>What is kept of a line when it is ticked; null where there is no such line.</summary>
-    public string? Kept(string line) => Lists.SelectMany(l => l.Lines).FirstOrDefault(l => l.Line.Id == line)?.Kept;
-
-    private static CheckedLine Checked(Plan plan, CheckLine line, Tick? tick)
+    /// <summary>What must be typed to leave home, only where a picture is lost without something open, or hangs by one thing; null = nothing.</summary>
+    public static string? PhraseFor(Plan plan, IReadOnlyList<CheckList> lists, string key, IReadOnlyList<Fact> facts)
     {
-        var kept = plan.PlaceOf(line.Place) is { } place ? $"{place.Name ?? place.Id}: {line.Text}" : line.Text;
-        return new CheckedLine(line, tick?.Text == kept ? tick : null, tick is null || tick.Text == kept ? null : tick.Text, kept);
-    }
-
-    /// <summary>Only for what a picture is lost without, or hangs by one thing.</summary>
-    private static string? PhraseFor(Plan plan, List<CheckLine> open)
-    {
-        List<CheckLine> matter = [.. open.Where(l => l.Cost.Strands < 2)];
+        var ticks = TickBook.Of(facts, key);
+        List<CheckLine> matter = [.. OpenOf(lists.Where(l => l.Kind == ListKind.Morning).SelectMany(l => l.Lines)
+            .Select(l => CheckedLine.Of(plan, l, ticks.GetValueOrDefault(l.Id)))).Where(l => l.Cost.Strands < 2)];
         if (matter.Count == 0) return null;
-        var names = new Names(plan);
-        return matter.Count == 1 ? $"leave without {names.Item(matter[0].Items[0])}"
-            : $"leave without {names.Item(matter[0].Items[0])} and {English.Number(matter.Count - 1)} more";
+        var first = new Names(plan).Item(matter[0].Items[0]);
+        return matter.Count == 1 ? $"leave without {first}" : $"leave without {first} and {English.Number(matter.Count - 1)} more";
     }
+
+    private static List<CheckLine> OpenOf(IEnumerable<CheckedLine> lines) => [.. CheckLine.Sorted(lines.Where(l => l.Ticked is null).Select(l => l.Line))];
 
     private static string Open(List<CheckLine> open, int all) =>
         all == 0 ? "Nothing is asked here."
@@ -93,14 +92,15 @@ public sealed record CheckedLists(IReadOnlyList<CheckedList> Lists, string? Phra
         var names = new Names(day.Plan);
         List<string> said =
         [
-            .. Said([.. worse.Where(n => n.After.Strands == 0).Select(n => names.Need(n.Before.Part, n.Before.Need))], "is lost", "are lost"),
-            .. Said([.. worse.Where(n => n.After.Strands == 1).Select(n => names.Need(n.Before.Part, n.Before.Need))], "hangs by one thing", "hang by one thing each"),
+            .. Said(WithLeft(0), "is lost", "are lost"), .. Said(WithLeft(1), "hangs by one thing", "hang by one thing each"),
         ];
         if (said.Count == 0 && PowerPlans.Without(day, gone, PowerPlans.Lack(day)) is [var dark, ..])
             said.Add($"the {names.Item(dark.Device)} goes dark in {names.Part(dark.Part)}");
         return said.Count == 0
             ? $"{English.Capital(English.Count(open.Count, "line is", "lines are"))} open; every picture holds without them."
             : $"Leave now and {string.Join("; ", said)}.";
+
+        List<string> WithLeft(int strands) => [.. worse.Where(n => n.After.Strands == strands).Select(n => names.Need(n.Before.Part, n.Before.Need))];
     }
 
     private static IEnumerable<string> Said(List<string> needs, string one, string many)

@@ -1,5 +1,4 @@
 using YokePair.Core.Basics;
-using YokePair.Core.Cards;
 using YokePair.Core.Carry;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -45,7 +44,7 @@ public sealed class DayLists
             new CheckList(ListKind.Tonight, null, "Tonight", first?.Date.AddDays(-1) + plan.Rules.Power.BedAt.ToTimeSpan(), [.. Tonight(first)]),
             new CheckList(ListKind.Morning, null, "Leaving home", first - TimeSpan.FromMinutes(plan.Rules.Power.TravelMinutes), [.. Morning()]),
             .. Day.InOrder(plan).Where(p => p.HoldsOnce).Select(before.ListFor),
-            new CheckList(ListKind.Leaving, null, "Going home", last, [.. Leaving(last)]),
+            new CheckList(ListKind.Leaving, null, "Going home", last, [.. new GoingHomeLines(day, power, carried, prices, cards).At(last)]),
         ];
     }
 
@@ -77,7 +76,10 @@ public sealed class DayLists
         : night.Short > 0 ? $"{English.Count(night.Rounds.Count, "round", "rounds")} on {night.Bays} at once; {night.Short} not full as you leave"
         : $"{English.Count(night.Rounds.Count, "round", "rounds")} on {night.Bays} at once";
 
-    /// <summary>What is in each place, what is reached last first, as that is loaded first; what hangs together is one line, what is used up is one line a type.</summary>
+    /// <summary>
+    /// What is in each place, what is reached last first, as that is loaded first; what hangs together is one line, what is used up is one line
+    /// a type.
+    /// </summary>
     private IEnumerable<CheckLine> Morning()
     {
         foreach (var place in plan.Places.OrderByDescending(p => p.ReachSeconds))
@@ -86,7 +88,8 @@ public sealed class DayLists
             List<List<string>> units = [.. things.Where(t => t.On is null).Select(t => With(t.Item, things))];
             var loose = units.Where(u => u.Count == 1 && plan.ItemOf(u[0]) is Battery or Cells or Card).ToLookup(u => TypeOf(plan.ItemOf(u[0])!));
             foreach (var unit in units.Where(u => u.Count > 1 || plan.ItemOf(u[0]) is not (Battery or Cells or Card)))
-                yield return Line($"morning/{unit[0]}", unit.Count == 1 ? prices.List(unit) : $"{prices.List(unit.Take(1))} with {prices.List(unit.Skip(1))}", unit);
+                yield return Line($"morning/{unit[0]}",
+                    unit.Count == 1 ? prices.List(unit) : $"{prices.List(unit.Take(1))} with {prices.List(unit.Skip(1))}", unit);
             foreach (var type in loose)
             {
                 List<string> ids = [.. type.Select(u => u[0])];
@@ -106,30 +109,4 @@ public sealed class DayLists
     /// <summary>A thing and all that is on it or in it.</summary>
     private static List<string> With(string item, IReadOnlyList<BeamThing> things) =>
         [item, .. things.Where(t => t.On == item).SelectMany(t => With(t.Item, things))];
-
-    /// <summary>What must not stay behind, and what is still to be done with it.</summary>
-    private IEnumerable<CheckLine> Leaving(DateTime? last)
-    {
-        foreach (var beam in carried.Places.Where(b => b.Things.Count > 0))
-            yield return new CheckLine($"leaving/{beam.Place}", $"{plan.PlaceOf(beam.Place)!.Name ?? beam.Place}: {English.Count(beam.Things.Count, "thing", "things")} in it again",
-                null, beam.Place, LineCost.None, [.. beam.Things.Select(t => t.Item)]);
-        if (CardPlans.Evening(day) is { } evening)
-        {
-            foreach (var run in evening.Runs)
-                yield return new CheckLine($"leaving/copied/{run.Copier}", $"Copied and read back: {prices.List(run.Cards)}, by the {prices.List([run.Copier])}",
-                    $"till then {English.Count(evening.Copies - 1, "copy", "copies")} of each", null, new LineCost(LinePrice.Once, Math.Clamp(evening.Copies - 1, 0, 3)), run.Cards);
-            foreach (var home in evening.Homes)
-                yield return new CheckLine($"leaving/home/{home.Person}", $"Home with {plan.PersonOf(home.Person)?.Name ?? home.Person}: {prices.List([.. home.Cards, .. home.Copiers])}",
-                    $"all of it lies in {English.Count(evening.Places, "place", "places")} then", null, new LineCost(LinePrice.Once, Math.Clamp(evening.Places, 0, 3)),
-                    [.. home.Cards, .. home.Copiers]);
-        }
-        HashSet<string> ours = [.. plan.People.SelectMany(p => new[] { p.Id, p.Name ?? p.Id })];
-        foreach (var item in plan.Items.Where(i => i.Status == Availability.RentedIn || (i.Owner is { } owner && !ours.Contains(owner))))
-            yield return new CheckLine($"leaving/back/{item.Id}", $"{item.Label} goes back{(item.Owner is { } to ? $" to {to}" : "")}{(item.To is { } by ? $" by {by:yyyy-MM-dd}" : "")}",
-                "it is not yours", null, LineCost.None, [item.Id]);
-        foreach (var card in cards.Values.Where(c => c.Condition == CardCondition.NotOurs))
-            yield return new CheckLine($"leaving/stranger/{card.Card}", $"{prices.List([card.Card])} is given back", "it is not ours", null, LineCost.None, [card.Card]);
-        foreach (var reminder in power.Reminders.Where(r => last is not null && r.At > last))
-            yield return new CheckLine($"leaving/{reminder.Text}", $"{prices.List(reminder.Items)}: {reminder.Text}", "tomorrow", null, LineCost.None, reminder.Items);
-    }
 }

@@ -9,13 +9,17 @@ namespace YokePair.Core.Lists;
 internal sealed class Prices
 {
     private readonly List<(string Part, Need Need, int Strands, IReadOnlyList<string[]> Cuts)> needs;
+    /// <summary>The smallest sets are known up to so many things; what more things cost together is tried.</summary>
+    private const int Known = 3;
+
+    private readonly DayAnalysis day;
     private readonly Plan plan;
     private readonly PowerPlan power;
     private readonly Names names;
 
     public Prices(DayAnalysis day, PowerPlan power)
     {
-        (plan, this.power, names) = (day.Plan, power, new Names(day.Plan));
+        (this.day, plan, this.power, names) = (day, day.Plan, power, new Names(day.Plan));
         needs =
         [
             .. day.Parts.OrderBy(p => p.Part.Start).SelectMany(p => p.Needs.Where(n => n.Need.Importance != Importance.Nice && n.Outcome.IsMet())
@@ -30,8 +34,10 @@ internal sealed class Prices
     /// <returns>The cost, and what it says of it; null where no picture is worse for it.</returns>
     public (LineCost Cost, string? Why) Without(IReadOnlyCollection<string> gone, string? part = null)
     {
-        var worst = needs.Where(n => part is null || n.Part == part).Select(n => (n.Need, Left: Left(n.Strands, n.Cuts, gone), Before: n.Strands)).Where(n => n.Left < n.Before)
-            .OrderBy(n => n.Left).FirstOrDefault();
+        var lost = gone.Count > Known ? Lost(gone) : [];
+        var worst = needs.Where(n => part is null || n.Part == part)
+            .Select(n => (n.Need, Left: lost.Contains((n.Part, n.Need.Id)) ? 0 : Left(n.Strands, n.Cuts, gone), Before: n.Strands))
+            .Where(n => n.Left < n.Before).OrderBy(n => n.Left).FirstOrDefault();
         var dark = part is null ? Dark(gone) : null;
         if (dark is { } found && (worst.Need is null || worst.Left > found.Cost.Strands)) return found;
         if (worst.Need is null) return (LineCost.None, null);
@@ -51,6 +57,12 @@ internal sealed class Prices
         Importance.Must => LinePrice.Picture,
         _ => LinePrice.Comfort,
     };
+
+    private HashSet<(string, string)> Lost(IReadOnlyCollection<string> gone)
+    {
+        var then = new DayAnalysis(day.Whole, [.. day.Pulled, .. gone.Select(id => new Pulled(id))]);
+        return [.. then.Outcomes.SelectMany(p => p.Needs.Where(n => !n.Outcome.IsMet()).Select(n => (p.Part.Id, n.Need.Id)))];
+    }
 
     private static int Left(int strands, IReadOnlyList<string[]> cuts, IReadOnlyCollection<string> gone)
     {

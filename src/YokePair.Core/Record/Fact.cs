@@ -1,6 +1,9 @@
 namespace YokePair.Core.Record;
 
-/// <summary>Something that happened to a card, to what holds a charge, or to a line of a list. Facts are added and never changed; what is so now is folded from them.</summary>
+/// <summary>
+/// Something that happened to a card, to what holds a charge, or to a line of a list. Facts are added and never changed; what is so now is
+/// folded from them.
+/// </summary>
 /// <param name="Kind">What happened.</param>
 /// <param name="Thing">Id of the card, battery, pack or what else it is; of a tick, of the line.</param>
 /// <param name="At">When, UTC.</param>

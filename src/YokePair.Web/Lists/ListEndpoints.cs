@@ -32,41 +32,40 @@ internal static class ListEndpoints
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
-    private static async Task<IResult> Show(string key, Days days, RecordStore record, CancellationToken cancel) =>
-        await FindAsync(key, days, record, cancel) is { } lists ? Results.Ok(lists) : Problems.NotFound("assignment");
+    private static async Task<IResult> Show(string key, Days days, RecordStore record, ListMemory memory, CancellationToken cancel) =>
+        await memory.FindAsync(key, days, record, cancel) is { } found ? Answer(key, found) : Problems.NotFound("assignment");
 
-    private static async Task<IResult> Tick(string key, TickRequest request, Days days, RecordStore record, TimeProvider clock, CancellationToken cancel)
+    private static async Task<IResult> Tick(
+        string key, TickRequest request, Days days, RecordStore record, ListMemory memory, TimeProvider clock, CancellationToken cancel)
     {
         if (request.Who?.Length > MostLetters) return Refused("who", $"is longer than {MostLetters} letters");
-        if (await FindAsync(key, days, record, cancel) is not { } lists) return Problems.NotFound("assignment");
-        if (lists.Kept(request.Line) is not { } kept) return Refused("line", "is not on any list now; the plan has changed: look at the list again");
-        var fact = new Fact(request.Done ? FactKind.Ticked : FactKind.Unticked, request.Line, clock.GetUtcNow().UtcDateTime, key, Text(request.Who),
-            Words: request.Done ? kept : null);
-        return await AddAsync(fact, key, days, record, cancel);
+        if (await memory.FindAsync(key, days, record, cancel) is not { } found) return Problems.NotFound("assignment");
+        if (found.Lists.SelectMany(l => l.Lines).FirstOrDefault(l => l.Id == request.Line) is not { } line)
+            return Refused("line", "is not on any list now; the plan has changed: look at the list again");
+        var kept = request.Done ? CheckedLine.Kept(found.Day.Plan, line) : null;
+        var kind = request.Done ? FactKind.Ticked : FactKind.Unticked;
+        return await AddAsync(key, new Fact(kind, line.Id, Now(clock), key, Text(request.Who), Words: kept), found, record, cancel);
     }
 
     private static async Task<IResult> Depart(
-        string key, DepartRequest request, Days days, RecordStore record, TimeProvider clock, CancellationToken cancel)
+        string key, DepartRequest request, Days days, RecordStore record, ListMemory memory, TimeProvider clock, CancellationToken cancel)
     {
         if (request.Who?.Length > MostLetters) return Refused("who", $"is longer than {MostLetters} letters");
-        if (await FindAsync(key, days, record, cancel) is not { } lists) return Problems.NotFound("assignment");
-        if (lists.Phrase is { } phrase && Text(request.Words) != phrase) return Refused("words", $"Type in full: {phrase}");
-        var fact = new Fact(FactKind.Departed, key, clock.GetUtcNow().UtcDateTime, key, Text(request.Who), Words: lists.Phrase);
-        return await AddAsync(fact, key, days, record, cancel);
+        if (await memory.FindAsync(key, days, record, cancel) is not { } found) return Problems.NotFound("assignment");
+        var phrase = CheckedLists.PhraseFor(found.Day.Plan, found.Lists, key, found.Facts);
+        if (phrase is not null && Text(request.Words) != phrase) return Refused("words", $"Type in full: {phrase}");
+        return await AddAsync(key, new Fact(FactKind.Departed, key, Now(clock), key, Text(request.Who), Words: phrase), found, record, cancel);
     }
 
-    private static async Task<IResult> AddAsync(Fact fact, string key, Days days, RecordStore record, CancellationToken cancel)
+    private static async Task<IResult> AddAsync(string key, Fact fact, ListsFound found, RecordStore record, CancellationToken cancel)
     {
         await record.AddAsync([fact], _ => new CardRules(), id => id, cancel);
-        return await Show(key, days, record, cancel);
+        return Answer(key, found with { Facts = (await record.LoadAsync(cancel)).Facts });
     }
 
-    private static async Task<CheckedLists?> FindAsync(string key, Days days, RecordStore record, CancellationToken cancel)
-    {
-        if (await days.FindAsync(key, null, cancel) is not { } session) return null;
-        var known = await record.LoadAsync(cancel);
-        return CheckedLists.Of(session.Day, (await days.LockerAsync(cancel)).Things, key, known.Facts, known.States);
-    }
+    private static IResult Answer(string key, ListsFound found) => Results.Ok(CheckedLists.Of(found.Day, found.Lists, key, found.Facts));
+
+    private static DateTime Now(TimeProvider clock) => clock.GetUtcNow().UtcDateTime;
 
     private static IResult Refused(string field, string why) => Problems.Unprocessable("This cannot be recorded.", [new PlanProblem(field, why)]);
 

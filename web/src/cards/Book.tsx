@@ -185,14 +185,7 @@ function OneCard({ card, ...page }: CardsPage & { card: RecordedCard; book: Book
             {label}
           </button>
         ))}
-        {state.condition === "shot" && !card.mayClear.may && (
-          <TypedInFull
-            ask="Clear it all the same …"
-            phrase={card.phrase}
-            label="Clear it"
-            done={(words) => page.book.fact.mutate({ kind: "overridden", card: card.card, words })}
-          />
-        )}
+        {state.condition === "shot" && !card.mayClear.may && <AllTheSame card={card} book={page.book} />}
       </div>
     </div>
   );
@@ -282,3 +275,12 @@ function shotHappenings(
     ...(may ? [{ label: "Clear it", kind: "cleared" as const }] : []),
   ];
 }
+
+const AllTheSame = ({ card, book }: { card: RecordedCard; book: BookOfCards }) => (
+  <TypedInFull
+    ask="Clear it all the same …"
+    phrase={card.phrase}
+    label="Clear it"
+    done={(words) => book.fact.mutate({ kind: "overridden", card: card.card, words })}
+  />
+);

@@ -31,21 +31,34 @@ export function CheckRow({
           >
             {line.text}
           </strong>
-          <span className={was ? "font-semibold text-hangs" : "text-quiet"}>
-            {isDone
-              ? [ticked.who, time(ticked.at)].filter(Boolean).join(", ")
-              : was
-                ? `ticked before as: ${was}`
-                : line.why}
-          </span>
+          <span className={was ? "font-semibold text-hangs" : "text-quiet"}>{under(line, ticked, was)}</span>
         </span>
-        <span
-          className={`flex w-[7.5rem] shrink-0 flex-col items-end gap-0.5 max-[700px]:w-[5rem] ${isDone ? "opacity-40" : ""}`}
-        >
-          {line.cost.price !== "comfort" && <Strands count={line.cost.strands} width={28} height={12} />}
-          <span className="narrow text-right text-[11px] leading-tight text-quiet">{priceWord}</span>
-        </span>
+        <Price cost={line.cost} word={priceWord} isDone={isDone} />
       </button>
     </li>
   );
 }
+
+/** Who ticked it and when; else why it is open again, or what it costs. */
+function under(line: CheckedLine["line"], ticked: CheckedLine["ticked"], was: CheckedLine["was"]) {
+  if (ticked) return [ticked.who, time(ticked.at)].filter(Boolean).join(", ");
+  return was ? `ticked before as: ${was}` : line.why;
+}
+
+/** What it costs, in a strand and a word. */
+const Price = ({
+  cost,
+  word,
+  isDone,
+}: {
+  cost: CheckedLine["line"]["cost"];
+  word: string;
+  isDone: boolean;
+}) => (
+  <span
+    className={`flex w-[7.5rem] shrink-0 flex-col items-end gap-0.5 max-[700px]:w-[5rem] ${isDone ? "opacity-40" : ""}`}
+  >
+    {cost.price !== "comfort" && <Strands count={cost.strands} width={28} height={12} />}
+    <span className="narrow text-right text-[11px] leading-tight text-quiet">{word}</span>
+  </span>
+);

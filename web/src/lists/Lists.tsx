@@ -45,19 +45,9 @@ function Page({ assignment, plan, lists, checked }: PageProps) {
   return (
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Lists`} phoneTitle={plan.assignment.name} />
-      <AssignmentBar view="lists" assignment={assignment} name={plan.assignment.name}>
-        <button className="py-1" onClick={() => print()}>
-          Print
-        </button>
-      </AssignmentBar>
+      <Bar assignment={assignment} name={plan.assignment.name} />
       <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0">
-        <p
-          className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
-          role="status"
-          data-testid="verdict"
-        >
-          {list.sentence}
-        </p>
+        <Sentence text={list.sentence} />
         <Which all={all} chosen={list} choose={(id) => show(id, !byPlace)} />
         <Troubles lists={lists} />
         <Rows
@@ -81,6 +71,24 @@ function Page({ assignment, plan, lists, checked }: PageProps) {
     </div>
   );
 }
+
+const Bar = ({ assignment, name }: { assignment: string; name: string }) => (
+  <AssignmentBar view="lists" assignment={assignment} name={name}>
+    <button className="py-1" onClick={() => print()}>
+      Print
+    </button>
+  </AssignmentBar>
+);
+
+const Sentence = ({ text }: { text: string }) => (
+  <p
+    className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
+    role="status"
+    data-testid="verdict"
+  >
+    {text}
+  </p>
+);
 
 /** What was refused, and what waits for the network. */
 function Troubles({ lists: { refused, isCut, waiting } }: Pick<PageProps, "lists">) {
@@ -158,7 +166,6 @@ function Which({
   chosen: CheckedList;
   choose: (id: string) => void;
 }) {
-  const before = all.filter((l) => l.part);
   return (
     <nav aria-label="Lists" className="my-2 flex flex-wrap items-center gap-2 print:hidden">
       {all
@@ -173,24 +180,35 @@ function Which({
             {list.title} <span className="font-normal max-[700px]:hidden">{howFar(list)}</span>
           </button>
         ))}
-      {before.length > 0 && (
-        <Select
-          className={`webbing max-w-full max-[700px]:min-h-[44px] ${chosen.part ? "outline-2 outline-ink" : "font-normal"}`}
-          aria-label="Before a part"
-          value={chosen.part ? idOf(chosen) : ""}
-          choose={(id) => id && choose(id)}
-        >
-          <option value="">Before …</option>
-          {before.map((list) => (
-            <option key={idOf(list)} value={idOf(list)}>
-              {list.title} · {howFar(list)}
-            </option>
-          ))}
-        </Select>
-      )}
+      <Before lists={all.filter((l) => l.part)} chosen={chosen} choose={choose} />
     </nav>
   );
 }
+
+const Before = ({
+  lists,
+  chosen,
+  choose,
+}: {
+  lists: CheckedList[];
+  chosen: CheckedList;
+  choose: (id: string) => void;
+}) =>
+  lists.length > 0 && (
+    <Select
+      className={`webbing max-w-full max-[700px]:min-h-[44px] ${chosen.part ? "outline-2 outline-ink" : "font-normal"}`}
+      aria-label="Before a part"
+      value={chosen.part ? idOf(chosen) : ""}
+      choose={(id) => id && choose(id)}
+    >
+      <option value="">Before …</option>
+      {lists.map((list) => (
+        <option key={idOf(list)} value={idOf(list)}>
+          {list.title} · {howFar(list)}
+        </option>
+      ))}
+    </Select>
+  );
 
 const howFar = (list: CheckedList) =>
   [time(list.at), `${done(list)}/${list.lines.length}`].filter(Boolean).join(" · ");

@@ -10,17 +10,40 @@ export interface Ticking {
 /** Another phone may tick as well. */
 const lookAgainMs = 5_000;
 
-/** The lists of a day. A tick is seen at once; while the network is gone it waits and is sent when that is back. */
+const keyOf = (key: string) => ["board", key, "lists"];
+
+/** The lists of a day, and what is done with them. */
 export function useLists(key: string) {
   const client = useQueryClient();
-  const queryKey = ["board", key, "lists"];
+  const queryKey = keyOf(key);
   const { data, error } = useQuery({
     queryKey,
     refetchInterval: () => (client.isMutating({ mutationKey: queryKey }) > 0 ? false : lookAgainMs),
     queryFn: ({ signal }) =>
       answer(api.GET("/api/assignments/{key}/lists", { signal, params: { path: { key } } })),
   });
-  const tick = useMutation({
+  const tick = useTick(key);
+  const depart = useMutation({
+    mutationFn: (body: { words: string | null; who: string | null }) =>
+      answer(api.POST("/api/assignments/{key}/lists/departures", { params: { path: { key } }, body })),
+    onSuccess: (lists) => client.setQueryData(queryKey, lists),
+  });
+  return {
+    data,
+    error,
+    tick: tick.mutate,
+    waiting: useIsMutating({ mutationKey: queryKey }),
+    isCut: tick.failureReason instanceof TypeError,
+    depart,
+    refused: tick.error ?? depart.error,
+  };
+}
+
+/** A tick is seen at once; while the network is gone it waits, and is sent when that is back. */
+function useTick(key: string) {
+  const client = useQueryClient();
+  const queryKey = keyOf(key);
+  return useMutation({
     mutationKey: queryKey,
     // One after the other, so that none overtakes another.
     scope: { id: queryKey.join("/") },
@@ -39,20 +62,6 @@ export function useLists(key: string) {
     },
     onError: () => client.invalidateQueries({ queryKey }),
   });
-  const depart = useMutation({
-    mutationFn: (body: { words: string | null; who: string | null }) =>
-      answer(api.POST("/api/assignments/{key}/lists/departures", { params: { path: { key } }, body })),
-    onSuccess: (lists) => client.setQueryData(queryKey, lists),
-  });
-  return {
-    data,
-    error,
-    tick: tick.mutate,
-    waiting: useIsMutating({ mutationKey: queryKey }),
-    isCut: tick.failureReason instanceof TypeError,
-    depart,
-    refused: tick.error ?? depart.error,
-  };
 }
 
 const asTicked = (lists: CheckedLists, { line, done, who }: Ticking): CheckedLists => ({
