@@ -96,6 +96,30 @@ public sealed class CarryTests
         Assert.Equal(0, parted.Gone[1].Costs);
     }
 
+    /// <summary>What is in the hand later is in the bag until then: stolen before, it is gone for the rest of the day; stolen while it is in the hand, it is not.</summary>
+    [Fact]
+    public void A_bag_that_goes_early_takes_what_is_wanted_later()
+    {
+        var plan = Day(two: true, null, new Lens { Id = "long", Place = "roller", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4) },
+            new Battery { Id = "x1", Place = "@b1", Type = "LB" }, new Battery { Id = "x2", Place = "@b2", Type = "LB" }, new Card { Id = "c1", Place = "@b1/1", Type = "SD" });
+        plan = plan with
+        {
+            Rules = new Rules { DualRecord = false },
+            Parts =
+            [
+                plan.Parts[0],
+                plan.Parts[1] with
+                {
+                    Setups = [new Setup { Person = "you", Position = "left", Body = "b1", Lens = "long" }],
+                    Needs = [new Need { Id = "far", ShutterSeconds = 1.0 / 60, Focal = new Interval(200, 200), MinMegapixels = 20 }],
+                },
+            ],
+        };
+        var gone = BagDay.Of(new DayAnalysis(plan), []).Gone.Single(g => g.Place == "roller");
+        Assert.Equal(("a", 1, "far"), (gone.From, gone.Costs, gone.Lost[0].Need));
+        Assert.Null(BagDay.Of(new DayAnalysis(plan with { Parts = [plan.Parts[1]] }), []).Gone.Single(g => g.Place == "roller").From);
+    }
+
     /// <summary>Nothing is carried twice: all that is felt and rolled in a part weighs no more than all there is, and every thing is in one beam at the most.</summary>
     [Fact]
     public void Nothing_is_carried_twice() => Gen.Int.Sample(seed =>

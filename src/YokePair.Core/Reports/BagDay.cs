@@ -10,11 +10,12 @@ namespace YokePair.Core.Reports;
 
 /// <summary>What would be gone with a bag or another place.</summary>
 /// <param name="Place">Place id.</param>
+/// <param name="From">Id of the part in which it costs most if it goes then and stays away; null = it costs nothing.</param>
 /// <param name="Costs">Once and must needs that are late or lost without it.</param>
 /// <param name="Lost">The first of them.</param>
 /// <param name="SecondBest">How many more of those that matter are second best then.</param>
 /// <param name="Frames">Frames on cards in it that are nowhere else, at its worst moment.</param>
-public sealed record BagGone(string Place, int Costs, IReadOnlyList<LostPicture> Lost, int SecondBest, int Frames);
+public sealed record BagGone(string Place, string? From, int Costs, IReadOnlyList<LostPicture> Lost, int SecondBest, int Frames);
 
 /// <summary>Bags and loads of a day, as their page tells it.</summary>
 /// <param name="Sentence">What lies in one bag, what is too heavy, and what is felt on whose shoulders for how long.</param>
@@ -36,14 +37,28 @@ public sealed record BagDay(IReadOnlyList<TextPiece> Sentence, CarryPlan Plan, I
             [.. day.Plan.Places.Select(p => GoneWith(day, p, frames.GetValueOrDefault(p.Id)))], BagSplit.For(day));
     }
 
+    /// <summary>
+    /// At its worst moment: what lies in it then is gone for the rest of the day. Moments at which the same lies in it are tried once, the
+    /// earliest.
+    /// </summary>
     private static BagGone GoneWith(DayAnalysis day, Place place, int frames)
     {
-        var row = LossRows.Find(day, LossKind.Place, place.Id);
-        if (row is null) return new BagGone(place.Id, 0, [], 0, frames);
-        var counted = row.Cells.Where(c => c.Worst is not null).SelectMany(c => c.Needs.Select(n => (Cell: c, Need: n)))
-            .Where(n => day.Plan.PartOf(n.Cell.Part)!.Needs.First(x => x.Id == n.Need).Importance != Importance.Nice).ToList();
-        var lost = counted.Where(n => n.Cell.Worst is Outcome.Late or Outcome.Lost).ToList();
-        return new BagGone(place.Id, row.Costs, [.. lost.Take(Math.Min(Named, row.Costs)).Select(n => new LostPicture(n.Cell.Part, n.Need))],
-            counted.Count - lost.Count, frames);
+        var before = Needs(day).ToList();
+        var gone = new BagGone(place.Id, null, 0, [], 0, frames);
+        var seen = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var part in Plans.Day.InOrder(day.Whole))
+        {
+            var pull = new Pulled(place.Id, part.Id, null, LossKind.Place);
+            var then = new DayAnalysis(day.Whole, [.. day.Pulled, pull]);
+            if (!seen.Add(string.Join(' ', then.Outage.ItemsOf(pull)))) continue;
+            var worse = before.Zip(Needs(then)).Where(n => n.First.Importance != Importance.Nice && n.Second.Outcome > n.First.Outcome).ToList();
+            var lost = worse.Where(n => n.First.Outcome.IsMet() && !n.Second.Outcome.IsMet()).Select(n => new LostPicture(n.First.Part, n.First.Need)).ToList();
+            if (lost.Count > gone.Costs || (lost.Count == gone.Costs && worse.Count - lost.Count > gone.SecondBest))
+                gone = new BagGone(place.Id, part.Id, lost.Count, [.. lost.Take(Named)], worse.Count - lost.Count, frames);
+        }
+        return gone;
     }
+
+    private static IEnumerable<(string Part, string Need, Importance Importance, Outcome Outcome)> Needs(DayAnalysis day) =>
+        day.Outcomes.SelectMany(p => p.Needs.Select(n => (p.Part.Id, n.Need.Id, n.Need.Importance, n.Outcome)));
 }

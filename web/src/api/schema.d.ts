@@ -1036,6 +1036,8 @@ export interface components {
         BagGone: {
             /** @description Place id. */
             place: string;
+            /** @description Id of the part in which it costs most if it goes then and stays away; null = it costs nothing. */
+            from: null | string;
             /**
              * Format: int32
              * @description Once and must needs that are late or lost without it.
@@ -2136,7 +2138,10 @@ export interface components {
             /** @description Id of the camera. */
             body: null | string;
         };
-        /** @description Something that happened to a card, to what holds a charge, or to a line of a list. Facts are added and never changed; what is so now is folded from them. */
+        /**
+         * @description Something that happened to a card, to what holds a charge, or to a line of a list. Facts are added and never changed; what is so now is
+         *     folded from them.
+         */
         Fact: {
             /** @description What happened. */
             kind: components["schemas"]["FactKind"];

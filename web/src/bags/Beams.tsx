@@ -148,17 +148,19 @@ function Move({ beam, plan, name, edit }: BagsPage & { beam: Beam }) {
   );
 }
 
-function Gone({ place, value, bags, need }: BagsPage & { place: string; value: number }) {
+function Gone({ place, value, bags, need, parts }: BagsPage & { place: string; value: number }) {
   const gone = bags.gone.find((g) => g.place === place);
   if (!gone) return null;
   const names = gone.lost.map((l) => need(l.part, l.need));
   const more = gone.costs - names.length;
+  const from = parts.find((p) => p.id === gone.from);
   const lost = `${names.join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
   return (
     <p className="flex gap-2">
       <Strands count={gone.costs > 0 ? 0 : 2} width={28} />
       <span>
         {gone.costs > 0 ? <strong>{lost} lost or late</strong> : "nothing is lost if it goes"}
+        {gone.costs > 0 && from && ` if it goes in ${from.name ?? from.id}`}
         {gone.secondBest > 0 &&
           `, ${gone.secondBest} ${gone.secondBest === 1 ? "picture" : "pictures"} second best`}
         {gone.frames > 0 && `; ${number(gone.frames)} frames are nowhere else`}
