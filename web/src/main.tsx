@@ -1,21 +1,23 @@
 import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Board } from "./board/Board";
 import { Bags } from "./bags/Bags";
-import { Cards } from "./cards/Cards";
 import { CopyStrip } from "./cards/CopyStrip";
 import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
-import { ImportPage } from "./locker/ImportPage";
-import { Labels } from "./locker/Labels";
-import { Lists } from "./lists/Lists";
 import { Locker } from "./locker/Locker";
 import { Power } from "./power/Power";
 import { useFocusKept } from "./shared/useFocusKept";
-import { WhatIf } from "./whatif/WhatIf";
 import "./styles.css";
+
+// What is opened after the day is loaded when it is opened.
+const Cards = lazy(() => import("./cards/Cards").then((m) => ({ default: m.Cards })));
+const WhatIf = lazy(() => import("./whatif/WhatIf").then((m) => ({ default: m.WhatIf })));
+const ImportPage = lazy(() => import("./locker/ImportPage").then((m) => ({ default: m.ImportPage })));
+const Labels = lazy(() => import("./locker/Labels").then((m) => ({ default: m.Labels })));
+const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
 notifyManager.setScheduler(queueMicrotask);
@@ -26,29 +28,31 @@ function App() {
   useFocusKept();
   return (
     <>
-      <Routes>
-        <Route path="/" element={<Home />} />
-        <Route path="/locker" element={<Locker />} />
-        <Route path="/locker/import" element={<ImportPage />} />
-        <Route path="/locker/labels" element={<Labels />} />
-        <Route path="/:assignment/what-if" element={<WhatIf />} />
-        <Route path="/:assignment/power" element={<Power />} />
-        <Route path="/:assignment/cards" element={<Cards />} />
-        <Route path="/:assignment/bags" element={<Bags />} />
-        <Route path="/:assignment/lists" element={<Lists />} />
-        <Route path="/:assignment/day" element={<Board />} />
-        <Route
-          path="*"
-          element={
-            <main className="p-6 text-lg">
-              <h1>There is nothing at this address.</h1>
-              <Link to="/" className="underline">
-                All assignments
-              </Link>
-            </main>
-          }
-        />
-      </Routes>
+      <Suspense fallback={<main className="p-6 text-quiet">Opening …</main>}>
+        <Routes>
+          <Route path="/" element={<Home />} />
+          <Route path="/locker" element={<Locker />} />
+          <Route path="/locker/import" element={<ImportPage />} />
+          <Route path="/locker/labels" element={<Labels />} />
+          <Route path="/:assignment/what-if" element={<WhatIf />} />
+          <Route path="/:assignment/power" element={<Power />} />
+          <Route path="/:assignment/cards" element={<Cards />} />
+          <Route path="/:assignment/bags" element={<Bags />} />
+          <Route path="/:assignment/lists" element={<Lists />} />
+          <Route path="/:assignment/day" element={<Board />} />
+          <Route
+            path="*"
+            element={
+              <main className="p-6 text-lg">
+                <h1>There is nothing at this address.</h1>
+                <Link to="/" className="underline">
+                  All assignments
+                </Link>
+              </main>
+            }
+          />
+        </Routes>
+      </Suspense>
       <FindLine />
       <CopyStrip />
     </>

@@ -60,6 +60,8 @@ internal static class CardEndpoints
                 .FirstOrDefault(f => f.Item2?.Length > MostLetters) is { Item1: { } field })
             return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem(field, $"is longer than {MostLetters} letters")]);
         if (Text(request.Card) is not { } card) return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem("card", "names no card")]);
+        if (!request.Kind.IsOfCards())
+            return Problems.Unprocessable("This cannot be recorded.", [new PlanProblem("kind", "is nothing that happens to a card")]);
         var fact = new Fact(request.Kind, card, clock.GetUtcNow().UtcDateTime, Text(request.Day), who, where, with, request.OnTheWay, words);
         return await book.AddAsync([fact], cancel);
     }
