@@ -182,7 +182,15 @@ public sealed class PowerTests
         else Assert.Equal(sets == 4 ? 0.4 + (1.2 - 360.0 / 303) : 1 - 360.0 / 1190, used[0].Levels[^1].Left, 0.0002);
     }
 
-    /// <summary>Home at half past midnight, off at nine, two bays of two and a half hours, seven wanted.</summary>
+    /// <summary>A charger for cells that nobody has told of takes a set at once; one for batteries takes one.</summary>
+    [Fact]
+    public void A_charger_nobody_has_told_of_is_a_usual_one()
+    {
+        var nights = PowerDay.Of(new DayAnalysis(Flashes(5.6, 800, 4)), []).Nights;
+        Assert.Equal((4, 5, true), nights.Where(n => n.Type == "AA").Select(n => (n.Bays, n.Hours, n.IsUsual)).Single());
+        Assert.Equal((2, 2.5, true), nights.Where(n => n.Type == "LB").Select(n => (n.Bays, n.Hours, n.IsUsual)).Single());
+    }
+
     /// <summary>
     /// Against everything tried: what is charged on the way never makes it worse, is never told to do more than can be done, and is mostly
     /// the best that can be done.
@@ -286,6 +294,7 @@ public sealed class PowerTests
         Assert.NotEqual(0, WhatIfTable.Of(new DayAnalysis(fewer)).Rows.Single(r => r.Kind == LossKind.Old).Dark);
     }
 
+    /// <summary>Home at half past midnight, off at nine, two bays of two and a half hours, seven wanted.</summary>
     [Fact]
     public void A_second_round_waits_until_somebody_is_awake()
     {
@@ -430,6 +439,8 @@ public sealed class PowerTests
             if (plan.Items.OfType<Battery>().ToList() is not { Count: > 0 } all) return;
             var one = all[random.Next(all.Count)];
             var now = Of(plan);
+            // Where all reaches with every one of them there, one more is enough for one to die.
+            if (now.Short.Count == 0) Assert.All(now.Types, t => Assert.InRange(t.Short, 0, 1));
             Check(Of(plan with { Items = [.. plan.Items, new Battery { Id = "more", Type = one.Type, Place = "bag", Health = 1 }] }), now);
             Check(Of(plan with { Items = [.. plan.Items.Select(i => i is Battery b ? b with { Health = Math.Min(1, (b.Health ?? 1) + 0.2) } : i)] }), now);
             Check(now, Of(plan with { Items = [.. plan.Items.Where(i => i != one)] }));
