@@ -39,6 +39,9 @@ public sealed class DayAnalysis
         parts = [.. Plan.Parts.Select(p => new Lazy<PartFindings>(() => StillTrueOf(p) ?? Find(p), LazyThreadSafetyMode.PublicationOnly))];
     }
 
+    /// <summary>The same day with more pulled.</summary>
+    internal DayAnalysis Without(IEnumerable<Pulled> more) => new(Whole, [.. Pulled, .. more]);
+
     /// <summary>The plan, nobody absent.</summary>
     public Plan Whole { get; }
 

@@ -51,11 +51,11 @@ public sealed record CheckedLists(IReadOnlyList<CheckedList> Lists, string? Phra
     public static CheckedLists Of(DayAnalysis day, IReadOnlyList<CheckList> lists, string key, IReadOnlyList<Fact> facts)
     {
         var ticks = TickBook.Of(facts, key);
-        return new CheckedLists([.. lists.Select(Checked)], PhraseFor(day.Plan, lists, key, facts), TickBook.Departure(facts, key));
+        return new CheckedLists([.. lists.Select(Checked)], PhraseFor(day.Plan, lists, ticks), TickBook.Departure(facts, key));
 
         CheckedList Checked(CheckList list)
         {
-            List<CheckedLine> lines = [.. list.Lines.Select(l => CheckedLine.Of(day.Plan, l, ticks.GetValueOrDefault(l.Id)))];
+            List<CheckedLine> lines = [.. LinesOf(day.Plan, list, ticks)];
             List<CheckLine> open = OpenOf(lines);
             return new CheckedList(list.Kind, list.Part, list.Title, list.At,
                 list.Kind == ListKind.Morning ? LeaveNow(day, open, lines.Count) : Open(open, lines.Count), lines);
@@ -63,15 +63,20 @@ public sealed record CheckedLists(IReadOnlyList<CheckedList> Lists, string? Phra
     }
 
     /// <summary>What must be typed to leave home, only where a picture is lost without something open, or hangs by one thing; null = nothing.</summary>
-    public static string? PhraseFor(Plan plan, IReadOnlyList<CheckList> lists, string key, IReadOnlyList<Fact> facts)
+    /// <param name="plan">The plan.</param>
+    /// <param name="lists">Its lists.</param>
+    /// <param name="ticks">What is ticked of them.</param>
+    public static string? PhraseFor(Plan plan, IReadOnlyList<CheckList> lists, IReadOnlyDictionary<string, Tick> ticks)
     {
-        var ticks = TickBook.Of(facts, key);
-        List<CheckLine> matter = [.. OpenOf(lists.Where(l => l.Kind == ListKind.Morning).SelectMany(l => l.Lines)
-            .Select(l => CheckedLine.Of(plan, l, ticks.GetValueOrDefault(l.Id)))).Where(l => l.Cost.Strands < 2)];
+        var morning = lists.Where(l => l.Kind == ListKind.Morning).SelectMany(l => LinesOf(plan, l, ticks));
+        List<CheckLine> matter = [.. OpenOf(morning).Where(l => l.Cost.Strands < 2)];
         if (matter.Count == 0) return null;
         var first = new Names(plan).Item(matter[0].Items[0]);
         return matter.Count == 1 ? $"leave without {first}" : $"leave without {first} and {English.Number(matter.Count - 1)} more";
     }
+
+    private static IEnumerable<CheckedLine> LinesOf(Plan plan, CheckList list, IReadOnlyDictionary<string, Tick> ticks) =>
+        list.Lines.Select(l => CheckedLine.Of(plan, l, ticks.GetValueOrDefault(l.Id)));
 
     private static List<CheckLine> OpenOf(IEnumerable<CheckedLine> lines) => [.. CheckLine.Sorted(lines.Where(l => l.Ticked is null).Select(l => l.Line))];
 
@@ -85,7 +90,7 @@ public sealed record CheckedLists(IReadOnlyList<CheckedList> Lists, string? Phra
     {
         if (open.Count == 0) return all == 0 ? "Nothing is packed yet." : "All of it is there. You may leave.";
         List<string> gone = [.. open.SelectMany(l => l.Items).Distinct()];
-        var then = new DayAnalysis(day.Whole, [.. day.Pulled, .. gone.Select(id => new Pulled(id))]);
+        var then = day.Without(gone.Select(id => new Pulled(id)));
         var worse = DayVerdict.Of(day).Needs.Zip(DayVerdict.Of(then).Needs, (before, after) => (Before: before, After: after))
             .Where(n => n.Before.Importance != Importance.Nice && n.After.Strands < n.Before.Strands && n.After.Strands < 2)
             .OrderBy(n => n.Before.Importance == Importance.Once ? 0 : 1).ToList();

@@ -60,7 +60,7 @@ internal sealed class Prices
 
     private HashSet<(string, string)> Lost(IReadOnlyCollection<string> gone)
     {
-        var then = new DayAnalysis(day.Whole, [.. day.Pulled, .. gone.Select(id => new Pulled(id))]);
+        var then = day.Without(gone.Select(id => new Pulled(id)));
         return [.. then.Outcomes.SelectMany(p => p.Needs.Where(n => !n.Outcome.IsMet()).Select(n => (p.Part.Id, n.Need.Id)))];
     }
 

@@ -49,7 +49,7 @@ public sealed record BagDay(IReadOnlyList<TextPiece> Sentence, CarryPlan Plan, I
         foreach (var part in Plans.Day.InOrder(day.Whole))
         {
             var pull = new Pulled(place.Id, part.Id, null, LossKind.Place);
-            var then = new DayAnalysis(day.Whole, [.. day.Pulled, pull]);
+            var then = day.Without([pull]);
             if (!seen.Add(string.Join(' ', then.Outage.ItemsOf(pull)))) continue;
             var worse = before.Zip(Needs(then)).Where(n => n.First.Importance != Importance.Nice && n.Second.Outcome > n.First.Outcome).ToList();
             var lost = worse.Where(n => n.First.Outcome.IsMet() && !n.Second.Outcome.IsMet()).Select(n => new LostPicture(n.First.Part, n.First.Need)).ToList();

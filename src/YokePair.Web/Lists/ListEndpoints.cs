@@ -52,7 +52,7 @@ internal static class ListEndpoints
     {
         if (request.Who?.Length > MostLetters) return Refused("who", $"is longer than {MostLetters} letters");
         if (await memory.FindAsync(key, days, record, cancel) is not { } found) return Problems.NotFound("assignment");
-        var phrase = CheckedLists.PhraseFor(found.Day.Plan, found.Lists, key, found.Facts);
+        var phrase = CheckedLists.PhraseFor(found.Day.Plan, found.Lists, TickBook.Of(found.Facts, key));
         if (phrase is not null && Text(request.Words) != phrase) return Refused("words", $"Type in full: {phrase}");
         return await AddAsync(key, new Fact(FactKind.Departed, key, Now(clock), key, Text(request.Who), Words: phrase), found, record, cancel);
     }

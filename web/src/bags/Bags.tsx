@@ -6,6 +6,7 @@ import { inOrder } from "../day/PartColumns";
 import { PulledLine } from "../day/PulledLine";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
+import { PrintButton } from "../shared/PrintButton";
 import { Problem } from "../shared/Problem";
 import { said } from "../shared/format";
 import { Beams } from "./Beams";
@@ -43,9 +44,7 @@ export function Bags() {
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Bags`} phoneTitle={plan.assignment.name} />
       <AssignmentBar view="bags" assignment={key} name={plan.assignment.name} query={search}>
-        <button className="py-1" onClick={() => print()}>
-          Print
-        </button>
+        <PrintButton />
       </AssignmentBar>
       <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0">
         <p

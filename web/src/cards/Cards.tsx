@@ -7,6 +7,7 @@ import { inOrder } from "../day/PartColumns";
 import { PulledLine } from "../day/PulledLine";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
+import { PrintButton } from "../shared/PrintButton";
 import { Problem } from "../shared/Problem";
 import { number, said, seconds } from "../shared/format";
 import { Book } from "./Book";
@@ -81,9 +82,7 @@ export function Cards() {
 
 const Bar = (props: { assignment: string; name: string; query: URLSearchParams }) => (
   <AssignmentBar view="cards" {...props}>
-    <button className="py-1" onClick={() => print()}>
-      Print
-    </button>
+    <PrintButton />
   </AssignmentBar>
 );
 

@@ -3,6 +3,7 @@ import type { BoardView, CheckedLine, CheckedList, CheckedLists } from "../api/c
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
+import { PrintButton } from "../shared/PrintButton";
 import { Problem } from "../shared/Problem";
 import { Select } from "../shared/Select";
 import { Choose } from "../shared/Choose";
@@ -74,9 +75,7 @@ function Page({ assignment, plan, lists, checked }: PageProps) {
 
 const Bar = ({ assignment, name }: { assignment: string; name: string }) => (
   <AssignmentBar view="lists" assignment={assignment} name={name}>
-    <button className="py-1" onClick={() => print()}>
-      Print
-    </button>
+    <PrintButton />
   </AssignmentBar>
 );
 

@@ -6,6 +6,7 @@ import { MendList } from "../day/MendList";
 import { PulledLine } from "../day/PulledLine";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
+import { PrintButton } from "../shared/PrintButton";
 import { Problem } from "../shared/Problem";
 import { number, said } from "../shared/format";
 import { Bands } from "./Bands";
@@ -67,9 +68,7 @@ export function Power() {
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Power`} phoneTitle={plan.assignment.name} />
       <AssignmentBar assignment={key} name={plan.assignment.name} view="power" query={search}>
-        <button className="py-1" onClick={() => print()}>
-          Print
-        </button>
+        <PrintButton />
       </AssignmentBar>
       <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0 print:text-[11px]">
         <p

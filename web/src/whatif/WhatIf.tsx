@@ -10,6 +10,7 @@ import { OwnEvents } from "./OwnEvents";
 import { pullOf, pullText } from "../day/pulls";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
+import { PrintButton } from "../shared/PrintButton";
 import { Problem } from "../shared/Problem";
 import { said, time } from "../shared/format";
 import { countOf, outcomeWord } from "../shared/words";
@@ -53,9 +54,7 @@ export function WhatIf() {
     <div className="flex h-full flex-col">
       <PageHeader view={`${data.name} · What if`} phoneTitle={data.name} />
       <AssignmentBar assignment={key} name={data.name} view="what-if">
-        <button className="py-1" onClick={() => print()}>
-          Print
-        </button>
+        <PrintButton />
       </AssignmentBar>
       <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3">
         <p className="max-w-[62rem] text-xl leading-tight font-semibold" data-testid="verdict">
