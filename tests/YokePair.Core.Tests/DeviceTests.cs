@@ -194,6 +194,21 @@ public sealed class DeviceTests
         Assert.DoesNotContain(Of(With(day, new Battery { Id = "lp2", Type = "LP", Place = "bag" })).Short, s => s.Device == "lamp");
     }
 
+    /// <summary>Nobody wants to find the drone empty because no need counts on it.</summary>
+    [Fact]
+    public void What_comes_along_unasked_is_charged_too()
+    {
+        var day = With(PowerTests.Day(fresh: false, spares: 3), new OtherThing { Id = "air", Name = "Drone", Place = "bag", Roles = ["drone"] },
+            new Battery { Id = "prop", Name = "Prop", Type = "DB", Place = "bag" }, new OtherThing { Id = "tape", Name = "Tape", Place = "bag" },
+            new PowerBank { Id = "bank", Name = "Bank", Place = "bag" });
+        var told = PowerDay.Of(new DayAnalysis(day), []);
+        Assert.Equal(["air", "bank", "prop"], told.Idle.Order());
+        Assert.Contains("As they come along: the Drone and the Bank. ", string.Concat(told.Sentence.Select(p => p.Text)), StringComparison.Ordinal);
+        Assert.Equal(["air", "bank", "prop"], told.Reminders.Single(r => r.Text.StartsWith("on charge too", StringComparison.Ordinal)).Items.Order());
+        // Once it flies it is no longer told as coming along unasked.
+        Assert.Equal(["bank", "prop"], PowerDay.Of(new DayAnalysis(Uses(day, 0, new PartUse { Item = "air", Minutes = 10 })), []).Idle.Order());
+    }
+
     [Fact]
     public void A_socket_fills_what_rests()
     {

@@ -30,6 +30,19 @@ public sealed class QuickAddTests
             Assert.Equal($"{name}={value}", $"{name}={(name == "count" ? $"{read.Things.Count}" : FigureCatalogue.Find(kind, name)!.Format(json[name]))}");
     }
 
+    /// <summary>A plan says which camera is changed; any battery of a handful will do.</summary>
+    [Fact]
+    public void Of_several_at_once_each_has_a_name_unless_any_will_do()
+    {
+        Assert.Equal(["Verrin no. 1", "Verrin no. 2"], Names("2 body Verrin 24MP K2 dual SD iso6400 LB7"));
+        Assert.Equal(["Verrin no. 7", "Verrin no. 8"], Names("2 body Verrin 24MP K2 dual SD iso6400 LB7 no7"));
+        Assert.Equal(["Verrin"], Names("body Verrin 24MP K2 dual SD iso6400 LB7"));
+        Assert.Equal(["LB7", "LB7", "LB7"], Names("3 battery LB7"));
+        Assert.Equal(["Drone"], Names("drone"));
+
+        static IEnumerable<string> Names(string line) => QuickAdd.Read(line, Known).Things.Select(t => t.Label);
+    }
+
     /// <summary>A word with a figure in it is among those that are shown as understood, whatever it is taken for.</summary>
     [Fact]
     public void Nothing_with_a_figure_is_taken_without_being_shown()

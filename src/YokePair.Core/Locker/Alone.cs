@@ -77,7 +77,7 @@ public static class Alone
             case Filter filter:
                 return Others<Filter>(o => o.ThreadMm == filter.ThreadMm && o.StepsToMm is null == (filter.StepsToMm is null)) ? null : FormattableString.Invariant($"the only one for {filter.ThreadMm} mm");
             case Grip or Pack or Drive or PowerBank or StandLight:
-                return others.Any() ? null : $"the only {ItemKinds.Of(thing)}";
+                return others.Any() ? null : $"the only {(thing is PowerBank ? "power bank" : ItemKinds.Of(thing))}";
             default:
                 return leavesIdle ? "things hang on it" : null;
         }

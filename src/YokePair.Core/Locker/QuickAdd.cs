@@ -71,6 +71,9 @@ public static class QuickAdd
     /// <summary>Reads one line.</summary>
     public static QuickLine Read(string line, KnownWords known) => new QuickLineReader(line, known).Read();
 
+    /// <summary>What is used up needs no name; of two cameras or flashes a plan must be able to say which.</summary>
+    private static bool AreAlike(string kind) => kind is "battery" or "cells" or "card";
+
     internal static QuickLine Finish(string line, QuickKind found, JsonObject thing, int copies, IReadOnlyList<int> numbers,
         List<Understood> understood, List<PlanProblem> problems)
     {
@@ -90,7 +93,7 @@ public static class QuickAdd
             {
                 var one = (JsonObject)thing.DeepClone();
                 one["id"] = "new";
-                int? number = numbers.Count == count ? numbers[i] : numbers.Count == 1 ? numbers[0] + i : null;
+                int? number = numbers.Count == count ? numbers[i] : numbers.Count == 1 ? numbers[0] + i : count > 1 && !AreAlike(kind) ? i + 1 : null;
                 if (number is { } n) one["number"] = n;
                 one["name"] = Naming.Full(kind, one, number);
                 var (item, wrong) = PlanFile.ReadItem(one);

@@ -34,6 +34,7 @@ internal static class QuickWords
         case:            case roller backpack bag pouch shoulder_bag camera_bag tasche kameratasche rucksack koffer rollkoffer sac sac_à_dos valise
         grip:            grip battery_grip batteriegriff hochformatgriff poignée poignée_d'alimentation
         other:           other recorder audio_recorder plate tripod_plate head tripod_head ball_head kugelkopf rotule laptop
+        other:           drone drones gimbal monitor tablet smartphone microphone microphones drohne mikrofon micro
         other:           rain_cover rain_sleeve regenhülle housse_de_pluie
         other:           grey_card graukarte gaffer_tape tape klebeband adhésif
         """;

@@ -1,5 +1,6 @@
 using YokePair.Core.Advice;
 using YokePair.Core.Failure;
+using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
 using YokePair.Core.Use;
@@ -14,7 +15,7 @@ namespace YokePair.Core.Reports;
 /// <param name="Reminders">What is to be done besides, in order of time.</param>
 /// <param name="Mends">What would do about what is short.</param>
 /// <param name="Alike">Ids of batteries and cells that need no name, as nobody tells them apart by number or name and their like are as good.</param>
-/// <param name="Idle">Ids of batteries and cells that fit nothing at work.</param>
+/// <param name="Idle">Ids of what comes along and holds a charge that nothing at work takes from.</param>
 /// <param name="Carried">What is not full as the day begins, as an earlier one used it and nobody recorded that it was charged.</param>
 /// <param name="FreshBeforeOnce">Whether what happens once is begun with a full battery.</param>
 /// <param name="Rules">How batteries and cells are used and charged.</param>
@@ -36,14 +37,27 @@ public sealed record PowerDay(
         List<PowerPlan> days = [.. PowerPlans.ByDay(day, level)];
         var power = PowerPlans.Together(days);
         var nights = ChargingNights.Of(plan, days, atHome, otherEnds: otherEnds);
-        return new PowerDay(PowerWords.Day(plan, power, nights), power, nights, PowerReminder.Of(plan, power), PowerMend.For(day, atHome),
-            AlikeIn(plan), [.. plan.Items.Where(i => i.ChargeType() is { } type && power.Types.All(t => t.Type != type)).Select(i => i.Id)],
+        var idle = IdleIn(plan, power);
+        return new PowerDay(PowerWords.Day(plan, power, nights, idle), power, nights, PowerReminder.Of(plan, power, idle), PowerMend.For(day, atHome),
+            AlikeIn(plan), idle,
             [.. (plan.Left ?? new Dictionary<string, double>()).OrderBy(l => l.Value).Select(l => new ChargeLeft(l.Key, l.Value))],
             plan.Rules.FreshBeforeOnce, plan.Rules.Power, level);
     }
 
     /// <summary>More than this share of health apart, two batteries are not the same to whoever changes them.</summary>
     private const double Apart = 0.2;
+
+    /// <summary>A drone or a laptop that no need counts on is to be full all the same when it comes along.</summary>
+    private static List<string> IdleIn(Plan plan, PowerPlan power)
+    {
+        HashSet<string> atWork = [.. power.Bands.Select(b => b.Device), .. power.Short.Select(s => s.Device), .. power.Alone.Select(a => a.Device)];
+        return
+        [
+            .. plan.Items.Where(i => i.ChargeType() is { } type ? power.Types.All(t => t.Type != type)
+                    : (i is Pack or PowerBank || UsualRun.RunsOffCharge(i)) && !atWork.Contains(i.Id))
+                .Select(i => i.Id),
+        ];
+    }
 
     private static List<string> AlikeIn(Plan plan) =>
     [

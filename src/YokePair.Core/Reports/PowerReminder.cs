@@ -9,8 +9,11 @@ namespace YokePair.Core.Reports;
 /// <param name="Items">Ids of the things it is about.</param>
 public sealed record PowerReminder(DateTime At, string Text, IReadOnlyList<string> Items)
 {
-    /// <summary>The reminders of a plan, each because of something that is at work in it.</summary>
-    public static IReadOnlyList<PowerReminder> Of(Plan plan, PowerPlan power)
+    /// <summary>The reminders of a plan, each because of something that comes along.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="power">What is at work in it.</param>
+    /// <param name="idle">Ids of what holds a charge that nothing at work takes from.</param>
+    public static IReadOnlyList<PowerReminder> Of(Plan plan, PowerPlan power, IReadOnlyList<string> idle)
     {
         if (plan.Parts.Min(p => p.Start) is not { } first || plan.Parts.Max(p => p.End) is not { } last) return [];
         var rules = plan.Rules.Power;
@@ -20,7 +23,9 @@ public sealed record PowerReminder(DateTime At, string Text, IReadOnlyList<strin
         string[] used = [.. power.Bands.Select(b => b.Device).Concat(power.Short.Select(s => s.Device)).Distinct()];
         string[] flashes = [.. used.Where(id => plan.ItemOf(id) is Flash { CellsType: not null })];
         string[] alone = [.. power.Alone.Select(a => a.Device)];
-        if (alone.Length > 0) found.Add(new PowerReminder(first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan(), "on charge, with a cable of their own", alone));
+        var home = first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan();
+        if (alone.Length > 0) found.Add(new PowerReminder(home, "on charge, with a cable of their own", alone));
+        if (idle.Count > 0) found.Add(new PowerReminder(home, "on charge too, as they come along: nothing planned takes from them", idle));
         if (flashes.Length > 0)
         {
             found.Add(new PowerReminder(evening, "charged cells in, and one pop to see that it fires", flashes));

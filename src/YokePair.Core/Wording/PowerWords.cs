@@ -33,13 +33,15 @@ internal static class PowerWords
     }
 
     /// <summary>What goes on charge, when what is changed first, and whether it is enough.</summary>
-    public static IReadOnlyList<TextPiece> Day(Plan day, PowerPlan power, IReadOnlyList<Charging> nights)
+    public static IReadOnlyList<TextPiece> Day(Plan day, PowerPlan power, IReadOnlyList<Charging> nights, IReadOnlyList<string> idle)
     {
         var names = new Names(day);
         var pieces = new List<TextPiece>();
         if (power.Types.Count + power.Alone.Count == 0) return [new TextPiece("No camera is at work that takes a battery.")];
         var wanted = power.Types.Select(t => $"{Math.Min(t.Wanted, t.Carried) * (t.Each ?? 1)} {t.Type}");
-        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted, .. Alone(names, power.Alone)])}. "));
+        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted, .. Few(names, power.Alone.Select(a => a.Device), "more that charge by themselves")])}. "));
+        var along = Few(names, idle.Where(i => day.ItemOf(i)?.ChargeType() is null), "more");
+        if (along.Count > 0) pieces.Add(new TextPiece($"As {(along.Count == 1 ? "it comes" : "they come")} along: {English.List(along)}. "));
         var lack = new PowerLack(power.Short, [.. power.Types.Where(t => t.Short > 0)]);
         if (!lack.IsNone) pieces.AddRange(Say(names, lack));
         else pieces.Add(new TextPiece("That is enough, whichever one of them dies. "));
@@ -71,11 +73,11 @@ internal static class PowerWords
     }
 
     /// <summary>What goes on charge as it is: by name as long as they are few.</summary>
-    private static List<string> Alone(Names names, IReadOnlyList<PowerAlone> alone)
+    private static List<string> Few(Names names, IEnumerable<string> things, string more)
     {
         const int named = 3;
-        var few = alone.Take(alone.Count <= named ? named : named - 1).Select(a => $"the {names.Item(a.Device)}").ToList();
-        return few.Count == alone.Count ? few : [.. few, $"{English.Number(alone.Count - few.Count)} more that charge by themselves"];
+        var all = things.Select(t => $"the {names.Item(t)}").ToList();
+        return all.Count <= named ? all : [.. all.Take(named - 1), $"{English.Number(all.Count - named + 1)} {more}"];
     }
 
     private static IEnumerable<TextPiece> FirstChange(Plan day, Names names, PowerPlan power)

@@ -69,8 +69,8 @@ export function Stock({
       })}
       {power.idle.length > 0 && (
         <p className="border-t border-rule py-1 text-quiet">
-          {power.idle.map(name).join(", ")}: {power.idle.length === 1 ? "it fits" : "they fit"} nothing that
-          is at work.
+          {power.idle.map(name).join(", ")}: nothing that is at work takes from{" "}
+          {power.idle.length === 1 ? "it" : "them"}.
         </p>
       )}
     </section>
