@@ -382,7 +382,12 @@ public sealed class PowerTests
         Assert.Equal("in", socket.Changes[^1].In);
         // Without a charger, a socket, or a need of it nothing is put on.
         Assert.Empty(Of(Sockets(plan, 1, 2, [])).OnTheWay);
-        Assert.Empty(Of(Sockets(Day(fresh: false, spares: 2, framesPerCharge: 500), 1, 2, ["drinks"])).OnTheWay);
+        var dies = Sockets(Day(fresh: false, spares: 2, framesPerCharge: 500), 1, 1, ["drinks"]);
+        Assert.Empty(Of(dies).OnTheWay);
+        // Only if the best one dies is the socket needed, and then it is said.
+        Assert.Equal(["drinks"], Assert.Single(Of(dies).Types).SocketsWithoutOne);
+        Assert.Contains("Should one LB die, charge what is empty in drinks: ", string.Concat(PowerDay.Of(new DayAnalysis(dies), []).Sentence.Select(p => p.Text)),
+            StringComparison.Ordinal);
         Assert.Empty(Of(plan with { Parts = [.. plan.Parts.Select(p => p with { Socket = true })] }).OnTheWay);
         // The only socket, and the only charger, are losses like any other.
         var table = WhatIfTable.Of(new DayAnalysis(Sockets(plan, 1, 2, ["drinks"])));

@@ -84,6 +84,10 @@ public sealed record PowerUse(string Part, string Body, int Frames, FigureSource
 public sealed record PowerType(
     string Type, int Carried, int Ready, int Used, int Wanted, string? Dead, IReadOnlyList<PowerShort> WithoutOne, int? Each = null)
 {
+    /// <summary>Ids of the parts in which something must go on a charger if that one dies, and need not before.</summary>
+    public IReadOnlyList<string> SocketsWithoutOne { get; init; } = [];
+
+
     /// <summary>How many more it takes; 0 = enough.</summary>
     public int Short => Math.Max(0, Wanted - Ready);
 

@@ -159,13 +159,16 @@ public static class PowerPlans
             }
             var best = ready.MaxBy(i => ((Battery)kit.Items[i]).Health ?? 1);
             var less = cameras.Without(new HashSet<int> { best });
-            var without = new SwapPlanner(less, work, new SwapState(kit), 0).BatteriesAsUsed(atOnce).Fed;
+            var (without, _, charging) = new SwapPlanner(less, work, new SwapState(kit), 0).BatteriesAsUsed(atOnce);
             var dark = Dry(less, without).FindAll(d => d.Type == type);
             // Where nothing goes dark with all of them, one more may die.
             var wanted = dark.Count == 0 ? Math.Max(Used(kit, fed, type), Used(kit, without, type) + 1)
                 : ready.Length + (dry.Exists(d => d.Type == type) ? Missing(kit, dark, type) : 1);
             types.Add(new PowerType(type, all.Length, ready.Length, Used(kit, fed, type), wanted, kit.Items[best].Id,
-                [.. dark.Where(d => !dry.Exists(b => b.Device == d.Device && b.Part == d.Part && b.Frames >= d.Frames))]));
+                [.. dark.Where(d => !dry.Exists(b => b.Device == d.Device && b.Part == d.Part && b.Frames >= d.Frames))])
+            {
+                SocketsWithoutOne = [.. charging.Where(c => kit.Items[c.Battery].ChargeType() == type).Select(c => cameras.Parts[c.Part].Id).Distinct()],
+            });
         }
         return [.. types.OrderByDescending(t => t.Short).ThenBy(t => t.Type, StringComparer.Ordinal)];
     }

@@ -38,7 +38,7 @@ public sealed record PowerDay(
         var power = PowerPlans.Together(days);
         var nights = ChargingNights.Of(plan, days, atHome, otherEnds: otherEnds);
         var idle = IdleIn(plan, power);
-        return new PowerDay(PowerWords.Day(plan, power, nights, idle), power, nights, PowerReminder.Of(plan, power, idle), PowerMend.For(day, atHome),
+        return new PowerDay(PowerWords.Day(plan, power, nights, idle), power, nights, PowerReminder.Of(plan, power, nights, idle), PowerMend.For(day, atHome),
             AlikeIn(plan), idle,
             [.. (plan.Left ?? new Dictionary<string, double>()).OrderBy(l => l.Value).Select(l => new ChargeLeft(l.Key, l.Value))],
             plan.Rules.FreshBeforeOnce, plan.Rules.Power, level);

@@ -12,8 +12,9 @@ public sealed record PowerReminder(DateTime At, string Text, IReadOnlyList<strin
     /// <summary>The reminders of a plan, each because of something that comes along.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="power">What is at work in it.</param>
+    /// <param name="nights">When one is home to put something on a charger.</param>
     /// <param name="idle">Ids of what holds a charge that nothing at work takes from.</param>
-    public static IReadOnlyList<PowerReminder> Of(Plan plan, PowerPlan power, IReadOnlyList<string> idle)
+    public static IReadOnlyList<PowerReminder> Of(Plan plan, PowerPlan power, IReadOnlyList<Charging> nights, IReadOnlyList<string> idle)
     {
         if (plan.Parts.Min(p => p.Start) is not { } first || plan.Parts.Max(p => p.End) is not { } last) return [];
         var rules = plan.Rules.Power;
@@ -23,7 +24,8 @@ public sealed record PowerReminder(DateTime At, string Text, IReadOnlyList<strin
         string[] used = [.. power.Bands.Select(b => b.Device).Concat(power.Short.Select(s => s.Device)).Distinct()];
         string[] flashes = [.. used.Where(id => plan.ItemOf(id) is Flash { CellsType: not null })];
         string[] alone = [.. power.Alone.Select(a => a.Device)];
-        var home = first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan();
+        var home = nights.Where(n => n.Off <= first).SelectMany(n => n.Rounds).Select(r => r.On)
+            .DefaultIfEmpty(first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan()).Min();
         if (alone.Length > 0) found.Add(new PowerReminder(home, "on charge, with a cable of their own", alone));
         if (idle.Count > 0) found.Add(new PowerReminder(home, "on charge too, as they come along: nothing planned takes from them", idle));
         if (flashes.Length > 0)

@@ -2,6 +2,7 @@ using System.Globalization;
 using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
+using YokePair.Core.Swaps;
 
 namespace YokePair.Core.Wording;
 
@@ -39,7 +40,8 @@ internal static class PowerWords
         var pieces = new List<TextPiece>();
         if (power.Types.Count + power.Alone.Count == 0) return [new TextPiece("No camera is at work that takes a battery.")];
         var wanted = power.Types.Select(t => $"{Math.Min(t.Wanted, t.Carried) * (t.Each ?? 1)} {t.Type}");
-        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted, .. Few(names, power.Alone.Select(a => a.Device), "more that charge by themselves")])}. "));
+        var alone = Few(names, power.Alone.Select(a => a.Device), "more that charge by themselves");
+        pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted, .. alone])}. "));
         var along = Few(names, idle.Where(i => day.ItemOf(i)?.ChargeType() is null), "more");
         if (along.Count > 0) pieces.Add(new TextPiece($"As {(along.Count == 1 ? "it comes" : "they come")} along: {English.List(along)}. "));
         var lack = new PowerLack(power.Short, [.. power.Types.Where(t => t.Short > 0)]);
@@ -59,6 +61,16 @@ internal static class PowerWords
             yield return new TextPiece("In ");
             yield return new TextPiece(names.Part(part.Key), Part: part.Key);
             yield return new TextPiece($" put {English.List([.. types])} on charge: it is needed again later. ");
+        }
+        foreach (var type in power.Types.Where(t => t.Short == 0))
+        {
+            var more = type.SocketsWithoutOne
+                .Where(p => !power.OnTheWay.Any(c => c.Part == p && day.ItemOf(c.Battery)!.ChargeType() == type.Type)).ToList();
+            if (more.Count > 0)
+            {
+                var where = English.List([.. more.Select(names.Part)]);
+                yield return new TextPiece($"Should one {type.Type} die, charge what is empty in {where}: it is needed then. ");
+            }
         }
     }
 
@@ -80,6 +92,14 @@ internal static class PowerWords
         return all.Count <= named ? all : [.. all.Take(named - 1), $"{English.Number(all.Count - named + 1)} {more}"];
     }
 
+    /// <summary>When something is changed: as the part begins, or as its frames come to it; null without times.</summary>
+    private static DateTime? MinuteOf(Plan day, PowerPlan power, Swap change)
+    {
+        if (day.PartOf(change.Part) is not { } part) return null;
+        var frames = power.Use.FirstOrDefault(u => u.Part == change.Part && u.Body == change.Body)?.Frames ?? 0;
+        return change.AfterFrames is not { } after || frames <= 0 ? part.Start : PowerPlans.MinuteOf(part, Math.Min(1, (double)after / frames));
+    }
+
     private static IEnumerable<TextPiece> FirstChange(Plan day, Names names, PowerPlan power)
     {
         if (power.Changes is not [var first, ..])
@@ -96,10 +116,10 @@ internal static class PowerWords
         }
         yield return new TextPiece(first.AfterFrames is null ? " before " : " in ");
         yield return new TextPiece(names.Part(first.Part), Part: first.Part);
-        if (day.PartOf(first.Part)?.Start is { } start)
+        if (MinuteOf(day, power, first) is { } at)
         {
-            yield return new TextPiece(first.AfterFrames is null ? " at " : ", after ");
-            yield return Time(start);
+            yield return new TextPiece(first.AfterFrames is null ? " at " : ", about ");
+            yield return Time(at);
         }
         int[] shown = [.. together.Select(c => c.ShownPercent).OfType<int>()];
         var about = shown.Length == 0 ? "" : shown.Max() - shown.Min() < 5 ? $"{shown[0]}" : $"{shown.Min()} to {shown.Max()}";

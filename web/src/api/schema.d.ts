@@ -6277,7 +6277,7 @@ export interface components {
             mends: components["schemas"]["PowerMend"][];
             /** @description Ids of batteries and cells that need no name, as nobody tells them apart by number or name and their like are as good. */
             alike: string[];
-            /** @description Ids of batteries and cells that fit nothing at work. */
+            /** @description Ids of what comes along and holds a charge that nothing at work takes from. */
             idle: string[];
             /** @description What is not full as the day begins, as an earlier one used it and nobody recorded that it was charged. */
             carried: components["schemas"]["ChargeLeft"][];
@@ -6458,6 +6458,8 @@ export interface components {
              * @description Cells of a set, where sets of them are counted; null = single batteries.
              */
             each?: null | number;
+            /** @description Ids of the parts in which something must go on a charger if that one dies, and need not before. */
+            socketsWithoutOne: string[];
             /**
              * Format: int32
              * @description How many more it takes; 0 = enough.
