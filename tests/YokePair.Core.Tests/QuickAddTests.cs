@@ -39,8 +39,12 @@ public sealed class QuickAddTests
         Assert.Equal(["Verrin"], Names("body Verrin 24MP K2 dual SD iso6400 LB7"));
         Assert.Equal(["LB7", "LB7", "LB7"], Names("3 battery LB7"));
         Assert.Equal(["Drone"], Names("drone"));
+        // What comes later goes on from what is there; digits of a name are no number.
+        Assert.Equal(["Card 1", "Card 2", "Card 3"], Names("2 card SD 128GB\ncard SD 64GB"));
+        Assert.Equal(["Verrin", "Verrin no. 2", "Verrin no. 3"], Names("body Verrin 24MP K2 dual SD iso6400 LB7\n2 body Verrin 24MP K2 dual SD iso6400 LB7"));
+        Assert.Equal(["Halm 45", "Halm 45 no. 2"], Names("body \"Halm 45\" 24MP K2 dual SD iso6400 LB7\nbody \"Halm 45\" 24MP K2 dual SD iso6400 LB7"));
 
-        static IEnumerable<string> Names(string line) => QuickAdd.Read(line, Known).Things.Select(t => t.Label);
+        static IEnumerable<string> Names(string lines) => QuickAdd.ReadAll(lines, Known).SelectMany(l => l.Things).Select(t => t.Label);
     }
 
     /// <summary>A word with a figure in it is among those that are shown as understood, whatever it is taken for.</summary>
@@ -133,7 +137,7 @@ public sealed class QuickAddTests
     {
         var read = QuickAdd.ReadAll("Bodies\nGlass (all V mount)\n24-70 2.8\n35 1.8, 50 1.8\nCards\nSD: 6x 128 GB V60, 4x 64GB\ngrey card, gaffer tape\nLight", Known);
         Assert.Equal(
-            ["1 ", "2 ", "3 24–70 f/2.8", "4 35 f/1.8", "4 50 f/1.8", "5 ", "6 Card", "6 Card", "7 Grey card", "7 Gaffer tape", "8 Light"],
+            ["1 ", "2 ", "3 24–70 f/2.8", "4 35 f/1.8", "4 50 f/1.8", "5 ", "6 Card 1", "6 Card 7", "7 Grey card", "7 Gaffer tape", "8 Light"],
             read.Select(l => $"{l.At} {(l.Things is [var first, ..] ? first.Label : "")}"));
         Assert.Equal([6, 4], read.Where(l => l.Kind == "card").Select(l => l.Things.Count));
         Assert.All(read.Where(l => l.Kind == "lens"), l => Assert.Equal("V", Assert.IsType<Lens>(Assert.Single(l.Things)).Mount));

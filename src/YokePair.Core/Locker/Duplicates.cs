@@ -1,17 +1,15 @@
-using System.Globalization;
-using System.Text.RegularExpressions;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Locker;
 
 /// <summary>Further ones of a thing, numbered on from the highest of its like.</summary>
-public static partial class Duplicates
+public static class Duplicates
 {
     /// <summary>Makes copies; what belongs to one alone (serial number, age, cycles, notes) is left out.</summary>
     public static IEnumerable<Item> Of(Item thing, int count, IReadOnlyList<Item> things)
     {
-        var stem = NumberAtEnd().Replace(thing.Label, "");
-        var last = things.Where(t => t.GetType() == thing.GetType() && NumberAtEnd().Replace(t.Label, "") == stem).Max(t => t.Number) ?? 1;
+        var stem = Naming.Stem(thing);
+        var last = things.Where(t => t.GetType() == thing.GetType() && Naming.Stem(t) == stem).Max(t => t.Number) ?? 1;
         for (var i = 1; i <= count; i++)
         {
             var number = last + i;
@@ -19,12 +17,8 @@ public static partial class Duplicates
             {
                 Id = "new",
                 Number = number,
-                Name = string.Create(CultureInfo.InvariantCulture, $"{stem}{(thing is Card ? " " : " no. ")}{number}"),
+                Name = Naming.Numbered(stem, ItemKinds.Of(thing), number),
                 Place = null,
             };
         }
-    }
-
-    [GeneratedRegex(@"\s+(?:no\.\s*)?\d+$")]
-    private static partial Regex NumberAtEnd();
-}
+    }}

@@ -9,10 +9,16 @@ public sealed record KnownWords(IReadOnlySet<string> Mounts, IReadOnlySet<string
     /// <summary>Nothing known yet.</summary>
     public static KnownWords None { get; } = new(new HashSet<string>(), new HashSet<string>(), new HashSet<string>());
 
+    /// <summary>Highest number of the things that share a kind and a name; 1 where there is one without a number.</summary>
+    public IReadOnlyDictionary<(string Kind, string Name), int> Numbers { get; init; } = new Dictionary<(string, string), int>();
+
     /// <summary>Both together.</summary>
     public KnownWords And(KnownWords more)
     {
-        return new KnownWords(Both(Mounts, more.Mounts), Both(BatteryTypes, more.BatteryTypes), Both(RadioSystems, more.RadioSystems));
+        return new KnownWords(Both(Mounts, more.Mounts), Both(BatteryTypes, more.BatteryTypes), Both(RadioSystems, more.RadioSystems))
+        {
+            Numbers = Numbers.Concat(more.Numbers).GroupBy(n => n.Key).ToDictionary(g => g.Key, g => g.Max(n => n.Value)),
+        };
 
         static IReadOnlySet<string> Both(IReadOnlySet<string> one, IReadOnlySet<string> other) =>
             other.All(one.Contains) ? one : new HashSet<string>(one.Concat(other), StringComparer.OrdinalIgnoreCase);
@@ -38,7 +44,10 @@ public sealed record KnownWords(IReadOnlySet<string> Mounts, IReadOnlySet<string
                 Plans.Flash f => [f.RadioSystem],
                 Plans.Trigger t => [t.Sends, t.Hears],
                 _ => Array.Empty<string?>()
-            }).OfType<string>()));
+            }).OfType<string>()))
+        {
+            Numbers = all.GroupBy(t => (Plans.ItemKinds.Of(t), Naming.Stem(t))).ToDictionary(g => g.Key, g => g.Max(t => t.Number ?? 1)),
+        };
 
         static HashSet<string> Set(IEnumerable<string> words) => new(words, StringComparer.OrdinalIgnoreCase);
     }

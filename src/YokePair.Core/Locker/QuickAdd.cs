@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
 
@@ -71,11 +72,8 @@ public static class QuickAdd
     /// <summary>Reads one line.</summary>
     public static QuickLine Read(string line, KnownWords known) => new QuickLineReader(line, known).Read();
 
-    /// <summary>What is used up needs no name; of two cameras or flashes a plan must be able to say which.</summary>
-    private static bool AreAlike(string kind) => kind is "battery" or "cells" or "card";
-
     internal static QuickLine Finish(string line, QuickKind found, JsonObject thing, int copies, IReadOnlyList<int> numbers,
-        List<Understood> understood, List<PlanProblem> problems)
+        KnownWords known, List<Understood> understood, List<PlanProblem> problems)
     {
         var kind = found.Kind;
         if (copies > MostCopies || numbers.Count > MostCopies) problems.Add(new PlanProblem("count", $"at most {MostCopies} at once"));
@@ -89,11 +87,12 @@ public static class QuickAdd
             Typical.Fill(kind, thing);
             estimates = [.. (thing["estimated"]?.AsArray() ?? []).Select(e => e!.GetValue<string>()).Select(e => FigureCatalogue.Find(kind, e)!).Select(f => $"{f.Words} {f.SayWithUnit(thing[f.Name])}")];
             var count = Math.Max(copies, numbers.Count);
+            var after = Naming.LastOf(kind, thing, known, count);
             for (var i = 0; i < count; i++)
             {
                 var one = (JsonObject)thing.DeepClone();
                 one["id"] = "new";
-                int? number = numbers.Count == count ? numbers[i] : numbers.Count == 1 ? numbers[0] + i : count > 1 && !AreAlike(kind) ? i + 1 : null;
+                int? number = numbers.Count == count ? numbers[i] : numbers.Count == 1 ? numbers[0] + i : after + i + 1;
                 if (number is { } n) one["number"] = n;
                 one["name"] = Naming.Full(kind, one, number);
                 var (item, wrong) = PlanFile.ReadItem(one);
@@ -116,13 +115,30 @@ public static class QuickAdd
 }
 
 /// <summary>What things are called when nobody says.</summary>
-internal static class Naming
+internal static partial class Naming
 {
-    public static string Full(string kind, JsonObject thing, int? number)
-    {
-        var bare = Bare(kind, thing);
-        return number is not { } n ? bare : kind == "card" ? string.Create(CultureInfo.InvariantCulture, $"{bare} {n}") : string.Create(CultureInfo.InvariantCulture, $"{bare} no. {n}");
-    }
+    public static string Full(string kind, JsonObject thing, int? number) =>
+        number is { } n ? Numbered(Bare(kind, thing), kind, n) : Bare(kind, thing);
+
+    /// <summary>A name with a number, as it is painted on.</summary>
+    public static string Numbered(string name, string kind, int number) =>
+        string.Create(CultureInfo.InvariantCulture, $"{name}{(kind == "card" ? " " : " no. ")}{number}");
+
+    /// <summary>A thing's name without its number; other digits at the end belong to the name.</summary>
+    public static string Stem(Item thing) => NumberAtEnd().Match(thing.Label) is { Success: true } end
+        && (thing is Card || end.Groups["no"].Success || end.Groups["n"].Value == $"{thing.Number}") ? thing.Label[..end.Index] : thing.Label;
+
+    /// <summary>
+    /// After which number things go on that share a name: of two cameras, flashes or cards a plan must be able to say which. Null where one
+    /// stands alone or any will do, as of batteries.
+    /// </summary>
+    public static int? LastOf(string kind, JsonObject thing, KnownWords known, int count) =>
+        kind is "battery" or "cells" ? null
+            : known.Numbers.TryGetValue((kind, Bare(kind, thing)), out var last) ? last
+            : count > 1 ? 0 : null;
+
+    [GeneratedRegex(@"\s+(?<no>no\.\s*)?(?<n>\d+)$")]
+    private static partial Regex NumberAtEnd();
 
     public static string Bare(string kind, JsonObject thing)
     {

@@ -31,14 +31,14 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
         if (Kind.Length == 0)
         {
             problems.Add(new PlanProblem("kind", $"say what it is: a lens as 24-70/2.8, or one of {string.Join(", ", FigureCatalogue.Kinds)}"));
-            return QuickAdd.Finish(line, found, thing, copies, numbers, understood, problems);
+            return QuickAdd.Finish(line, found, thing, copies, numbers, known, understood, problems);
         }
         thing["kind"] = Kind;
         for (var at = 0; at < words.Count; at++) Take(words[at], at);
         if (name.Count > 0) thing["name"] = string.Join(' ', name);
         if (PlanLimits.Name("name", thing["name"]?.GetValue<string>()) is { } unnamed) problems.Add(unnamed);
         Assume();
-        return QuickAdd.Finish(line, found, thing, copies, numbers, understood, problems);
+        return QuickAdd.Finish(line, found, thing, copies, numbers, known, understood, problems);
     }
 
     /// <summary>What is said of some of them only, as in (two are from 2019), is never taken for all: it is asked about.</summary>

@@ -64,7 +64,14 @@ internal sealed partial class QuickPage(KnownWords words)
         var whole = UnderHeading(line);
         var pieces = Pieces(line);
         if (pieces.Count < 2) return [whole];
-        var each = pieces.Select(UnderHeading).ToList();
+        // Of two pieces the second goes on counting where the first ended.
+        var (before, each) = (known, new List<QuickLine>());
+        foreach (var piece in pieces)
+        {
+            each.Add(UnderHeading(piece));
+            known = known.And(KnownWords.Of(each[^1].Things));
+        }
+        known = before;
         // Where the whole can be read, only what are things each by its own word are several.
         var isOne = whole.Kind.Length > 0 && whole.Problems.Count == 0;
         return each.TrueForAll(p => isOne ? p.Ready && p.KindBecause is null : p.Kind.Length > 0) ? each : [whole];
