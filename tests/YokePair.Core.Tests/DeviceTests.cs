@@ -203,7 +203,7 @@ public sealed class DeviceTests
             new PowerBank { Id = "bank", Name = "Bank", Place = "bag" });
         var told = PowerDay.Of(new DayAnalysis(day), []);
         Assert.Equal(["air", "bank", "prop"], told.Idle.Order());
-        Assert.Contains("As they come along: the Drone and the Bank. ", string.Concat(told.Sentence.Select(p => p.Text)), StringComparison.Ordinal);
+        Assert.Contains("What comes along unasked is charged too: the Drone and the Bank. ", string.Concat(told.Sentence.Select(p => p.Text)), StringComparison.Ordinal);
         Assert.Equal(["air", "bank", "prop"], told.Reminders.Single(r => r.Text.StartsWith("on charge too", StringComparison.Ordinal)).Items.Order());
         // Once it flies it is no longer told as coming along unasked.
         Assert.Equal(["bank", "prop"], PowerDay.Of(new DayAnalysis(Uses(day, 0, new PartUse { Item = "air", Minutes = 10 })), []).Idle.Order());

@@ -42,11 +42,11 @@ internal static class PowerWords
         var wanted = power.Types.Select(t => $"{Math.Min(t.Wanted, t.Carried) * (t.Each ?? 1)} {t.Type}");
         var alone = Few(names, power.Alone.Select(a => a.Device), "more that charge by themselves");
         pieces.Add(new TextPiece($"On charge tonight: {English.List([.. wanted, .. alone])}. "));
-        var along = Few(names, idle.Where(i => day.ItemOf(i)?.ChargeType() is null), "more");
-        if (along.Count > 0) pieces.Add(new TextPiece($"As {(along.Count == 1 ? "it comes" : "they come")} along: {English.List(along)}. "));
         var lack = new PowerLack(power.Short, [.. power.Types.Where(t => t.Short > 0)]);
         if (!lack.IsNone) pieces.AddRange(Say(names, lack));
         else pieces.Add(new TextPiece("That is enough, whichever one of them dies. "));
+        var along = Few(names, idle.Where(i => day.ItemOf(i)?.ChargeType() is null), "more");
+        if (along.Count > 0) pieces.Add(new TextPiece($"What comes along unasked is charged too: {English.List(along)}. "));
         pieces.AddRange(OnTheWay(day, names, power));
         pieces.AddRange(NotFull(nights));
         pieces.AddRange(FirstChange(day, names, power));
