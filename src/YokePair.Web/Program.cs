@@ -114,6 +114,7 @@ app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = CompressedFiles.D
 var api = app.MapGroup("/api");
 api.MapAssignments();
 api.MapBoard();
+api.MapBags();
 api.MapCards();
 api.MapCopies();
 api.MapCharge();

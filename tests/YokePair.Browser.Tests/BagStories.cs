@@ -33,4 +33,38 @@ public sealed class BagStories
         page.VerdictBecomes("Belt pouch is ");
         Assert.Empty(page.Complaints());
     }
+
+    [Fact]
+    public void A_bag_says_what_does_not_go_in_and_what_may_not_fly()
+    {
+        using var site = new Site(seed: true);
+        using var page = new Page(site).Open("/steamer-wedding/bags");
+        page.Until(() => page.Verdict.Contains("shoulders", StringComparison.Ordinal), "what is carried");
+        IWebElement Roller() => page.Driver.FindElements(By.CssSelector("section[aria-label=Bags] > ul > li")).First(r => r.Text.StartsWith("Roller", StringComparison.Ordinal));
+        Roller().FindElement(By.TagName("summary")).Click();
+        IWebElement Field(string label) => Roller().FindElement(By.XPath($".//label[starts-with(normalize-space(), '{label}')]/following-sibling::input"));
+        void Type(string label, string text)
+        {
+            Field(label).SendKeys(Keys.Control + "a");
+            Field(label).SendKeys(text + Keys.Enter);
+        }
+
+        // Two measures are none: it says so at the field, and what was typed stays.
+        Type("Inside", "500 x 350");
+        page.Until(() => Roller().Text.Contains("are no three measures; write them as 480 × 290 × 170", StringComparison.Ordinal), "what would do");
+        Assert.Equal("500 x 350", Field("Inside").GetAttribute("value"));
+        Type("Inside", "500 x 350 x 80");
+        page.Until(() => Roller().Text.Contains("The 70–200 f/2.8 is ", StringComparison.Ordinal) && Roller().Text.Contains(" too thick to lie in Roller.", StringComparison.Ordinal), "what is too thick");
+        Type("Inside", "600 x 450 x 200");
+        page.Until(() => Roller().Text.Contains("lie side by side in Roller", StringComparison.Ordinal), "that all goes in");
+        Assert.StartsWith("Seen from above: ", Roller().FindElement(By.TagName("svg")).GetAttribute("aria-label"), StringComparison.Ordinal);
+
+        page.Choose("section[aria-label=Bags] > ul > li:nth-child(3) select:has(option[value=hold])", "hold");
+        page.Until(() => page.Find("section[aria-label='On the road']").Text.Contains("Not in the hold: the LB7 no. 7 is in Roller.", StringComparison.Ordinal), "what may not fly");
+        Assert.Empty(page.AccessibilityFindings());
+        page.Find("section[aria-label='On the road'] a").Click();
+        page.Until(() => page.Verdict.Contains(" of value as far as it is known. Still to be told: ", StringComparison.Ordinal), "the manifest");
+        Assert.Empty(page.AccessibilityFindings());
+        Assert.Empty(page.Complaints());
+    }
 }

@@ -3,7 +3,6 @@ import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Board } from "./board/Board";
-import { Bags } from "./bags/Bags";
 import { CopyStrip } from "./cards/CopyStrip";
 import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
@@ -17,6 +16,8 @@ const Cards = lazy(() => import("./cards/Cards").then((m) => ({ default: m.Cards
 const WhatIf = lazy(() => import("./whatif/WhatIf").then((m) => ({ default: m.WhatIf })));
 const ImportPage = lazy(() => import("./locker/ImportPage").then((m) => ({ default: m.ImportPage })));
 const Labels = lazy(() => import("./locker/Labels").then((m) => ({ default: m.Labels })));
+const Bags = lazy(() => import("./bags/Bags").then((m) => ({ default: m.Bags })));
+const ManifestPage = lazy(() => import("./bags/ManifestPage").then((m) => ({ default: m.ManifestPage })));
 const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
@@ -38,6 +39,7 @@ function App() {
           <Route path="/:assignment/power" element={<Power />} />
           <Route path="/:assignment/cards" element={<Cards />} />
           <Route path="/:assignment/bags" element={<Bags />} />
+          <Route path="/:assignment/manifest" element={<ManifestPage />} />
           <Route path="/:assignment/lists" element={<Lists />} />
           <Route path="/:assignment/day" element={<Board />} />
           <Route

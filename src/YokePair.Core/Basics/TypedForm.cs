@@ -26,6 +26,9 @@ public enum TypedForm
     /// <summary>Width and height, centimetres.</summary>
     Centimetres,
 
+    /// <summary>Length, width and height, millimetres.</summary>
+    Measures,
+
     /// <summary>A length of time, seconds.</summary>
     Seconds,
 
@@ -61,6 +64,8 @@ public static class TypedFields
             TypedForm.MillimetresRange => Two(TypedRange.Read(text, "mm", "85 or 24–70")),
             TypedForm.Centimetres => TypedRange.Sizes(text, "cm") is { Read: true, Value.Count: 2 } sides
                 ? sides : Reading.Refused<IReadOnlyList<double>>($"\"{text.Trim()}\" is no print; write it as 60 × 40"),
+            TypedForm.Measures => TypedRange.Sizes(text, "mm") is { Read: true, Value.Count: 3 } measures
+                ? measures : Reading.Refused<IReadOnlyList<double>>($"\"{text.Trim()}\" are no three measures; write them as 480 × 290 × 170"),
             TypedForm.Seconds => One(TypedQuantity.Read(text, "s")),
             TypedForm.Shutter => One(ShutterOf(text)),
             TypedForm.FNumber => One(TypedRange.FNumbers(text).Unless(

@@ -13,10 +13,9 @@ public sealed record PutPlace : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (string.IsNullOrWhiteSpace(Place.Name)) return Refuse("place.name", "is empty; say what it is called, such as Belt pouch");
-        if (!double.IsFinite(Place.ReachSeconds) || Place.ReachSeconds is < 0 or > ProblemList.MostSeconds)
-            return Refuse("place.reachSeconds", FormattableString.Invariant($"is {Place.ReachSeconds}; expected seconds, from 0 to {ProblemList.MostSeconds}"));
-        foreach (var (field, grams) in new[] { ("emptyG", Place.EmptyG), ("limitG", Place.LimitG) })
-            if (grams is not (null or (>= 0 and <= 1_000_000))) return Refuse("place." + field, "expected grams, from 0 to 1000000");
+        var wrong = new ProblemList();
+        PlaceCheck.Figures(Place, "place", wrong);
+        if (wrong.All is [var first, ..]) return Refuse(first.Field, first.Message);
         if (Place.Person is { } owner && plan.PersonOf(owner) is null) return Refuse("place.person", $"there is nobody \"{owner}\"");
         var whose = Place.Person is { } person ? $"{plan.PersonOf(person)!.Name ?? person}'s" : "anybody's";
         var said = FormattableString.Invariant($"{Place.Name}: {whose}, in {Place.ReachSeconds} s");

@@ -35,6 +35,9 @@ public sealed record SetRules : PlanEdit
     /// <summary>The rules of the house.</summary>
     public House? House { get; init; }
 
+    /// <summary>What the carrier takes.</summary>
+    public CarrierRules? Carrier { get; init; }
+
     /// <summary>Seconds of single operations.</summary>
     public OwnSeconds? Seconds { get; init; }
 
@@ -55,6 +58,7 @@ public sealed record SetRules : PlanEdit
                 Cards = Cards is null ? old.Cards : Cards with { Extra = Cards.Extra ?? old.Cards.Extra },
                 Tolerance = old.Tolerance with { Once = OnceSeconds ?? old.Tolerance.Once, Must = MustSeconds ?? old.Tolerance.Must },
                 House = House is null ? old.House : House with { Extra = House.Extra ?? old.House.Extra },
+                Carrier = Carrier is null ? old.Carrier : Carrier with { Extra = Carrier.Extra ?? old.Carrier?.Extra },
                 Seconds = Seconds?.Over(old.Seconds) ?? old.Seconds,
             },
         };
@@ -78,6 +82,7 @@ public sealed record SetRules : PlanEdit
         if (Power is not null) return "How batteries are used and charged";
         if (Cards is not null) return "How cards are changed and copied";
         if (House is not null) return "Rules of the house";
+        if (Carrier is not null) return "What the carrier takes";
         return Seconds is not null ? "Seconds of an operation" : "How the day is reckoned";
     }
 }

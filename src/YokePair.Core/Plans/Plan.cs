@@ -114,6 +114,9 @@ public sealed record Rules
     /// <summary>What is asked of a kit whatever the needs say.</summary>
     public House House { get; init; } = new();
 
+    /// <summary>What the carrier takes; null = nobody has said, and nothing is limited.</summary>
+    public CarrierRules? Carrier { get; init; }
+
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 }
@@ -270,6 +273,24 @@ public sealed record Place
 
     /// <summary>What it may weigh at the most, as one wants it, grams.</summary>
     public double? LimitG { get; init; }
+
+    /// <summary>Inner size, mm: length, width, depth without the lid; null = nobody has said.</summary>
+    public IReadOnlyList<double>? InnerMm { get; init; }
+
+    /// <summary>How deep the lid is, where things may stand up into it, mm; null = nothing.</summary>
+    public double? LidMm { get; init; }
+
+    /// <summary>What is left between things and along the walls, mm: none for dividers, 25 to 50 for foam; null = none.</summary>
+    public double? GapMm { get; init; }
+
+    /// <summary>Whether things lie in it flat and the long way only, as in a cut insert; else on any side that the depth allows.</summary>
+    public bool? OneWay { get; init; }
+
+    /// <summary>Outer size, mm: length, width, height; null = nobody has said.</summary>
+    public IReadOnlyList<double>? OuterMm { get; init; }
+
+    /// <summary>How it travels; null = in one's own car, or not told.</summary>
+    public Travel? Travels { get; init; }
 
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }

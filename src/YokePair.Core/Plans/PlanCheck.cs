@@ -22,9 +22,7 @@ public static class PlanCheck
         for (var i = 0; i < plan.Places.Count; i++)
         {
             var place = plan.Places[i];
-            found.Figure($"places[{i}].reachSeconds", place.ReachSeconds, 0, ProblemList.MostSeconds, "seconds");
-            found.Figure($"places[{i}].emptyG", place.EmptyG, 0, 1_000_000, "grams");
-            found.Figure($"places[{i}].limitG", place.LimitG, 0, 1_000_000, "grams");
+            PlaceCheck.Figures(place, $"places[{i}]", found);
             if (place.Person is { } person) ids.Person($"places[{i}].person", person, found);
         }
         for (var i = 0; i < plan.People.Count; i++) CheckPerson(plan.People[i], $"people[{i}]", found);
@@ -163,6 +161,7 @@ public static class PlanCheck
         found.Figure("rules.power.travelMinutes", rules.Power.TravelMinutes, 0, 1440, "minutes");
         found.Figure("rules.cards.copies", rules.Cards.Copies, 1, 9, "copies");
         found.Figure("rules.cards.places", rules.Cards.Places, 1, 9, "places");
+        PlaceCheck.Carrier(rules.Carrier, found);
         CheckSeconds("rules.seconds", rules.Seconds, found);
     }
 

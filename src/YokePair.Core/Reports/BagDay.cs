@@ -17,12 +17,19 @@ namespace YokePair.Core.Reports;
 /// <param name="Frames">Frames on cards in it that are nowhere else, at its worst moment.</param>
 public sealed record BagGone(string Place, string? From, int Costs, IReadOnlyList<LostPicture> Lost, int SecondBest, int Frames);
 
+/// <summary>Something to be seen to before a bag travels.</summary>
+/// <param name="Line">What it is.</param>
+/// <param name="Text">In words.</param>
+public sealed record RoadTold(RoadLine Line, IReadOnlyList<TextPiece> Text);
+
 /// <summary>Bags and loads of a day, as their page tells it.</summary>
 /// <param name="Sentence">What lies in one bag, what is too heavy, and what is felt on whose shoulders for how long.</param>
 /// <param name="Plan">The weights behind it.</param>
 /// <param name="Gone">What would be gone with each place.</param>
 /// <param name="Splits">What would part a thing from its only backup.</param>
-public sealed record BagDay(IReadOnlyList<TextPiece> Sentence, CarryPlan Plan, IReadOnlyList<BagGone> Gone, IReadOnlyList<BagSplit> Splits)
+/// <param name="Road">What stands in the way of travelling so, by usual rules.</param>
+public sealed record BagDay(
+    IReadOnlyList<TextPiece> Sentence, CarryPlan Plan, IReadOnlyList<BagGone> Gone, IReadOnlyList<BagSplit> Splits, IReadOnlyList<RoadTold> Road)
 {
     private const int Named = 3;
 
@@ -34,7 +41,8 @@ public sealed record BagDay(IReadOnlyList<TextPiece> Sentence, CarryPlan Plan, I
         var carried = CarryPlans.Of(day, atHome);
         var frames = CardPlans.Losses(day).Where(l => l.Kind == CardLossKind.Place).ToDictionary(l => l.Id, l => l.Frames, StringComparer.Ordinal);
         return new BagDay(CarryWords.Day(day.Plan, carried, [.. Causes.Bags(day)]), carried,
-            [.. day.Plan.Places.Select(p => GoneWith(day, p, frames.GetValueOrDefault(p.Id)))], BagSplit.For(day));
+            [.. day.Plan.Places.Select(p => GoneWith(day, p, frames.GetValueOrDefault(p.Id)))], BagSplit.For(day),
+            [.. Carry.Road.Of(day.Plan, carried.Places).Select(l => new RoadTold(l, RoadWords.Say(day.Plan, l)))]);
     }
 
     /// <summary>

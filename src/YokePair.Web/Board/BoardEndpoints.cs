@@ -59,7 +59,6 @@ internal static class BoardEndpoints
         one.MapGet("/what-if", WhatIf).WithName("WhatIf").Produces<WhatIfView>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/power", Power).WithName("ShowPower").Produces<PowerDay>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/cards", Cards).WithName("ShowCards").Produces<CardDay>().ProducesProblem(StatusCodes.Status404NotFound);
-        one.MapGet("/bags", Bags).WithName("ShowBags").Produces<BagDay>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/parts/{part}/choices", Choices).WithName("SetupChoices").Produces<HandChoices>().ProducesProblem(StatusCodes.Status404NotFound);
     }
 
@@ -140,12 +139,6 @@ internal static class BoardEndpoints
     {
         var things = (await days.LockerAsync(cancel)).Things;
         return await AskOfUseAsync(key, pull, use, days, (session, level) => CardDay.Of(session.Day, things, level), cancel);
-    }
-
-    private static async Task<IResult> Bags(string key, string[]? pull, Days days, CancellationToken cancel)
-    {
-        var things = (await days.LockerAsync(cancel)).Things;
-        return await AskAsync(key, pull, days, "assignment", session => BagDay.Of(session.Day, things), cancel);
     }
 
     /// <summary>What is asked of a slow, a likely or a busy day.</summary>

@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/parts/{part}/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["SetupChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/bags": {
         parameters: {
             query?: never;
@@ -564,14 +580,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/assignments/{key}/parts/{part}/choices": {
+    "/api/assignments/{key}/bags/{place}/fit": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["SetupChoices"];
+        get: operations["FitBag"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/bags/manifest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowManifest"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1031,6 +1063,17 @@ export interface components {
             gone: components["schemas"]["BagGone"][];
             /** @description What would part a thing from its only backup. */
             splits: components["schemas"]["BagSplit"][];
+            /** @description What stands in the way of travelling so, by usual rules. */
+            road: components["schemas"]["RoadTold"][];
+        };
+        /** @description Whether what is packed in a bag goes in, as its page tells it. */
+        BagFitDay: {
+            /** @description What fails, by how much. */
+            sentence: components["schemas"]["TextPiece"][];
+            /** @description How the things lie. */
+            layout: components["schemas"]["BagLayout"];
+            /** @description What would fit instead of what does not. */
+            instead: components["schemas"]["FitInstead"][];
         };
         /** @description What would be gone with a bag or another place. */
         BagGone: {
@@ -1055,6 +1098,62 @@ export interface components {
              * @description Frames on cards in it that are nowhere else, at its worst moment.
              */
             frames: number;
+        };
+        /** @description How things lie side by side in a bag. */
+        BagLayout: {
+            /** @description The bag and the things. */
+            room: components["schemas"]["BagRoom"];
+            /** @description What lies in it. */
+            laid: components["schemas"]["LaidThing"][];
+            /** @description What the bag is not deep enough for. */
+            tooDeep: components["schemas"]["TooDeep"][];
+            /** @description Ids of what finds no room besides. */
+            out: string[];
+            /**
+             * Format: double
+             * @description So much longer it would all lie in; null = it does, or no such length was found in time.
+             */
+            longerMm: null | number;
+            /**
+             * Format: double
+             * @description So much wider it would.
+             */
+            widerMm: null | number;
+            /** @description Whether it is certain that no more fits. */
+            proven: boolean;
+            /** @description Whether everything lies in it. */
+            fits: boolean;
+        };
+        /** @description The room in a bag, and what is to go into it side by side. */
+        BagRoom: {
+            /** @description Place id. */
+            place: string;
+            /**
+             * Format: double
+             * @description Inner length, mm.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Inner width, mm.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description Inner depth with the lid, mm.
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description Between things and along the walls, mm.
+             */
+            gap: number;
+            /** @description What takes room of its own. */
+            things: components["schemas"]["CarriedShape"][];
+            /** @description Ids of what goes into pouches and between. */
+            small: string[];
+            /** @description Whether things lie in it flat and the long way only. */
+            oneWay: boolean;
         };
         /** @description An edit after which a thing and its only backup travel apart, proved on the whole day. */
         BagSplit: {
@@ -1684,6 +1783,31 @@ export interface components {
          * @enum {unknown}
          */
         CardWayKind: "planned" | "oneBigPair" | "twoJoins" | "perPart";
+        /** @description A thing as it is carried, with what is on it. */
+        CarriedShape: {
+            item: string;
+            /** @description Length, width and height, mm, in any order. */
+            sizeMm: number[];
+            /** @description Whether that is a usual figure, as nobody has measured it. */
+            isUsual: boolean;
+        };
+        /** @description What a carrier takes, as its owner has looked it up. */
+        CarrierRules: {
+            /** @description Largest bag in the cabin, mm: three figures in any order; null = not said. */
+            cabinMm?: null | number[];
+            /**
+             * Format: double
+             * @description Heaviest bag in the cabin, grams.
+             */
+            cabinG?: null | number;
+            /**
+             * Format: double
+             * @description Heaviest bag in the hold, grams.
+             */
+            holdG?: null | number;
+            /** @description Whether glass travels off its body. */
+            apart: boolean;
+        };
         /** @description What is in which bag, and what everybody carries through the day. */
         CarryPlan: {
             /** @description Every place, as a beam of what is in it. */
@@ -2325,6 +2449,17 @@ export interface components {
              * @description Stops of ND filter that would mend too much light; 0 for none.
              */
             ndStops: number;
+        };
+        /** @description Something at home that fits where a thing does not, and serves what it serves. */
+        FitInstead: {
+            /** @description Id of the thing that does not fit. */
+            out: string;
+            /** @description Id of the one at home. */
+            with: string;
+            /** @description What it is called. */
+            label: string;
+            /** @description What it costs, in words. */
+            then: string;
         };
         /** @enum {unknown} */
         FlashPower: "ownCells" | "ownPack" | "sharedPack" | null;
@@ -4910,6 +5045,35 @@ export interface components {
              */
             added: boolean;
         };
+        /** @description Where a thing lies, seen from above, mm from the corner. */
+        LaidThing: {
+            item: string;
+            /**
+             * Format: double
+             * @description Along the length.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Along the width.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Room it takes along the length.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Room it takes along the width.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description How high it stands.
+             */
+            height: number;
+        };
         /**
          * @description Light a need may be photographed by.
          * @enum {unknown}
@@ -5069,6 +5233,55 @@ export interface components {
         };
         /** @enum {unknown} */
         Make: "own" | "thirdParty" | "cheap" | null;
+        /** @description Everything that travels, bag by bag, what is worth most first. */
+        Manifest: {
+            /** @description The lines. */
+            lines: components["schemas"]["ManifestLine"][];
+            /**
+             * Format: double
+             * @description What it is worth together, as far as it is known.
+             */
+            value: number;
+            /**
+             * Format: int32
+             * @description How many bodies, lenses and lights nobody has valued.
+             */
+            unvalued: number;
+            /**
+             * Format: int32
+             * @description How many bodies, lenses and lights have no serial number told.
+             */
+            unnumbered: number;
+        };
+        /** @description A line of what travels, for customs, hire and insurance. */
+        ManifestLine: {
+            item: string;
+            /** @description What the place is called in which it lies. */
+            place: string;
+            /** @description What kind of thing it is. */
+            kind: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Serial number; null = nobody has said. */
+            serial: null | string;
+            /**
+             * Format: double
+             * @description What it would cost to replace; null = nobody has said.
+             */
+            value: null | number;
+            /**
+             * Format: double
+             * @description What it weighs.
+             */
+            grams: number;
+            /** @description Whose it is; null = one's own. */
+            owner: null | string;
+            /**
+             * Format: date
+             * @description When it goes back, if it is hired or lent.
+             */
+            backBy: null | string;
+        };
         /** @description Edits that make a need or a day safer, proved by running the whole report with them. */
         Mend: {
             /** @description How. */
@@ -5710,6 +5923,23 @@ export interface components {
              * @description What it may weigh at the most, as one wants it, grams.
              */
             limitG?: null | number;
+            /** @description Inner size, mm: length, width, depth without the lid; null = nobody has said. */
+            innerMm?: null | number[];
+            /**
+             * Format: double
+             * @description How deep the lid is, where things may stand up into it, mm; null = nothing.
+             */
+            lidMm?: null | number;
+            /**
+             * Format: double
+             * @description What is left between things and along the walls, mm: none for dividers, 25 to 50 for foam; null = none.
+             */
+            gapMm?: null | number;
+            /** @description Whether things lie in it flat and the long way only, as in a cut insert; else on any side that the depth allows. */
+            oneWay?: null | boolean;
+            /** @description Outer size, mm: length, width, height; null = nobody has said. */
+            outerMm?: null | number[];
+            travels?: null | components["schemas"]["Travel"];
         };
         /** @description How many things a place holds, nested ones included. */
         PlaceCount: {
@@ -6157,6 +6387,7 @@ export interface components {
             power?: null | components["schemas"]["PowerRules"];
             cards?: null | components["schemas"]["CardRules"];
             house?: null | components["schemas"]["House"];
+            carrier?: null | components["schemas"]["CarrierRules"];
             seconds?: null | components["schemas"]["OwnSeconds"];
         };
         /** @description Says where the frames of a camera are sent as they are taken, in a part or in all it is in a hand in; with nothing given, nowhere. */
@@ -6763,6 +6994,32 @@ export interface components {
              */
             sound: boolean;
         };
+        /** @description Something to be seen to before a bag travels. */
+        RoadLine: {
+            /** @description Place id. */
+            place: string;
+            /** @description What it is. */
+            trouble: components["schemas"]["RoadTrouble"];
+            /** @description Ids of the things; none where it is the bag. */
+            items: string[];
+            /**
+             * Format: double
+             * @description Grams or millimetres too much; things too many; else 0.
+             */
+            by: number;
+        };
+        /** @description Something to be seen to before a bag travels. */
+        RoadTold: {
+            /** @description What it is. */
+            line: components["schemas"]["RoadLine"];
+            /** @description In words. */
+            text: components["schemas"]["TextPiece"][];
+        };
+        /**
+         * @description What stands in the way of travelling so.
+         * @enum {unknown}
+         */
+        RoadTrouble: "tooHeavy" | "tooLarge" | "notInHold" | "notInAir" | "askCarrier" | "wattHoursUnknown" | "takeApart";
         /**
          * @description What an import would do with one row.
          * @enum {unknown}
@@ -6817,6 +7074,7 @@ export interface components {
             seconds: components["schemas"]["HandlingSeconds"];
             /** @description What is asked of a kit whatever the needs say. */
             house: components["schemas"]["House"];
+            carrier?: null | components["schemas"]["CarrierRules"];
         };
         /** @description How far a search has come. */
         SearchProgress: {
@@ -7553,6 +7811,17 @@ export interface components {
              */
             must: number;
         };
+        /** @description A thing that does not lie flat whichever way it is turned. */
+        TooDeep: {
+            item: string;
+            /**
+             * Format: double
+             * @description By how much it is too thick.
+             */
+            missingMm: number;
+        };
+        /** @enum {unknown} */
+        Travel: "car" | "train" | "cabin" | "hold" | null;
         /** @description A field of a form as it was typed. */
         TypedField: {
             /** @description Name of the field, given back. */
@@ -7566,7 +7835,7 @@ export interface components {
          * @description What a field of a form asks for.
          * @enum {unknown}
          */
-        TypedForm: "number" | "count" | "metres" | "metresRange" | "millimetres" | "millimetresRange" | "centimetres" | "seconds" | "shutter" | "fNumber" | "stops" | "megapixels" | "framesPerSecond";
+        TypedForm: "number" | "count" | "metres" | "metresRange" | "millimetres" | "millimetresRange" | "centimetres" | "measures" | "seconds" | "shutter" | "fNumber" | "stops" | "megapixels" | "framesPerSecond";
         /** @description A piece of a typed line and what it was taken for. */
         Understood: {
             /** @description As typed. */
@@ -9008,6 +9277,43 @@ export interface operations {
             };
         };
     };
+    SetupChoices: {
+        parameters: {
+            query: {
+                person: string;
+                position: string;
+                body?: string;
+                pull?: string[];
+            };
+            header?: never;
+            path: {
+                key: string;
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandChoices"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     ShowBags: {
         parameters: {
             query?: {
@@ -9041,18 +9347,13 @@ export interface operations {
             };
         };
     };
-    SetupChoices: {
+    FitBag: {
         parameters: {
-            query: {
-                person: string;
-                position: string;
-                body?: string;
-                pull?: string[];
-            };
+            query?: never;
             header?: never;
             path: {
                 key: string;
-                part: string;
+                place: string;
             };
             cookie?: never;
         };
@@ -9064,7 +9365,47 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HandChoices"];
+                    "application/json": components["schemas"]["BagFitDay"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowManifest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Manifest"];
                 };
             };
             /** @description Not Found */

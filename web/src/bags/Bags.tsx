@@ -11,6 +11,7 @@ import { Problem } from "../shared/Problem";
 import { said } from "../shared/format";
 import { Beams } from "./Beams";
 import { Burdens } from "./Burdens";
+import { Road } from "./Road";
 import { useBags } from "./useBags";
 
 /** What the parts of this page share. */
@@ -59,6 +60,7 @@ export function Bags() {
         <MendList mends={data.splits} edit={edit} />
         <Beams {...page} />
         <Burdens {...page} />
+        <Road {...page} manifest={`/${key}/manifest`} />
       </main>
     </div>
   );

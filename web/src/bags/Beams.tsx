@@ -4,7 +4,9 @@ import { Strands } from "../marks/Strands";
 import { number, weight } from "../shared/format";
 import { Select } from "../shared/Select";
 import type { BagsPage } from "./Bags";
+import { Fit } from "./Fit";
 import { PlaceSettings } from "./PlaceSettings";
+import { travelWords, wornWords } from "./placeWords";
 
 /** Places one under another as beams of what is in them, each thing as long as it is heavy; beside each what goes if it goes. */
 export function Beams(page: BagsPage) {
@@ -33,6 +35,7 @@ function Row({ beam, longest, ...page }: BagsPage & { beam: Beam; longest: numbe
       <div className="min-w-0">
         <Things beam={beam} longest={longest} {...page} />
         {beam.things.length > 0 && <Move beam={beam} {...page} />}
+        {place.innerMm && <Fit place={place} {...page} />}
       </div>
       <Gone place={beam.place} value={beam.value} {...page} />
     </li>
@@ -40,17 +43,14 @@ function Row({ beam, longest, ...page }: BagsPage & { beam: Beam; longest: numbe
 }
 
 const placeText = (place: Place, { name }: BagsPage) =>
-  [place.person && name(place.person), place.worn && wornWords[place.worn], `${number(place.reachSeconds)} s`]
+  [
+    place.person && name(place.person),
+    place.worn && wornWords[place.worn],
+    place.travels && travelWords[place.travels],
+    `${number(place.reachSeconds)} s`,
+  ]
     .filter(Boolean)
     .join(" · ");
-
-export const wornWords = {
-  shoulders: "on the shoulders",
-  hips: "on the hips",
-  hands: "in the hand",
-  wheels: "on wheels",
-  stays: "stays where it is",
-} as const;
 
 /** From this share of the longest beam on there is room for a name. */
 const named = 5;

@@ -12,7 +12,7 @@ interface Typed {
   /** What it asks for, where that is a figure: the server reads it, and what it cannot read stays at the field with what would do. */
   form?: TypedForm;
   value: string;
-  /** Hears the text, or the figure in the unit asked for. */
+  /** Hears the text, or the figures in the unit asked for, with a cross between several. */
   commit: (value: string) => void;
   /** Whether an empty field is an answer. */
   mayBeEmpty?: boolean;
@@ -47,7 +47,7 @@ function useTypedField({ form, value, commit, mayBeEmpty }: Omit<Typed, "label" 
     try {
       const [figure] = await client.fetchQuery(reading({ figure: form }, { figure: text }));
       setProblem(figure?.problem ?? "");
-      return figure?.problem ? null : String(figure?.values[0] ?? "");
+      return figure?.problem ? null : (figure?.values ?? []).join(" × ");
     } catch (error) {
       setProblem((error as Error).message);
       return null;
