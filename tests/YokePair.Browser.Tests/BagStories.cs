@@ -14,10 +14,20 @@ public sealed class BagStories
         const string bags = "section[aria-label=Bags]";
         string Row(string name) => page.Driver.FindElements(By.CssSelector(bags + " li")).First(r => r.Text.Contains(name, StringComparison.Ordinal)).Text;
         var before = Row("Roller");
-        // A thing is packed into another bag; both beams and what goes with them follow.
-        page.Choose(bags + " select[aria-label='A thing in Roller']", "z70");
-        page.Choose(bags + " select[aria-label='Where 70–200 f/2.8 goes']", "car");
-        page.Until(() => Row("Roller") != before, "a lighter roller");
+        // Two things are picked and packed into another bag together; both beams and what goes with them follow.
+        const string roller = bags + " > ul > li:nth-child(3)";
+        page.Find(roller + " div + div details summary").Click();
+        foreach (var name in new[] { "70–200 f/2.8", "50 f/1.2" })
+            page.Driver.FindElements(By.CssSelector(roller + " details li label")).Single(l => l.Text == name).Click();
+        page.Until(() => Row("Roller").Contains("2 things go into", StringComparison.Ordinal), "how many are picked");
+        page.Choose(roller + " select[aria-label='Where what is picked in Roller goes']", "car");
+        page.Until(() => Row("Roller") != before && !Row("Roller").Contains("things go into", StringComparison.Ordinal), "a lighter roller");
+        string Beam(int row) => page.Find($"{bags} > ul > li:nth-child({row}) [role=img]").GetAttribute("aria-label")!;
+        page.Until(() => Beam(5).Contains("70–200 f/2.8", StringComparison.Ordinal) && Beam(5).Contains("50 f/1.2", StringComparison.Ordinal), "both in the car");
+
+        // By hand: the tripod from the car's beam onto the backpack.
+        page.Drag(page.Find($"{bags} > ul > li:nth-child(5) [data-item=tp1]"), page.Find($"{bags} > ul > li:nth-child(4) strong"));
+        page.Until(() => Beam(4).Contains("Tripod", StringComparison.Ordinal) && !Beam(5).Contains("Tripod", StringComparison.Ordinal), "the tripod in the backpack");
         Assert.Contains("nothing is lost if it goes", Row("Belt pouch"), StringComparison.Ordinal);
 
         // A limit that is passed is told first.
@@ -27,6 +37,10 @@ public sealed class BagStories
         limit.SendKeys("500" + Keys.Enter);
         page.Until(() => page.Verdict.StartsWith("Belt pouch is ", StringComparison.Ordinal), "that the pouch is too heavy");
         Assert.Empty(page.AccessibilityFindings());
+        // In another style the day weighs something else.
+        page.Driver.FindElements(By.TagName("summary")).Single(d => d.Text == "The same day in another style").Click();
+        page.Until(() => page.Driver.FindElements(By.CssSelector("ul[aria-label=Styles] li")).Count == 6, "five styles beside the day as planned");
+        Assert.Matches(@"Two primes\s+[\d.]+ kg·h, ", page.Find("ul[aria-label=Styles]").Text);
         page.Find("input[aria-label^='Nothing rolls in Vows']").Click();
         page.Until(() => page.Find("input[aria-label^='Nothing rolls in Vows']").Selected, "a part where nothing rolls");
         page.Driver.Navigate().Refresh();

@@ -5,6 +5,7 @@ using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
 
 namespace YokePair.Core.Tests;
 
@@ -118,6 +119,34 @@ public sealed class CarryTests
         var gone = BagDay.Of(new DayAnalysis(plan), []).Gone.Single(g => g.Place == "roller");
         Assert.Equal(("a", 1, "far"), (gone.From, gone.Costs, gone.Lost[0].Need));
         Assert.Null(BagDay.Of(new DayAnalysis(plan with { Parts = [plan.Parts[1]] }), []).Gone.Single(g => g.Place == "roller").From);
+    }
+
+    /// <summary>The same things in other hands: two zooms on two cameras weigh what they weigh, and one camera leaves the other in its bag.</summary>
+    [Fact]
+    public void The_same_day_in_another_style_has_its_weight_and_its_margin()
+    {
+        static Lens Glass(string id, double low, double high, double grams) =>
+            new() { Id = id, Place = "roller", Mount = "K", Focal = new Interval(low, high), Aperture = new Interval(2.8, 2.8), WeightG = grams };
+        var plan = Day(two: true, null, Glass("35", 35, 35, 300), Glass("85", 85, 85, 400), Glass("zoom", 28, 105, 900), Glass("long", 70, 200, 1500),
+            new Battery { Id = "x1", Place = "@b1", Type = "LB" }, new Battery { Id = "x2", Place = "@b2", Type = "LB" },
+            new Card { Id = "c1", Place = "@b1/1", Type = "SD" }, new Card { Id = "c2", Place = "@b2/1", Type = "SD" });
+        plan = plan with
+        {
+            Rules = new Rules { DualRecord = false },
+            Places = [.. plan.Places.Select(p => p.Id == "pouch" ? p with { Worn = Worn.Stays } : p)],
+            Parts = [plan.Parts[0] with { Needs = [new Need { Id = "far", Importance = Importance.Must, ShutterSeconds = 1.0 / 60, Focal = new Interval(200, 200), MinMegapixels = 20, ToleranceSeconds = 120 }] }],
+        };
+        var styles = OtherStyles.Of(new DayAnalysis(plan), []);
+        Assert.Null(styles[0].Style);
+        Assert.Equal(styles.Skip(1).OrderBy(s => s.KilogramHours), styles.Skip(1));
+        double Shoulders(string style) => styles.Single(s => s.Style == style).ShouldersG;
+        // Bodies of 950 g, the glass the style asks for, and a battery and a card of 50 g in each.
+        Assert.Equal(2 * 950 + 300 + 400 + 200, Shoulders("two-primes"));
+        Assert.Equal(950 + 900 + 100, Shoulders("one-zoom"));
+        Assert.DoesNotContain(styles, s => s.Style == "three-bodies");
+        Assert.All(styles, s => Assert.Equal((0, 1), (s.Gaps, s.Hanging)));
+        // Without the long glass it is not covered in any.
+        Assert.Equal(1, OtherStyles.Of(new DayAnalysis(plan with { Items = [.. plan.Items.Where(i => i.Id != "long")] }), []).Single(s => s.Style == "two-primes").Gaps);
     }
 
     /// <summary>Nothing is carried twice: all that is felt and rolled in a part weighs no more than all there is, and every thing is in one beam at the most.</summary>

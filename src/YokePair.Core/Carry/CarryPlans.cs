@@ -55,14 +55,20 @@ public sealed class CarryPlans
 
     private double GramsWithAll(int item) => WithAll(item).Sum(i => WeightOf(i).Grams);
 
-    /// <summary>A thing and all that is on or in it, each once, also in a circle; without some, and what is on those.</summary>
-    private List<int> WithAll(int item, HashSet<int>? but = null)
+    /// <summary>
+    /// A thing and all that is on or in it, each once, also in a circle. Of what is in a hand without the rest that is, and without glass it was
+    /// packed with: a camera in a hand carries the glass named there and no other.
+    /// </summary>
+    private List<int> WithAll(int item, HashSet<int>? held = null)
     {
         List<int> found = [item];
         for (var n = 0; n < found.Count; n++)
-            found.AddRange(Enumerable.Range(0, kit.Items.Length).Where(i => kit.RestsOn[i] == found[n] && !found.Contains(i) && but?.Contains(i) != true));
+            found.AddRange(Enumerable.Range(0, kit.Items.Length)
+                .Where(i => kit.RestsOn[i] == found[n] && !found.Contains(i) && (held is null || (!held.Contains(i) && !IsGlass(i)))));
         return found;
     }
+
+    private bool IsGlass(int item) => kit.Items[item] is Lens or Converter or Adapter or Tube;
 
     private Burden BurdenOf(Person person)
     {
@@ -108,7 +114,12 @@ public sealed class CarryPlans
 
         double At(Worn where) => felt.GetValueOrDefault(where);
 
-        // In a hand or a light itself, or on or in what is.
-        bool IsOut(int item) => kit.Bearers(item).Append(item).Any(i => held.Contains(i) || lit.Contains(i));
+        // In a hand or a light itself, or on or in what is; glass that was taken off for other glass is in the bag.
+        bool IsOut(int item)
+        {
+            foreach (var i in kit.Bearers(item).Prepend(item))
+                if (held.Contains(i) || lit.Contains(i) || IsGlass(i)) return held.Contains(i) || lit.Contains(i);
+            return false;
+        }
     }
 }

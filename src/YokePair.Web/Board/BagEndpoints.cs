@@ -1,6 +1,7 @@
 using YokePair.Core.Carry;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
+using YokePair.Core.Starting;
 using YokePair.Data.Csv;
 using YokePair.Solving;
 using YokePair.Web.Sessions;
@@ -18,6 +19,7 @@ internal static class BagEndpoints
         one.MapGet("", Show).WithName("ShowBags").Produces<BagDay>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/{place}/fit", Fit).WithName("FitBag").Produces<BagFitDay>().ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        one.MapGet("/styles", Styles).WithName("ShowStyles").Produces<IReadOnlyList<StyleDay>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/manifest", List).WithName("ShowManifest").Produces<Manifest>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/manifest.csv", Table).WithName("ManifestTable").ExcludeFromDescription();
     }
@@ -25,6 +27,10 @@ internal static class BagEndpoints
     private static async Task<IResult> Show(string key, string[]? pull, Days days, CancellationToken cancel) =>
         await days.FindAsync(key, pull, cancel) is { } session
             ? Results.Ok(BagDay.Of(session.Day, (await days.LockerAsync(cancel)).Things)) : Problems.NotFound("assignment");
+
+    private static async Task<IResult> Styles(string key, Days days, CancellationToken cancel) =>
+        await days.FindAsync(key, null, cancel) is { } session
+            ? Results.Ok(OtherStyles.Of(session.Day, (await days.LockerAsync(cancel)).Things, cancel)) : Problems.NotFound("assignment");
 
     private static async Task<IResult> List(string key, Days days, CancellationToken cancel) =>
         await FindAsync(key, days, cancel) is { } manifest ? Results.Ok(manifest) : Problems.NotFound("assignment");

@@ -596,6 +596,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/bags/styles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowStyles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/bags/manifest": {
         parameters: {
             query?: never;
@@ -7458,6 +7474,43 @@ export interface components {
          * @enum {unknown}
          */
         StretchKind: "gap" | "single" | "overlap";
+        /** @description The same day, worked in one way. */
+        StyleDay: {
+            /** @description Id of the style; null = as it is planned. */
+            style: null | string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Shoulders, hips and hands together, of who works so; only to rank one against another.
+             */
+            kilogramHours: number;
+            /**
+             * Format: double
+             * @description On their shoulders on average over the hours with something on them.
+             */
+            shouldersG: number;
+            /**
+             * Format: int32
+             * @description Once and must needs that are late or lost then.
+             */
+            gaps: number;
+            /**
+             * Format: int32
+             * @description Once and must needs that hang by one thing.
+             */
+            hanging: number;
+            /**
+             * Format: int32
+             * @description Once and must needs that are second best.
+             */
+            secondBest: number;
+            /**
+             * Format: double
+             * @description Seconds that the hands take to be ready for all of them together.
+             */
+            seconds: number;
+        };
         /** @description A way of working by name. */
         StyleName: {
             id: string;
@@ -9379,6 +9432,37 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowStyles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StyleDay"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

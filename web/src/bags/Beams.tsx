@@ -1,6 +1,17 @@
+import {
+  DndContext,
+  PointerSensor,
+  TouchSensor,
+  pointerWithin,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import { useState } from "react";
 import type { Beam, Place } from "../api/client";
+import { useHeldThing, type Held } from "../day/useHeldThing";
 import { Strands } from "../marks/Strands";
+import { Tick } from "../shared/Choose";
 import { number, weight } from "../shared/format";
 import { Select } from "../shared/Select";
 import type { BagsPage } from "./Bags";
@@ -8,36 +19,79 @@ import { Fit } from "./Fit";
 import { PlaceSettings } from "./PlaceSettings";
 import { travelWords, wornWords } from "./placeWords";
 
+/** Things that are picked to be packed elsewhere together. */
+interface Picking {
+  picked: readonly string[];
+  pick: (item: string) => void;
+  /** Packs what is picked, and another with it. */
+  move: (place: string, item?: string) => void;
+}
+
 /** Places one under another as beams of what is in them, each thing as long as it is heavy; beside each what goes if it goes. */
 export function Beams(page: BagsPage) {
   const { places } = page.bags.plan;
   const longest = Math.max(1000, ...places.map((p) => Math.max(p.grams, p.limitG ?? 0)));
+  const picking = usePicking(page);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 6 } }),
+  );
   return (
-    <section aria-label="Bags" className="mt-4">
-      <ul>
-        {places.map((beam) => (
-          <Row key={beam.place} beam={beam} longest={longest} {...page} />
-        ))}
-      </ul>
-    </section>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragEnd={({ active, over }) => {
+        const item = (active.data.current as Held | undefined)?.item;
+        if (over && item) picking.move(String(over.id), item);
+      }}
+    >
+      <section aria-label="Bags" className="mt-4">
+        <ul>
+          {places.map((beam) => (
+            <Row key={beam.place} beam={beam} longest={longest} {...page} {...picking} />
+          ))}
+        </ul>
+      </section>
+    </DndContext>
   );
 }
 
-function Row({ beam, longest, ...page }: BagsPage & { beam: Beam; longest: number }) {
-  const place = page.plan.places.find((p) => p.id === beam.place)!;
+function usePicking({ edit }: BagsPage): Picking {
+  const [picked, setPicked] = useState<readonly string[]>([]);
+  return {
+    picked,
+    pick: (item) => setPicked((all) => (all.includes(item) ? all.filter((i) => i !== item) : [...all, item])),
+    move: (place, item) => {
+      // One that was not picked is dragged by itself.
+      const items = item && !picked.includes(item) ? [item] : picked;
+      if (items.length === 0) return;
+      edit({ type: "moveItems", items: [...items], place });
+      setPicked([]);
+    },
+  };
+}
+
+const rowClass = "grid grid-cols-[11rem_1fr_16rem] gap-x-4 border-t border-rule py-2 max-[900px]:grid-cols-1";
+
+type BeamRow = BagsPage & Picking & { beam: Beam };
+
+function Row({ longest, ...row }: BeamRow & { longest: number }) {
+  const { beam, plan } = row;
+  const place = plan.places.find((p) => p.id === beam.place)!;
+  const { setNodeRef, isOver } = useDroppable({ id: beam.place });
   return (
-    <li className="grid grid-cols-[11rem_1fr_16rem] gap-x-4 border-t border-rule py-2 max-[900px]:grid-cols-1">
+    <li ref={setNodeRef} className={`${rowClass} ${isOver ? "outline-2 outline-ink outline-dashed" : ""}`}>
       <div>
         <strong>{place.name ?? place.id}</strong>
-        <span className="block text-quiet">{placeText(place, page)}</span>
-        <PlaceSettings place={place} {...page} />
+        <span className="block text-quiet">{placeText(place, row)}</span>
+        <PlaceSettings place={place} {...row} />
       </div>
       <div className="min-w-0">
-        <Things beam={beam} longest={longest} {...page} />
-        {beam.things.length > 0 && <Move beam={beam} {...page} />}
-        {place.innerMm && <Fit place={place} {...page} />}
+        <Things longest={longest} {...row} />
+        {beam.things.length > 0 && <PackElsewhere {...row} />}
+        {place.innerMm && <Fit place={place} {...row} />}
       </div>
-      <Gone place={beam.place} value={beam.value} {...page} />
+      <Gone place={beam.place} value={beam.value} {...row} />
     </li>
   );
 }
@@ -55,15 +109,20 @@ const placeText = (place: Place, { name }: BagsPage) =>
 /** From this share of the longest beam on there is room for a name. */
 const named = 5;
 
-function Things({ beam, longest, name }: BagsPage & { beam: Beam; longest: number }) {
+const thingClass = "narrow min-w-0 overflow-hidden border-r border-ground px-0.5 text-[11px] leading-tight";
+
+function Things({ beam, longest, name, picked }: BeamRow & { longest: number }) {
   const share = (grams: number) => (grams / longest) * 100;
   const { limitG } = beam;
   const words = (t: Beam["things"][number]) =>
     `${name(t.item)}, ${weight(t.grams)}${t.isUsual ? " (usual)" : ""}`;
+  const { setNodeRef, hold } = useHeldThing(`beam ${beam.place}`);
   return (
     <div className="relative">
       <div
-        className="flex h-10 items-stretch"
+        ref={setNodeRef}
+        {...hold}
+        className="flex h-10 cursor-grab items-stretch"
         style={{ width: `${share(beam.grams)}%` }}
         role="img"
         aria-label={beam.things.map(words).join("; ") || "empty"}
@@ -78,7 +137,8 @@ function Things({ beam, longest, name }: BagsPage & { beam: Beam; longest: numbe
         {beam.things.map((t) => (
           <span
             key={t.item}
-            className={`narrow min-w-0 overflow-hidden border-r border-ground px-0.5 text-[11px] leading-tight ${t.on ? "bg-holds/15" : "bg-holds/30"}`}
+            data-item={t.item}
+            className={`${thingClass} ${t.on ? "bg-holds/15" : "bg-holds/30"} ${picked.includes(t.item) ? "outline-2 -outline-offset-2 outline-ink" : ""}`}
             style={{ flexGrow: t.grams, flexBasis: 0 }}
             title={words(t)}
           >
@@ -108,43 +168,38 @@ function Weight({ beam }: { beam: Beam }) {
   );
 }
 
-/** Packs a thing of a bag into another. */
-function Move({ beam, plan, name, edit }: BagsPage & { beam: Beam }) {
-  const [item, setItem] = useState("");
+/** Things of a bag, picked one by one and packed into another together. */
+function PackElsewhere({ beam, plan, name, picked, pick, move }: BeamRow) {
+  const here = beam.things.filter((t) => picked.includes(t.item)).length;
   const from = plan.places.find((p) => p.id === beam.place);
   return (
-    <p className="flex flex-wrap items-center gap-2 print:hidden">
-      <Select
-        className="webbing font-normal"
-        aria-label={`A thing in ${from?.name ?? beam.place}`}
-        value={item}
-        choose={setItem}
-      >
-        <option value="">pack elsewhere …</option>
+    <details className="print:hidden">
+      <summary className="min-h-[24px] cursor-pointer text-quiet underline">Pack elsewhere</summary>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-x-3">
         {beam.things.map((t) => (
-          <option key={t.item} value={t.item}>
-            {name(t.item)}
-          </option>
+          <li key={t.item}>
+            <Tick label={name(t.item)} on={picked.includes(t.item)} set={() => pick(t.item)} />
+          </li>
         ))}
-      </Select>
-      {item && (
-        <Select
-          className="webbing font-normal"
-          aria-label={`Where ${name(item)} goes`}
-          value={beam.place}
-          choose={(place) => {
-            edit({ type: "moveItem", item, place });
-            setItem("");
-          }}
-        >
-          {plan.places.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name ?? p.id}
-            </option>
-          ))}
-        </Select>
+      </ul>
+      {here > 0 && (
+        <label className="flex items-center gap-2">
+          {picked.length === 1 ? "One thing goes" : `${picked.length} things go`} into
+          <Select
+            className="webbing font-normal"
+            aria-label={`Where what is picked in ${from?.name ?? beam.place} goes`}
+            value={beam.place}
+            choose={move}
+          >
+            {plan.places.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name ?? p.id}
+              </option>
+            ))}
+          </Select>
+        </label>
       )}
-    </p>
+    </details>
   );
 }
 

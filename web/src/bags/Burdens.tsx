@@ -2,6 +2,7 @@ import type { Burden, PlanEdit } from "../api/client";
 import { PartBand, PartColumns } from "../day/PartColumns";
 import { number, weight } from "../shared/format";
 import type { BagsPage } from "./Bags";
+import { Styles } from "./Styles";
 
 /** What each carries through the day, part by part, on the axis of the day. */
 export function Burdens(page: BagsPage) {
@@ -37,6 +38,7 @@ export function Burdens(page: BagsPage) {
         nothing rolls. Kilogram-hours only rank one way of carrying against another. Heavy loads for many
         hours injure backs and shoulders: share them out, put them down, and ask a doctor where it hurts.
       </p>
+      <Styles />
     </>
   );
 }

@@ -1,9 +1,10 @@
-import { memo, useMemo, useState, type PointerEvent, type TouchEvent } from "react";
-import { DragOverlay, useDndMonitor, useDraggable, useDroppable } from "@dnd-kit/core";
+import { memo, useState } from "react";
+import { DragOverlay, useDndMonitor, useDroppable } from "@dnd-kit/core";
 import type { Item, Plan } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { seconds } from "../shared/format";
 import { useDay } from "../day/DayContext";
+import { useHeldThing } from "../day/useHeldThing";
 import { moveBetweenCells } from "../shared/moveBetweenCells";
 import { TakeAlong } from "../inspector/TakeAlong";
 
@@ -31,32 +32,18 @@ export const Shelf = memo(function Shelf() {
   );
 });
 
-/** One that is dragged for all: of a hundred that listen, each is asked at every move of the pointer. */
 function Places({ places }: { places: Plan["places"] }) {
   const { day } = useDay();
   const { plan } = day.board;
-  const held = useMemo(() => ({ item: "" }), []);
   const [dragged, setDragged] = useState("");
-  const { setNodeRef, listeners } = useDraggable({ id: "shelf", data: held });
+  const { held, setNodeRef, hold } = useHeldThing("shelf");
   useDndMonitor({
     onDragStart: () => setDragged(held.item),
     onDragEnd: () => setDragged(""),
     onDragCancel: () => setDragged(""),
   });
-  const pick =
-    <E extends PointerEvent | TouchEvent>(listener?: (event: E) => void) =>
-    (event: E) => {
-      const tag = (event.target as Element).closest<HTMLElement>("[data-item]");
-      if (!tag) return;
-      held.item = tag.dataset.item ?? "";
-      listener?.(event);
-    };
   return (
-    <div
-      ref={setNodeRef}
-      onPointerDown={pick(listeners?.onPointerDown as (event: PointerEvent) => void)}
-      onTouchStart={pick(listeners?.onTouchStart as (event: TouchEvent) => void)}
-    >
+    <div ref={setNodeRef} {...hold}>
       {places.map((place, row) => (
         <PlaceRow
           key={place.id}
