@@ -59,6 +59,28 @@ public sealed class ListTests
         _ => throw new ArgumentOutOfRangeException(nameof(cause), cause, null),
     };
 
+    /// <summary>The small things that the day's kind, weather and places ask for, as long as none is packed.</summary>
+    [Theory]
+    [InlineData("ears", "floor", "Earplugs, two pairs")]
+    [InlineData("torch", "lanterns", "Head lamp")]
+    [InlineData("food", null, "Water bottle")]
+    [InlineData("names", "families", "Pens")]
+    [InlineData("rain", null, "Rain cover")]
+    [InlineData("damp", null, "Silica bags")]
+    public void A_small_thing_is_asked_for_until_it_is_packed(string id, string? part, string packed)
+    {
+        var plan = With(Wedding, "couple", p => p with { Rain = true, TemperatureC = 2 });
+        var line = $"morning/small/{id}";
+        Assert.Contains("none is packed", Line(plan, line)!.Why, StringComparison.Ordinal);
+        Assert.Equal(LineCost.None, Line(plan, line)!.Cost);
+        Assert.Null(Line(plan with { Items = [.. plan.Items, new OtherThing { Id = "small", Name = packed, Place = "roller" }] }, line));
+        if (part is not null) Assert.Null(Line(plan with { Parts = [.. plan.Parts.Where(p => p.Id != part && p.Ev > 3)] }, line));
+        if (id is "rain" or "damp") Assert.Null(Line(Wedding, line));
+        // The wedding has a mending kit; a pencil is no pen.
+        Assert.Null(Line(plan, "morning/small/clips"));
+        Assert.NotNull(Line(plan with { Items = [.. plan.Items, new OtherThing { Id = "small", Name = "Pencil, open reel", Place = "roller" }] }, line));
+    }
+
     [Fact]
     public void What_is_others_goes_back_and_what_is_not_here_is_got()
     {

@@ -42,7 +42,8 @@ public sealed class DayLists
         return
         [
             new CheckList(ListKind.Tonight, null, "Tonight", first?.Date.AddDays(-1) + plan.Rules.Power.BedAt.ToTimeSpan(), [.. Tonight(first)]),
-            new CheckList(ListKind.Morning, null, "Leaving home", first - TimeSpan.FromMinutes(plan.Rules.Power.TravelMinutes), [.. Morning()]),
+            new CheckList(ListKind.Morning, null, "Leaving home", first - TimeSpan.FromMinutes(plan.Rules.Power.TravelMinutes),
+                [.. Morning(), .. SmallThings.Missing(plan)]),
             .. Day.InOrder(plan).Where(p => p.HoldsOnce).Select(before.ListFor),
             new CheckList(ListKind.Leaving, null, "Going home", last, [.. new GoingHomeLines(day, power, carried, prices, cards).At(last)]),
         ];

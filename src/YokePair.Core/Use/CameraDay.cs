@@ -53,7 +53,8 @@ internal sealed class CameraDay
 
     /// <summary>Whether a thing is pulled or not here in a part.</summary>
     public bool IsGone(int item, int part) =>
-        dead.Contains(item) || Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None || day.Outage.IsGone(item, Parts[part]);
+        dead.Contains(item) || (part < Parts.Length
+            && ((Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None) || day.Outage.IsGone(item, Parts[part])));
 
     /// <summary>Whether there is a socket that works in a part.</summary>
     public bool HasSocket(int part) => day.Outage.HasSocket(Parts[part]);
