@@ -5,6 +5,17 @@ namespace YokePair.Browser.Tests;
 /// <summary>What is in which bag, what goes with it, and what is felt on whose shoulders: through the page.</summary>
 public sealed class BagStories
 {
+    /// <summary>Picks things of a bag and packs them into another together.</summary>
+    internal static void Pack(Page page, int row, string from, string into, params string[] names)
+    {
+        var bag = $"section[aria-label=Bags] > ul > li:nth-child({row})";
+        page.Find(bag + " div + div details summary").Click();
+        foreach (var name in names) page.Driver.FindElements(By.CssSelector(bag + " details li label")).Single(l => l.Text == name).Click();
+        var told = names.Length == 1 ? "One thing goes into" : $"{names.Length} things go into";
+        page.Until(() => page.Find(bag).Text.Contains(told, StringComparison.Ordinal), "how many are picked");
+        page.Choose($"{bag} select[aria-label='Where what is picked in {from} goes']", into);
+    }
+
     [Fact]
     public void Bags_are_beams_things_move_between_them_and_the_load_follows()
     {
@@ -15,12 +26,7 @@ public sealed class BagStories
         string Row(string name) => page.Driver.FindElements(By.CssSelector(bags + " li")).First(r => r.Text.Contains(name, StringComparison.Ordinal)).Text;
         var before = Row("Roller");
         // Two things are picked and packed into another bag together; both beams and what goes with them follow.
-        const string roller = bags + " > ul > li:nth-child(3)";
-        page.Find(roller + " div + div details summary").Click();
-        foreach (var name in new[] { "70–200 f/2.8", "50 f/1.2" })
-            page.Driver.FindElements(By.CssSelector(roller + " details li label")).Single(l => l.Text == name).Click();
-        page.Until(() => Row("Roller").Contains("2 things go into", StringComparison.Ordinal), "how many are picked");
-        page.Choose(roller + " select[aria-label='Where what is picked in Roller goes']", "car");
+        Pack(page, 3, "Roller", "car", "70–200 f/2.8", "50 f/1.2");
         page.Until(() => Row("Roller") != before && !Row("Roller").Contains("things go into", StringComparison.Ordinal), "a lighter roller");
         string Beam(int row) => page.Find($"{bags} > ul > li:nth-child({row}) [role=img]").GetAttribute("aria-label")!;
         page.Until(() => Beam(5).Contains("70–200 f/2.8", StringComparison.Ordinal) && Beam(5).Contains("50 f/1.2", StringComparison.Ordinal), "both in the car");
@@ -37,6 +43,14 @@ public sealed class BagStories
         limit.SendKeys("500" + Keys.Enter);
         page.Until(() => page.Verdict.StartsWith("Belt pouch is ", StringComparison.Ordinal), "that the pouch is too heavy");
         Assert.Empty(page.AccessibilityFindings());
+        // What somebody wants on their shoulders at the most is told against what they carry; on a belt the shoulders have none.
+        page.Driver.FindElements(By.TagName("summary")).Single(d => d.Text.StartsWith("Where the cameras hang", StringComparison.Ordinal)).Click();
+        var most = page.Find("li[aria-label=Lead] input");
+        most.SendKeys("3000" + Keys.Enter);
+        page.Until(() => page.Verdict.Contains(" over ", StringComparison.Ordinal) || page.Verdict.Contains("more than", StringComparison.Ordinal), "that it is too much");
+        page.Choose("li[aria-label=Lead] select", "hips");
+        page.Until(() => !page.Verdict.Contains("on Lead’s shoulders", StringComparison.Ordinal), "nothing on the Lead's shoulders");
+
         // In another style the day weighs something else.
         page.Driver.FindElements(By.TagName("summary")).Single(d => d.Text == "The same day in another style").Click();
         page.Until(() => page.Driver.FindElements(By.CssSelector("ul[aria-label=Styles] li")).Count == 6, "five styles beside the day as planned");

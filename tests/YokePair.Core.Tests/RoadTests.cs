@@ -94,6 +94,8 @@ public sealed class RoadTests
         Assert.Equal("place.innerMm[2]", Refused(plan.Places[0] with { InnerMm = [400, 300, 0] }));
         Assert.Equal("place.outerMm[0]", Refused(plan.Places[0] with { OuterMm = [-1, 300, 100] }));
         Assert.Equal("place.gapMm", Refused(plan.Places[0] with { GapMm = -1 }));
+        Assert.Equal("place.guarded", Refused(plan.Places[0] with { Guarded = new string('x', 1000) }));
+        Assert.Equal("person.limitG", new SetPerson { Person = plan.People[0] with { Name = "You", LimitG = -1 } }.Apply(plan).Problems[0].Field);
         Assert.Equal("carrier.cabinMm", new SetRules { Carrier = new CarrierRules { CabinMm = [1] } }.Apply(plan).Problems[0].Field);
         Assert.Equal("carrier.holdG", new SetRules { Carrier = new CarrierRules { HoldG = -1 } }.Apply(plan).Problems[0].Field);
     }

@@ -166,7 +166,9 @@ public static class Mending
                 var after = DayVerdict.Of(day.WithEdit(JsonSerializer.Serialize(whole, PlanFile.JsonOptions), then, cancel));
                 if (!IsSafer(after) || !Agrees(then)) continue;
                 offered.Add(About(edits[0]));
-                mends.Add(Offer(kind, whole, result, gain!.Value, after) with { Label = words is null ? result.Label : English.Capital(words) });
+                // The charge that comes with a camera is worth something as well.
+                var all = ReferenceEquals(whole, edits) ? gain : worth(whole);
+                mends.Add(Offer(kind, whole, result, all!.Value, after) with { Label = words is null ? result.Label : English.Capital(words) });
             }
         }
 

@@ -13,6 +13,9 @@ public sealed record SetPerson : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (string.IsNullOrWhiteSpace(Person.Name)) return Refuse("person.name", "is empty; say what the others call them");
+        var wrong = new ProblemList();
+        PlanCheck.CheckPerson(Person, "person", wrong);
+        if (wrong.All is [var first, ..]) return Refuse(first.Field, first.Message);
         var old = plan.PersonOf(Person.Id);
         var what = old is not null && old with { Habits = null } == Person with { Habits = null } ? "how they work" : What(Person);
         if (old is not null) return new EditResult(plan with { People = [.. plan.People.Select(p => p == old ? Person : p)] }, $"{Person.Name}: {what}", []);

@@ -3,7 +3,10 @@ namespace YokePair.Core.Plans;
 /// <summary>What a place may say of itself, for a file and for an edit alike.</summary>
 internal static class PlaceCheck
 {
-    private const double MostGrams = 1_000_000, MostMm = 10_000;
+    /// <summary>Nothing that is carried weighs more.</summary>
+    public const double MostGrams = 1_000_000;
+
+    private const double MostMm = 10_000;
 
     /// <summary>Looks at every figure of a place.</summary>
     /// <param name="place">The place.</param>
@@ -16,6 +19,7 @@ internal static class PlaceCheck
         found.Figure($"{at}.limitG", place.LimitG, 0, MostGrams, "grams");
         found.Figure($"{at}.lidMm", place.LidMm, 0, MostMm, "mm");
         found.Figure($"{at}.gapMm", place.GapMm, 0, MostMm, "mm");
+        if (PlanLimits.Name($"{at}.guarded", place.Guarded) is { } unlikely) found.Add(unlikely.Field, unlikely.Message);
         Measures($"{at}.innerMm", place.InnerMm, "length, width and depth inside, such as 480 x 290 x 170", found);
         Measures($"{at}.outerMm", place.OuterMm, "length, width and height outside, such as 550 x 350 x 230", found);
     }

@@ -289,6 +289,9 @@ public sealed record Place
     /// <summary>Outer size, mm: length, width, height; null = nobody has said.</summary>
     public IReadOnlyList<double>? OuterMm { get; init; }
 
+    /// <summary>Whether somebody sees it or what it is locked to, in a few words: in sight of the bar; locked to the pew.</summary>
+    public string? Guarded { get; init; }
+
     /// <summary>How it travels; null = in one's own car, or not told.</summary>
     public Travel? Travels { get; init; }
 

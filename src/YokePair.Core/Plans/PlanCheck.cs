@@ -45,10 +45,12 @@ public static class PlanCheck
         return found.All;
     }
 
-    private static void CheckPerson(Person person, string at, ProblemList found)
+    /// <summary>What somebody may say of themselves, for a file and for an edit alike.</summary>
+    internal static void CheckPerson(Person person, string at, ProblemList found)
     {
         found.Figure($"{at}.habits.livesAtMm", person.Habits?.LivesAtMm, 8, 1200, "mm");
         found.Figure($"{at}.handOverSeconds", person.HandOverSeconds, 0, ProblemList.MostSeconds, "seconds");
+        found.Figure($"{at}.limitG", person.LimitG, 0, PlaceCheck.MostGrams, "grams");
         if (person.Seconds is { } own) CheckSeconds($"{at}.seconds", own.Over(new HandlingSeconds()), found);
     }
 

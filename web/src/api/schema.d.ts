@@ -5955,6 +5955,8 @@ export interface components {
             oneWay?: null | boolean;
             /** @description Outer size, mm: length, width, height; null = nobody has said. */
             outerMm?: null | number[];
+            /** @description Whether somebody sees it or what it is locked to, in a few words: in sight of the bar; locked to the pew. */
+            guarded?: null | string;
             travels?: null | components["schemas"]["Travel"];
         };
         /** @description How many things a place holds, nested ones included. */

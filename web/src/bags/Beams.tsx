@@ -101,6 +101,8 @@ const placeText = (place: Place, { name }: BagsPage) =>
     place.person && name(place.person),
     place.worn && wornWords[place.worn],
     place.travels && travelWords[place.travels],
+    place.guarded ??
+      (place.worn === "wheels" || place.worn === "stays" ? "nobody watches it, as far as is told" : null),
     `${number(place.reachSeconds)} s`,
   ]
     .filter(Boolean)

@@ -2,6 +2,7 @@ import type { Burden, PlanEdit } from "../api/client";
 import { PartBand, PartColumns } from "../day/PartColumns";
 import { number, weight } from "../shared/format";
 import type { BagsPage } from "./Bags";
+import { PeopleSettings } from "./PeopleSettings";
 import { Styles } from "./Styles";
 
 /** What each carries through the day, part by part, on the axis of the day. */
@@ -38,6 +39,7 @@ export function Burdens(page: BagsPage) {
         nothing rolls. Kilogram-hours only rank one way of carrying against another. Heavy loads for many
         hours injure backs and shoulders: share them out, put them down, and ask a doctor where it hurts.
       </p>
+      <PeopleSettings {...page} />
       <Styles />
     </>
   );
@@ -53,6 +55,7 @@ function Title({ burden, name }: BagsPage & { burden: Burden }) {
       {name(burden.person)}
       <span className="narrow block font-normal text-quiet">
         {number(burden.kilogramHours)} kg·h, {weight(burden.shouldersG)} on the shoulders
+        {burden.limitG != null && ` of ${weight(burden.limitG)}`}
       </span>
     </>
   );

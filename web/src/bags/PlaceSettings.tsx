@@ -1,8 +1,8 @@
 import type { Place } from "../api/client";
 import { Tick } from "../shared/Choose";
-import { Select } from "../shared/Select";
 import { TypedField } from "../shared/TypedField";
 import type { BagsPage } from "./Bags";
+import { Named } from "./Named";
 import { travelWords, wornWords } from "./placeWords";
 
 const text = (figure: number | null | undefined) => (figure == null ? "" : String(figure));
@@ -30,6 +30,12 @@ export function PlaceSettings({ place, edit }: BagsPage & { place: Place }) {
         />
         <Weights place={place} put={put} />
         <Room place={place} put={put} />
+        <TypedField
+          label="In sight of whom, or locked to what"
+          value={place.guarded ?? ""}
+          commit={(guarded) => put({ guarded: guarded || null })}
+          mayBeEmpty
+        />
         <Named
           label="Travels"
           none="not told"
@@ -106,33 +112,5 @@ function Room({ place, put }: { place: Place; put: Put }) {
         </>
       )}
     </>
-  );
-}
-
-interface NamedChoice<T extends string> {
-  label: string;
-  none: string;
-  words: Record<T, string>;
-  value: T | null | undefined;
-  choose: (value: T | null) => void;
-}
-
-function Named<T extends string>({ label, none, words, value, choose }: NamedChoice<T>) {
-  return (
-    <label className="flex flex-col">
-      {label}
-      <Select
-        className="webbing font-normal"
-        value={value ?? ""}
-        choose={(chosen) => choose((chosen || null) as T | null)}
-      >
-        <option value="">{none}</option>
-        {Object.entries<string>(words).map(([name, said]) => (
-          <option key={name} value={name}>
-            {said}
-          </option>
-        ))}
-      </Select>
-    </label>
   );
 }

@@ -12,3 +12,6 @@ export const travelWords = {
   cabin: "in the cabin",
   hold: "in the hold",
 } as const;
+
+/** A camera that hangs is on somebody; the shoulders are what is usual. */
+export const camerasOnWords = { hips: "on a belt", hands: "in the hand" } as const;
