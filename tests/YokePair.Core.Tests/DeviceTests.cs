@@ -234,6 +234,11 @@ public sealed class DeviceTests
         Assert.Equal(2, nights.Count);
         Assert.Equal(new DateTime(2027, 6, 13, 2, 0, 0), nights[1].Rounds[0].On);
         Assert.Equal(2, nights[1].Rounds.Count);
+        // With bays that take the whole evening each night says what it leaves.
+        var slow = With(both, new Charger { Id = "slow", BatteryTypes = ["LB"], Bays = 1, Hours = 6 });
+        var told = string.Concat(PowerDay.Of(new DayAnalysis(slow), []).Sentence.Select(p => p.Text));
+        Assert.Contains("The chargers leave 3 LB not full at ", told, StringComparison.Ordinal);
+        Assert.Contains("The second night leaves 3 LB not full at ", told, StringComparison.Ordinal);
     }
 
     /// <summary>Another job until half past midnight: home at half past one, one round in the night; without it two.</summary>

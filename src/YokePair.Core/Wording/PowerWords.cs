@@ -74,14 +74,20 @@ internal static class PowerWords
         }
     }
 
-    /// <summary>What the chargers do not get full in the first night in which something is left over.</summary>
+    /// <summary>What the chargers do not get full, night by night: of several days each begins with what the night before it gave.</summary>
     public static IEnumerable<TextPiece> NotFull(IReadOnlyList<Charging> nights)
     {
-        if (nights.FirstOrDefault(n => n.Short > 0) is not { } first) yield break;
-        var late = nights.Where(n => n.Off == first.Off && n.Short > 0).Select(n => $"{n.Short} {n.Type}");
-        yield return new TextPiece($"The chargers leave {English.List([.. late])} not full at ");
-        yield return Time(first.Off);
-        yield return new TextPiece(first.IsBetween ? ": put them on before you come home, or take more bays. " : ": begin a day earlier, or take more bays. ");
+        var order = nights.GroupBy(n => n.Off).OrderBy(g => g.Key).ToList();
+        for (var i = 0; i < order.Count; i++)
+        {
+            var late = order[i].Where(n => n.Short > 0).ToList();
+            if (late.Count == 0) continue;
+            var who = i == 0 ? "The chargers leave" : i == 1 ? "The second night leaves" : $"Night {i + 1} leaves";
+            yield return new TextPiece($"{who} {English.List([.. late.Select(n => $"{n.Short} {n.Type}")])} not full at ");
+            yield return Time(order[i].Key);
+            var otherwise = late[0].IsBetween ? "put them on before you come home" : "begin a day earlier";
+            yield return new TextPiece($": {otherwise}, or take more bays. ");
+        }
     }
 
     /// <summary>What goes on charge as it is: by name as long as they are few.</summary>
