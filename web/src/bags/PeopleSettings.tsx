@@ -1,6 +1,6 @@
 import type { Person } from "../api/client";
-import { TypedField } from "../shared/TypedField";
 import type { BagsPage } from "./Bags";
+import { FigureField } from "./FigureField";
 import { Named } from "./Named";
 import { camerasOnWords } from "./placeWords";
 
@@ -29,12 +29,10 @@ export function PeopleSettings({ plan, edit }: BagsPage) {
               value={person.camerasOn}
               choose={(camerasOn) => put(person, { camerasOn })}
             />
-            <TypedField
+            <FigureField
               label="At the most on the shoulders, g"
-              form="count"
-              value={person.limitG == null ? "" : String(person.limitG)}
-              commit={(typed) => put(person, { limitG: typed === "" ? null : Number(typed) })}
-              mayBeEmpty
+              value={person.limitG}
+              commit={(figure) => put(person, { limitG: figure })}
             />
           </li>
         ))}

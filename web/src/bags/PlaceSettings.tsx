@@ -2,15 +2,9 @@ import type { Place } from "../api/client";
 import { Tick } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import type { BagsPage } from "./Bags";
+import { FigureField, MeasuresField } from "./FigureField";
 import { Named } from "./Named";
 import { travelWords, wornWords } from "./placeWords";
-
-const text = (figure: number | null | undefined) => (figure == null ? "" : String(figure));
-const figure = (typed: string) => (typed === "" ? null : Number(typed));
-
-/** Three measures as one types them, and back. */
-export const crossed = (mm: readonly number[] | null | undefined) => (mm ?? []).join(" × ");
-export const measures = (typed: string) => (typed === "" ? null : typed.split(" × ").map(Number));
 
 type Put = (some: Partial<Place>) => void;
 
@@ -43,12 +37,10 @@ export function PlaceSettings({ place, edit }: BagsPage & { place: Place }) {
           value={place.travels}
           choose={(travels) => put({ travels })}
         />
-        <TypedField
+        <MeasuresField
           label="Outside, mm: length × width × height"
-          form="measures"
-          value={crossed(place.outerMm)}
-          commit={(typed) => put({ outerMm: measures(typed) })}
-          mayBeEmpty
+          value={place.outerMm}
+          commit={(mm) => put({ outerMm: mm })}
         />
       </div>
     </details>
@@ -59,20 +51,8 @@ export function PlaceSettings({ place, edit }: BagsPage & { place: Place }) {
 function Weights({ place, put }: { place: Place; put: Put }) {
   return (
     <>
-      <TypedField
-        label="Empty, g"
-        form="count"
-        value={text(place.emptyG)}
-        commit={(typed) => put({ emptyG: figure(typed) })}
-        mayBeEmpty
-      />
-      <TypedField
-        label="At the most, g"
-        form="count"
-        value={text(place.limitG)}
-        commit={(typed) => put({ limitG: figure(typed) })}
-        mayBeEmpty
-      />
+      <FigureField label="Empty, g" value={place.emptyG} commit={(figure) => put({ emptyG: figure })} />
+      <FigureField label="At the most, g" value={place.limitG} commit={(figure) => put({ limitG: figure })} />
     </>
   );
 }
@@ -81,28 +61,24 @@ function Weights({ place, put }: { place: Place; put: Put }) {
 function Room({ place, put }: { place: Place; put: Put }) {
   return (
     <>
-      <TypedField
+      <MeasuresField
         label="Inside, mm: length × width × depth"
-        form="measures"
-        value={crossed(place.innerMm)}
-        commit={(typed) => put({ innerMm: measures(typed) })}
-        mayBeEmpty
+        value={place.innerMm}
+        commit={(mm) => put({ innerMm: mm })}
       />
       {place.innerMm && (
         <>
-          <TypedField
+          <FigureField
             label="Lid, where things stand up into it, mm"
             form="millimetres"
-            value={text(place.lidMm)}
-            commit={(typed) => put({ lidMm: figure(typed) })}
-            mayBeEmpty
+            value={place.lidMm}
+            commit={(figure) => put({ lidMm: figure })}
           />
-          <TypedField
+          <FigureField
             label="Between things, mm: 0 dividers, 25–50 foam"
             form="millimetres"
-            value={text(place.gapMm)}
-            commit={(typed) => put({ gapMm: figure(typed) })}
-            mayBeEmpty
+            value={place.gapMm}
+            commit={(figure) => put({ gapMm: figure })}
           />
           <Tick
             label="flat and the long way only"

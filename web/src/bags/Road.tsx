@@ -1,10 +1,9 @@
 import { Link } from "react-router";
 import type { CarrierRules } from "../api/client";
 import { Tick } from "../shared/Choose";
-import { TypedField } from "../shared/TypedField";
 import { said } from "../shared/format";
 import type { BagsPage } from "./Bags";
-import { crossed, measures } from "./PlaceSettings";
+import { FigureField, MeasuresField } from "./FigureField";
 
 /** What stands in the way of travelling so, and what the carrier takes. */
 export function Road({ bags, plan, edit, manifest }: BagsPage & { manifest: string }) {
@@ -51,32 +50,23 @@ const UsualRules = () => (
   </p>
 );
 
-const text = (grams: number | null | undefined) => (grams == null ? "" : String(grams));
-const grams = (typed: string) => (typed === "" ? null : Number(typed));
-
 function Carrier({ carrier, set }: { carrier: CarrierRules; set: (some: Partial<CarrierRules>) => void }) {
   return (
     <div className="flex flex-wrap items-end gap-3 print:hidden">
-      <TypedField
+      <MeasuresField
         label="Cabin bag at the most, mm"
-        form="measures"
-        value={crossed(carrier.cabinMm)}
-        commit={(typed) => set({ cabinMm: measures(typed) })}
-        mayBeEmpty
+        value={carrier.cabinMm}
+        commit={(mm) => set({ cabinMm: mm })}
       />
-      <TypedField
+      <FigureField
         label="Cabin bag at the most, g"
-        form="count"
-        value={text(carrier.cabinG)}
-        commit={(typed) => set({ cabinG: grams(typed) })}
-        mayBeEmpty
+        value={carrier.cabinG}
+        commit={(figure) => set({ cabinG: figure })}
       />
-      <TypedField
+      <FigureField
         label="Bag in the hold at the most, g"
-        form="count"
-        value={text(carrier.holdG)}
-        commit={(typed) => set({ holdG: grams(typed) })}
-        mayBeEmpty
+        value={carrier.holdG}
+        commit={(figure) => set({ holdG: figure })}
       />
       <Tick label="glass off its body" on={carrier.apart ?? false} set={(apart) => set({ apart })} />
     </div>
