@@ -74,7 +74,7 @@ public sealed class PageStories
         page.Until(() => page.Find("[data-revision]").GetAttribute("data-revision") == "2", "the edit");
         page.Button("Undo").SendKeys(Keys.Enter);
         page.Until(() => page.Find("[data-revision]").GetAttribute("data-revision") == "3", "the undo");
-        Assert.NotEqual("BODY", (string)page.Driver.ExecuteScript("return document.activeElement.tagName")!);
+        page.Until(() => (string)page.Driver.ExecuteScript("return document.activeElement.tagName")! != "BODY", "the focus somewhere");
     }
 
     [Fact]

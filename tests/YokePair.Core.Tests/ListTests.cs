@@ -81,15 +81,6 @@ public sealed class ListTests
         Assert.NotNull(Line(plan with { Items = [.. plan.Items, new OtherThing { Id = "small", Name = "Pencil, open reel", Place = "roller" }] }, line));
     }
 
-    /// <summary>A file may hold things and no part: what is packed is listed, and nothing is asked of it.</summary>
-    [Fact]
-    public void A_day_without_parts_has_its_things_and_no_more()
-    {
-        var lists = Of(Wedding with { Parts = [] });
-        Assert.DoesNotContain(lists, l => l.Kind == ListKind.Before);
-        Assert.Contains(Lines(lists), l => l.Id == "morning/tp1");
-    }
-
     [Fact]
     public void What_is_others_goes_back_and_what_is_not_here_is_got()
     {
