@@ -101,8 +101,7 @@ const placeText = (place: Place, { name }: BagsPage) =>
     place.person && name(place.person),
     place.worn && wornWords[place.worn],
     place.travels && travelWords[place.travels],
-    place.guarded ??
-      (place.worn === "wheels" || place.worn === "stays" ? "nobody watches it, as far as is told" : null),
+    place.guarded ?? (place.worn === "wheels" || place.worn === "stays" ? "unwatched" : null),
     `${number(place.reachSeconds)} s`,
   ]
     .filter(Boolean)
