@@ -67,12 +67,18 @@ public sealed record FitInstead(string Out, string With, string Label, string Th
         Pairs(before, then).Where(n => n.Before.Outcome.IsMet() && !n.Then.Outcome.IsMet()).Select(n => n.Then);
 
     private static IEnumerable<NeedVerdict> Worse(DayVerdict before, DayVerdict then) =>
-        Pairs(before, then).Where(n => n.Then.Outcome > n.Before.Outcome || n.Then.Strands < Math.Min(2, n.Before.Strands)).Select(n => n.Then);
+        Hanging(before, then).Union(SecondBest(before, then));
+
+    private static IEnumerable<NeedVerdict> Hanging(DayVerdict before, DayVerdict then) =>
+        Pairs(before, then).Where(n => n.Then.Strands < Math.Min(2, n.Before.Strands)).Select(n => n.Then);
+
+    private static IEnumerable<NeedVerdict> SecondBest(DayVerdict before, DayVerdict then) =>
+        Pairs(before, then).Where(n => n.Then.Outcome > n.Before.Outcome).Select(n => n.Then);
 
     private static string Say(Plan plan, DayVerdict before, DayVerdict then)
     {
-        var hang = Pairs(before, then).Where(n => n.Then.Strands < Math.Min(2, n.Before.Strands)).Select(n => n.Then).ToList();
-        var second = Pairs(before, then).Where(n => n.Then.Outcome > n.Before.Outcome).Select(n => n.Then).Except(hang).ToList();
+        var hang = Hanging(before, then).ToList();
+        var second = SecondBest(before, then).Except(hang).ToList();
         string[] costs =
         [
             .. hang.Count == 0 ? (string[])[] : [$"{Of(hang)} {(hang.Count == 1 ? "hangs" : "hang")} by one thing then"],
@@ -80,8 +86,7 @@ public sealed record FitInstead(string Out, string With, string Label, string Th
         ];
         return costs.Length == 0 ? "every picture that matters stands as before" : string.Join("; ", costs);
 
-        string Of(List<NeedVerdict> needs) => needs.Count <= Named ? English.List([.. needs.Select(Name)])
-            : $"{Name(needs[0])} and {English.Number(needs.Count - 1)} more";
+        string Of(List<NeedVerdict> needs) => English.List(English.Few([.. needs.Select(Name)], Named));
 
         string Name(NeedVerdict need) => plan.PartOf(need.Part)!.Needs.First(n => n.Id == need.Need).Label;
     }

@@ -18,6 +18,10 @@ internal static class English
     public static string List(IReadOnlyList<string> items) =>
         items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}";
 
+    /// <summary>All of them as long as they are few; else all but the last places, and how many more.</summary>
+    public static IReadOnlyList<string> Few(IReadOnlyList<string> items, int most, string more = "more") =>
+        items.Count <= most ? items : [.. items.Take(most - 1), $"{Number(items.Count - most + 1)} {more}"];
+
     /// <summary>Seconds up to two minutes, then minutes.</summary>
     public static string Seconds(double seconds) =>
         double.IsPositiveInfinity(seconds) ? "without limit"

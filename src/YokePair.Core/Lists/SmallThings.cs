@@ -36,8 +36,9 @@ internal static class SmallThings
     /// <summary>A line for each that the day asks for and that nothing packed is.</summary>
     public static IEnumerable<CheckLine> Missing(Plan plan) =>
         from small in All
-        where small.Why(plan) is not null && !plan.Items.Any(i => small.Words.Any(word => IsCalled(i, word)))
-        select new CheckLine($"morning/small/{small.Id}", small.Text, $"{small.Why(plan)}; none is packed", null, LineCost.None, []);
+        let why = small.Why(plan)
+        where why is not null && !plan.Items.Any(i => small.Words.Any(word => IsCalled(i, word)))
+        select new CheckLine($"morning/small/{small.Id}", small.Text, $"{why}; none is packed", null, LineCost.None, []);
 
     /// <summary>By its name or one of its roles, one of it or several, as whole words: an open reel is no pen.</summary>
     private static bool IsCalled(Item item, string word) => (item.Roles ?? []).Append(item.Name ?? "").Any(text =>

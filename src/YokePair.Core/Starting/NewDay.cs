@@ -80,7 +80,7 @@ public static class NewDay
             [
                 new Place { Id = "belt", Name = "Belt pouch", Person = "lead", ReachSeconds = 5 },
                 .. request.Second ? [new Place { Id = "pouch", Name = "Shoulder pouch", Person = "second", ReachSeconds = 5 }] : Array.Empty<Place>(),
-                new Place { Id = "roller", Name = "Roller", ReachSeconds = style?.OpenBag == true ? 8 : 60 },
+                new Place { Id = "roller", Name = "Roller", ReachSeconds = style?.OpenBag == true ? StartingStyle.OpenBagSeconds : 60 },
                 new Place { Id = "car", Name = "Car", ReachSeconds = 900 },
             ],
             Items = Packed(here, setups, request.Second, habits),

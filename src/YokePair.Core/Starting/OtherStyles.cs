@@ -20,9 +20,6 @@ public sealed record StyleDay(
 /// <summary>What a day would weigh, and what it would cost in margin, in every other style, with what is packed.</summary>
 public static class OtherStyles
 {
-    /// <summary>Seconds in which a bag that stands open beside one is reached into.</summary>
-    private const double OpenBagSeconds = 8;
-
     /// <summary>As it is planned, then every style for which there are cameras enough, what weighs least first.</summary>
     /// <param name="day">The day.</param>
     /// <param name="atHome">Where the plan does not say what a thing weighs, this does.</param>
@@ -70,7 +67,7 @@ public static class OtherStyles
         };
         return HandsByPart.Fit(HandsByPart.Lit(worked, [.. own.OfType<Flash>()]));
 
-        static Place Open(Place place) => place with { ReachSeconds = Math.Min(place.ReachSeconds, OpenBagSeconds) };
+        static Place Open(Place place) => place with { ReachSeconds = Math.Min(place.ReachSeconds, StartingStyle.OpenBagSeconds) };
         Part In(Part part) => part with { Setups = [.. part.Setups.Where(s => s.Person != who.Id), .. hands] };
     }
 }

@@ -23,6 +23,9 @@ public sealed record StartingStyle(string Id, string Name, Interval Left, Interv
         new("three-bodies", "Three cameras", new(24, 70), new(70, 200), new(300, 300), false),
     ];
 
+    /// <summary>Seconds in which a bag that stands open beside one is reached into.</summary>
+    public const double OpenBagSeconds = 8;
+
     /// <summary>How much glass on an adapter stands behind glass as good without, in the measure of <see cref="Score"/>.</summary>
     private const double AdaptedCosts = 0.3;
 

@@ -91,11 +91,10 @@ internal static class PowerWords
     }
 
     /// <summary>What goes on charge as it is: by name as long as they are few.</summary>
-    private static List<string> Few(Names names, IEnumerable<string> things, string more)
+    private static IReadOnlyList<string> Few(Names names, IEnumerable<string> things, string more)
     {
         const int named = 3;
-        var all = things.Select(t => $"the {names.Item(t)}").ToList();
-        return all.Count <= named ? all : [.. all.Take(named - 1), $"{English.Number(all.Count - named + 1)} {more}"];
+        return English.Few([.. things.Select(t => $"the {names.Item(t)}")], named, more);
     }
 
     /// <summary>When something is changed: as the part begins, or as its frames come to it; null without times.</summary>

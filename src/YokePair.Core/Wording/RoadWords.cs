@@ -8,7 +8,7 @@ namespace YokePair.Core.Wording;
 /// <summary>What stands in the way of a journey, in words.</summary>
 internal static class RoadWords
 {
-    private const int Named = 2;
+    private const int Named = 3;
 
     /// <summary>A sentence for one thing to be seen to.</summary>
     public static IReadOnlyList<TextPiece> Say(Plan plan, RoadLine line)
@@ -32,9 +32,6 @@ internal static class RoadWords
         };
     }
 
-    private static string List(Names names, IReadOnlyList<string> items)
-    {
-        var few = items.Take(items.Count > Named + 1 ? Named : items.Count).Select(i => $"the {names.Item(i)}").ToList();
-        return few.Count == items.Count ? English.List(few) : $"{string.Join(", ", few)} and {English.Number(items.Count - few.Count)} more";
-    }
+    private static string List(Names names, IReadOnlyList<string> items) =>
+        English.List(English.Few([.. items.Select(i => $"the {names.Item(i)}")], Named));
 }

@@ -25,12 +25,12 @@ function Table() {
   });
   if (error) return <Problem error={error} />;
   if (!data) return <p className="text-quiet">Working the day in every style …</p>;
-  const [now, ...others] = data;
+  const [now] = data;
   if (!now) return null;
   const most = Math.max(...data.map((s) => s.kilogramHours), 1);
   return (
     <ul aria-label="Styles" className="max-w-[52rem]">
-      {[now, ...others].map((s) => (
+      {data.map((s) => (
         <li
           key={s.name}
           className="grid grid-cols-[14rem_1fr_18rem] items-center gap-x-3 border-t border-rule py-1 max-[700px]:grid-cols-1"
@@ -47,14 +47,13 @@ function Table() {
   );
 }
 
-const some = (count: number, one: string, many: string) =>
-  count > 0 && `${count} ${count === 1 ? one : many}`;
+const some = (count: number, one: string, many = one) => count > 0 && `${count} ${count === 1 ? one : many}`;
 
 const margin = (s: StyleDay) =>
   [
-    some(s.gaps, "not covered", "not covered"),
+    some(s.gaps, "not covered"),
     some(s.hanging, "hangs by one thing", "hang by one thing"),
-    some(s.secondBest, "second best", "second best"),
+    some(s.secondBest, "second best"),
   ]
     .filter(Boolean)
     .join(", ") || "everything survives any one failure";
