@@ -5,7 +5,9 @@ using YokePair.Core.Cards;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Lists;
 using YokePair.Core.Plans;
+using YokePair.Core.Record;
 using YokePair.Core.Reports;
 using YokePair.Core.Verdict;
 
@@ -187,6 +189,35 @@ public sealed class CardTests
         var two = Of(day with { Parts = [part], Items = [.. day.Items, new Drive { Id = "e", Place = "bag", MegabytesPerSecond = 71.1 }] }).Evening;
         Assert.Equal((5.3, 22.4, 14.7), (two.Minutes, two.Runs[0].Gigabytes, two.Runs[1].Gigabytes));
         Assert.Equal(1, Of(Day(new CardRules { Half = SecondHalf.Shooter }, partner: false, besides: [new Drive { Id = "d", Place = "bag" }])).Evening.Places);
+    }
+
+    /// <summary>Two days on one pair: what was copied in the first evening is not in the camera alone on the second day.</summary>
+    [Fact]
+    public void Of_several_days_each_evening_makes_its_copies()
+    {
+        Item drive = new Drive { Id = "d", Place = "bag", MegabytesPerSecond = 80 };
+        Plan Two(params Item[] besides)
+        {
+            var one = Day(new CardRules(), parts: [("a", 1000), ("b", 400)], besides: besides);
+            return one with { Parts = [one.Parts[0], one.Parts[1] with { Start = Start.AddDays(1), End = Start.AddDays(1).AddHours(1) }] };
+        }
+        var told = Of(Two(drive));
+        // 24 and 9.6 GB at 80 MB a second.
+        Assert.Equal([("a", 24.0, 5.0, Start.AddHours(1).AddMinutes(5)), ("b", 9.6, 2.0, Start.AddDays(1).AddHours(1).AddMinutes(2))],
+            told.Evenings.Select(e => (e.Part, e.Runs[0].Gigabytes, e.Minutes, e.LeaveAt!.Value)));
+        Assert.Equal([(3, 2), (3, 2)], told.Evenings.Select(e => (e.Copies, e.Places)));
+        Assert.Equal(1000, Loss(told, CardLossKind.Camera, "b1").Frames);
+        Assert.Equal(("a", 1.0), (Loss(told, CardLossKind.Camera, "b1").Part, Loss(told, CardLossKind.Camera, "b1").At));
+        Assert.Equal([("a", 0.0, 0), ("a", 1.0, 1000), ("b", 0.0, 0), ("b", 1.0, 400)],
+            told.Ways[0].Curve.Select(c => (c.Part, c.At, c.Frames)).Distinct());
+        // Without a drive the camera has all of both days.
+        Assert.Equal(1400, Loss(Of(Two()), CardLossKind.Camera, "b1").Frames);
+        Assert.Equal((2, false), (Of(Two()).Evenings[0].Copies, Of(Two()).Evenings[0].IsEnough));
+        var said = string.Concat(CardDay.Of(new DayAnalysis(Two(drive)), []).Sentence.Select(p => p.Text));
+        Assert.Contains("The first evening: you may leave at ", said, StringComparison.Ordinal);
+        Assert.Contains(" The second evening: you may leave at ", said, StringComparison.Ordinal);
+        var leaving = DayLists.Of(new DayAnalysis(Two(drive)), [], new Dictionary<string, CardState>()).SelectMany(l => l.Lines).Select(l => l.Text);
+        Assert.Contains(leaving, l => l.StartsWith("Copied and read back on the first evening: ", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -223,9 +223,7 @@ public sealed class DeviceTests
     [Fact]
     public void A_night_charges()
     {
-        var one = PowerTests.Day(fresh: true, spares: 3);
-        var second = one.Parts.Select(p => p with { Id = p.Id + " 2", Start = p.Start!.Value.AddDays(1), End = p.End!.Value.AddDays(1) });
-        var both = one with { Parts = [.. one.Parts, .. second] };
+        var both = TwoDays(PowerTests.Day(fresh: true, spares: 3));
         Assert.Equal((3, 4, 0), Of(both).Types.Select(t => (t.Used, t.Wanted, t.Short)).Single());
         Assert.Equal(4, Of(both).Changes.Count);
         Assert.Empty(new DayAnalysis(both).Report(withEvents: false).Power.WithoutOne);
@@ -238,7 +236,43 @@ public sealed class DeviceTests
         var slow = With(both, new Charger { Id = "slow", BatteryTypes = ["LB"], Bays = 1, Hours = 6 });
         var told = string.Concat(PowerDay.Of(new DayAnalysis(slow), []).Sentence.Select(p => p.Text));
         Assert.Contains("The chargers leave 3 LB not full at ", told, StringComparison.Ordinal);
-        Assert.Contains("The second night leaves 3 LB not full at ", told, StringComparison.Ordinal);
+        // One was not used on the first day, one is full by eight, and what the other two have left is enough.
+        Assert.DoesNotContain("The second night leaves", told, StringComparison.Ordinal);
+    }
+
+    private static Plan TwoDays(params Item[] more) => TwoDays(PowerTests.Day(fresh: false, spares: 2), more);
+
+    private static Plan TwoDays(Plan one, params Item[] more)
+    {
+        var second = one.Parts.Select(p => p with { Id = p.Id + " 2", Start = p.Start!.Value.AddDays(1), End = p.End!.Value.AddDays(1) });
+        return With(one with { Parts = [.. one.Parts, .. second] }, more);
+    }
+
+    /// <summary>What the night does not fill is lacking on the second day: in the verdict, with where it goes dark, and in what would do about it.</summary>
+    [Fact]
+    public void What_the_night_does_not_fill_is_lacking_the_day_after()
+    {
+        var slow = TwoDays(new Charger { Id = "slow", Place = "bag", BatteryTypes = ["LB"], Bays = 1, Hours = 24 });
+        var day = new DayAnalysis(slow);
+        var lack = day.Report(withEvents: false).Power;
+        Assert.All(lack.WithoutOne.SelectMany(t => t.WithoutOne).Concat(lack.Short), s => Assert.EndsWith(" 2", s.Part, StringComparison.Ordinal));
+        Assert.NotEmpty(lack.WithoutOne);
+        Assert.Contains("LB short: ", day.Report(withEvents: false).Verdict, StringComparison.Ordinal);
+        var said = string.Concat(PowerDay.Of(day, []).Sentence.Select(p => p.Text));
+        Assert.Contains("The second night leaves 2 LB not full at ", said, StringComparison.Ordinal);
+        Assert.Equal(lack.WithoutOne.Single().Short, Of(slow).Types.Single().Short);
+        // Fast enough, or not told of: the second day has all of them.
+        Assert.Empty(new DayAnalysis(TwoDays()).Report(withEvents: false).Power.WithoutOne);
+        var fast = TwoDays(new Charger { Id = "fast", Place = "bag", BatteryTypes = ["LB"], Bays = 3, Hours = 2.5 });
+        Assert.Empty(new DayAnalysis(fast).Report(withEvents: false).Power.WithoutOne);
+        Assert.DoesNotContain("second night", string.Concat(PowerDay.Of(new DayAnalysis(fast), []).Sentence.Select(p => p.Text)), StringComparison.Ordinal);
+        // Where the only one that is along fails, nothing is charged in the night between.
+        var row = WhatIfTable.Of(new DayAnalysis(fast)).Rows.Single(r => r.Id == "fast" && r.Kind == LossKind.Item);
+        Assert.Contains("goes dark", string.Concat(row.Power.Select(p => p.Text)), StringComparison.Ordinal);
+        Assert.True(row.Dark > 0);
+        var home = new Charger { Id = "home", Name = "Old charger", BatteryTypes = ["LB"], Bays = 2, Hours = 2.5 };
+        var mend = PowerMend.For(day, [home])[0];
+        Assert.Equal(("Take Old charger along for the night between; into bag", 0), (mend.Label, mend.StillShort));
     }
 
     /// <summary>Another job until half past midnight: home at half past one, one round in the night; without it two.</summary>

@@ -28,6 +28,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     {
         var plan = day.Plan;
         var candidates = Packs(plan, locker, lack, type)
+            .Concat(Chargers(plan, locker, lack, type))
             .Concat(plan.Rules.FreshBeforeOnce && type.Each is null ? [Of("Change as rarely as can be", new SetRules { FreshBeforeOnce = false })] : [])
             .Concat(InTheBreak(plan, locker, lack, type))
             .Concat(OtherBodies(plan, lack, type))
@@ -59,6 +60,16 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
         var into = plan.PlaceOf(place)!.Name ?? place;
         yield return Of($"Take {English.List([.. some.Select(i => i.Label)])} along as well; into {into}",
             [.. some.Select(i => new PackThing { Thing = i.Id, Place = place, Found = i })]);
+    }
+
+    /// <summary>Of several days, one's own charger that stays at home: in the night between it would charge too.</summary>
+    private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Chargers(
+        Plan plan, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
+    {
+        if (PowerPlans.Stretches(plan).Count == 1 || PlaceFor(plan, lack, type) is not { } place) yield break;
+        if (locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && !plan.HasItem(c.Id) && Sourcing.IsFree(plan, c)) is { } own)
+            yield return Of($"Take {own.Label} along for the night between; into {plan.PlaceOf(place)!.Name ?? place}",
+                new PackThing { Thing = own.Id, Place = place, Found = own });
     }
 
     /// <summary>A part without pictures before it goes dark, with a charger that is along or at home: is there a socket?</summary>

@@ -12,6 +12,14 @@ internal static class English
     /// <summary>One of something, or so many.</summary>
     public static string Count(int n, string one, string many) => $"{Number(n)} {(n == 1 ? one : many)}";
 
+    private static readonly string[] Order = ["first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth"];
+
+    /// <summary>The first, the second; from eleven on as a figure.</summary>
+    public static string Nth(int n) => n <= Order.Length ? Order[n - 1] : $"{n.ToString(CultureInfo.InvariantCulture)}th";
+
+    /// <summary>As within a sentence.</summary>
+    public static string Lower(string text) => text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
+
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>One; one and two; one, two and three.</summary>

@@ -25,6 +25,9 @@ internal sealed class CardClock
     /// <summary>Minutes since the first part began; without times, parts.</summary>
     public double Of(Moment moment) => at[moment.Part].Start + (at[moment.Part].Minutes * moment.Share);
 
+    /// <summary>When the last of some parts is over.</summary>
+    public Moment EndOf(IEnumerable<int> some) => new(some.MaxBy(p => Of(new Moment(p, 1))), 1);
+
     /// <summary>Minutes from the start of a part to a time; infinite once it has begun where there are no times.</summary>
     public double Since(int part, double time) => HasTimes ? time - at[part].Start : time > at[part].Start ? double.PositiveInfinity : 0;
 

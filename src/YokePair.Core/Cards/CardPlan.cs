@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using YokePair.Core.Swaps;
 
 namespace YokePair.Core.Cards;
@@ -12,7 +13,7 @@ namespace YokePair.Core.Cards;
 /// <param name="Ways">The day as planned, with one big pair in each camera, and with a card for each part.</param>
 /// <param name="Alone">What happens once and is in one thing only for a while.</param>
 /// <param name="Bursts">What needs ask by the second, and how long each camera is busy after it.</param>
-/// <param name="Evening">What has to be copied before one leaves.</param>
+/// <param name="Evenings">The copies before one leaves, of several days each evening.</param>
 /// <param name="Estimated">Ids of the bodies whose files nobody has measured.</param>
 /// <param name="Old">Ids of the cards with pictures that have been in use for years.</param>
 /// <param name="OldPairs">Where both halves of the same pictures are on such cards.</param>
@@ -21,8 +22,12 @@ namespace YokePair.Core.Cards;
 public sealed record CardPlan(
     IReadOnlyList<CardType> Types, IReadOnlyList<Shortage> Short, IReadOnlyList<Swap> Changes, IReadOnlyList<CardBand> Bands, IReadOnlyList<CardStays> Stays,
     IReadOnlyList<CardMove> Moves,
-    IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, IReadOnlyList<CardBurst> Bursts, CardEvening Evening, IReadOnlyList<string> Estimated,
-    IReadOnlyList<string> Old, IReadOnlyList<OldPair> OldPairs, IReadOnlyList<DueAnswer> Due, bool IsBest);
+    IReadOnlyList<CardWay> Ways, IReadOnlyList<OnceAlone> Alone, IReadOnlyList<CardBurst> Bursts, IReadOnlyList<CardEvening> Evenings,
+    IReadOnlyList<string> Estimated, IReadOnlyList<string> Old, IReadOnlyList<OldPair> OldPairs, IReadOnlyList<DueAnswer> Due, bool IsBest)
+{
+    /// <summary>That after which everybody goes home.</summary>
+    [JsonIgnore] public CardEvening Evening => Evenings[^1];
+}
 
 /// <summary>A camera that writes both halves to cards that have been in use for years: they may fail together.</summary>
 /// <param name="Body">Body id.</param>
@@ -182,6 +187,7 @@ public sealed record OnceAlone(
     string Part, IReadOnlyList<string> Needs, int Frames, CardLossKind Kind, string Id, DateTime? From, DateTime? Until, double Minutes);
 
 /// <summary>The copies that are made before one leaves.</summary>
+/// <param name="Part">Id of the last part before it.</param>
 /// <param name="Runs">What each drive or reader copies, one card after the other; empty = there is none.</param>
 /// <param name="Minutes">From the end of the last part until it is done.</param>
 /// <param name="LeaveAt">When one may leave; null without times.</param>
@@ -194,7 +200,7 @@ public sealed record OnceAlone(
 /// <param name="HalvesUnread">Ids of cards that cannot be read, whose other half is copied.</param>
 /// <param name="Homes">Who drives home with what.</param>
 public sealed record CardEvening(
-    IReadOnlyList<CopyRun> Runs, double Minutes, DateTime? LeaveAt, int Copies, int Places, bool HasJpeg, int CopiesAsked, int PlacesAsked,
+    string Part, IReadOnlyList<CopyRun> Runs, double Minutes, DateTime? LeaveAt, int Copies, int Places, bool HasJpeg, int CopiesAsked, int PlacesAsked,
     IReadOnlyList<string> Unreadable, IReadOnlyList<string> HalvesUnread, IReadOnlyList<GoingHome> Homes)
 {
     /// <summary>Whether that is what is asked.</summary>

@@ -39,7 +39,7 @@ public static class CardPlans
             ],
             exposure.OnceInOneThing(),
             [.. CardBursts.Of(analysis, day, uses)],
-            setting.Evening(),
+            setting.Evenings(),
             [.. work.Select(w => kit.Items[w.Body]).OfType<Body>().Where(b => b.RawMegabytes is null).Select(b => b.Id).Distinct()
                 .Order(StringComparer.Ordinal)],
             [.. kit.Cards.Select(c => kit.Items[c].Id).Where(id => IsOld(id) && uses.Exists(u => u.Card == id))],
@@ -51,7 +51,7 @@ public static class CardPlans
         bool IsOld(string card) => Failure.Losses.IsOld(kit.Plan, kit.Items[kit.IndexOf(card)]);
 
         CardWay Other(CardWayKind kind, List<CardUse> used) =>
-            Way(kind, used, new Exposure(analysis, day, clock, FrameBatch.From(day, used, work), new Whereabouts(day, clock, used, work)));
+            Way(kind, used, Setting.ExposureOf(analysis, day, clock, FrameBatch.From(day, used, work), new Whereabouts(day, clock, used, work)));
 
         CardWay Way(CardWayKind kind, List<CardUse> used, Exposure risk)
         {
@@ -110,27 +110,38 @@ public static class CardPlans
         public static Setting Of(DayAnalysis analysis, CameraDay day, HashSet<int>? dead = null)
         {
             var work = day.Work().FindAll(w => dead?.Contains(w.Body) != true);
-            var (all, isBest) = new SwapPlanner(day, work, new SwapState(day.Kit), 0).Solve();
+            var (all, isBest) = new SwapPlanner(day, work, new SwapState(day), 0).Solve();
             var fed = all.FindAll(f => f.Work.Slot != SlotWork.BatterySlot);
             var clock = new CardClock(day.Parts);
             List<CardUse> uses = [.. CardUse.Of(day, fed)];
             var (where, batches) = (new Whereabouts(day, clock, uses, work), FrameBatch.From(day, uses, work));
-            return new Setting(day, clock, work, fed, uses, batches, where, new Exposure(analysis, day, clock, batches, where), isBest);
+            return new Setting(day, clock, work, fed, uses, batches, where, ExposureOf(analysis, day, clock, batches, where), isBest);
         }
 
-        public CardEvening Evening() => EveningCopies.Of(Day, Clock, Batches, Where);
+        /// <summary>What each loss would take; of several days what was copied in an earlier evening is not on the cards alone.</summary>
+        public static Exposure ExposureOf(
+            DayAnalysis analysis, CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where) =>
+            new(analysis, day, clock, batches, where, EveningCopies.Of(day, clock, batches, where).SkipLast(1).SelectMany(e => e.Copies()));
+
+        public IReadOnlyList<CardEvening> Evenings() => [.. EveningCopies.Of(Day, Clock, Batches, Where).Select(e => e.Made())];
+
+        /// <summary>Of several evenings that after which least is safe.</summary>
+        public CardEvening Evening() => Evenings().MinBy(e => (e.IsEnough, e.Copies, e.Places))!;
     }
 
-    /// <summary>The copies of a busy day before one leaves; null where nothing is shot.</summary>
-    public static CardEvening? Evening(DayAnalysis analysis) =>
-        BusyOf(analysis) is { Batches.Count: > 0 } setting ? setting.Evening() : null;
+    /// <summary>The copies of a busy day before one leaves, of several days each evening; none where nothing is shot.</summary>
+    public static IReadOnlyList<CardEvening> Evenings(DayAnalysis analysis) =>
+        BusyOf(analysis) is { Batches.Count: > 0 } setting ? setting.Evenings() : [];
+
+    /// <summary>Of several evenings that after which least is safe; null where nothing is shot.</summary>
+    public static CardEvening? Evening(DayAnalysis analysis) => BusyOf(analysis) is { Batches.Count: > 0 } setting ? setting.Evening() : null;
 
     /// <summary>What a busy day finds no room for, without planning more of it than that asks.</summary>
     public static CardLack Lack(DayAnalysis analysis)
     {
         var day = CameraDay.Of(analysis);
         var work = day.Work();
-        var planner = new SwapPlanner(day, work, new SwapState(day.Kit), 0);
+        var planner = new SwapPlanner(day, work, new SwapState(day), 0);
         var some = planner.CardsSomehow().FindAll(HasAny);
         var dying = some.GroupBy(f => TypeOf(day.Kit, f), StringComparer.Ordinal).Select(slots => WithoutLargest(day, work, slots)).OfType<CardType>().ToList();
         if (Lacking(some) <= 0) return new CardLack([], dying);
@@ -175,7 +186,7 @@ public static class CardPlans
     /// <summary>How many cards of the size of the largest are lacking when it is dead: a slot in which it would be takes another then.</summary>
     private static int Missing(CameraDay day, List<CameraWork> work, IGrouping<string, FedSlot> slots, int largest)
     {
-        var without = new SwapPlanner(day.Without(new HashSet<int> { largest }), work, new SwapState(day.Kit), 0).CardsSomehow();
+        var without = new SwapPlanner(day.Without(new HashSet<int> { largest }), work, new SwapState(day), 0).CardsSomehow();
         return (int)Math.Ceiling(Lacking(without.Where(f => TypeOf(day.Kit, f) == slots.Key)) / slots.Min(f => f.Work.FramesOf(day.Kit, largest)));
     }
 
@@ -219,7 +230,7 @@ public static class CardPlans
     {
         var (kit, plan) = (day.Kit, day.Kit.Plan);
         var stays = new List<CardStay>();
-        var first = day.Parts.Length == 0 ? "" : day.Parts[0].Id;
+        var first = day.Parts[0].Id;
         var spells = where.Of(card.Id);
         if (spells is not [{ From: { Part: 0, Share: 0 } }, ..])
         {
@@ -246,6 +257,7 @@ public static class CardPlans
     private static List<CardMove> Moves(CameraDay day, CardClock clock, List<CardUse> uses, Whereabouts where)
     {
         var moves = new List<(double At, bool IsIn, CardMove Move)>();
+        var over = clock.EndOf(Enumerable.Range(0, day.Parts.Length));
         foreach (var card in uses.Select(u => u.Card).OfType<string>().Distinct())
         {
             foreach (var spell in where.Of(card))
@@ -257,8 +269,8 @@ public static class CardPlans
                         ? OtherHalf(uses, card, spell) : null, spell.Kind == CardHolder.Camera && TakesJpeg(card))));
             }
             if (where.Of(card)[^1] is { Kind: CardHolder.Camera } last)
-                moves.Add((double.PositiveInfinity, false, new CardMove(null, card, where.AtTheEnd(card, last).Kind,
-                    IdOf(day, where.AtTheEnd(card, last)), null)));
+                moves.Add((double.PositiveInfinity, false, new CardMove(null, card, where.AtTheEnd(card, last, over).Kind,
+                    IdOf(day, where.AtTheEnd(card, last, over)), null)));
         }
         return [.. moves.OrderBy(m => m.At).ThenBy(m => m.IsIn).Select(m => m.Move)];
 

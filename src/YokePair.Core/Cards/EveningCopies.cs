@@ -1,13 +1,15 @@
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Power;
 using YokePair.Core.Use;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Cards;
 
 /// <summary>
-/// The copies that are made before one leaves: one card of each pair, on every drive (or, where there is none, reader) one after the other,
-/// those that have come out as they come, those in the cameras after the last part.
+/// The copies that are made at the end of a day of work before one leaves: one card of each pair, on every drive (or, where there is none,
+/// reader) one after the other, those that have come out as they come, those in the cameras after the last part. Of several days each makes
+/// its own.
 /// </summary>
 internal sealed class EveningCopies
 {
@@ -15,34 +17,60 @@ internal sealed class EveningCopies
     private readonly CardRules rules;
     private readonly CardClock clock;
     private readonly List<FrameBatch> batches;
+    private readonly List<FrameBatch> sofar;
     private readonly Whereabouts where;
+    private readonly Part lastPart;
     private readonly Moment last;
     private readonly Item[] copiers;
 
-    private EveningCopies(CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where)
+    private EveningCopies(CameraDay day, CardClock clock, List<FrameBatch> all, Whereabouts where, HashSet<int> parts)
     {
         (kit, rules) = (day.Kit, day.Kit.Plan.Rules.Cards);
-        (this.clock, this.batches, this.where) = (clock, batches, where);
-        last = new Moment(Enumerable.Range(0, day.Parts.Length).MaxBy(p => clock.Of(new Moment(p, 1))), 1);
-        var there = kit.Items.Where(i => i is Drive or CardReader && !day.IsGone(kit.IndexOf(i.Id), day.Parts.Length - 1)).ToLookup(i => i is Drive);
+        (this.clock, this.where) = (clock, where);
+        (batches, sofar) = (all.FindAll(b => parts.Contains(b.Part)), all.FindAll(b => b.Part <= parts.Max()));
+        last = clock.EndOf(parts);
+        lastPart = day.Parts[last.Part];
+        var there = kit.Items.Where(i => i is Drive or CardReader && !day.IsGone(kit.IndexOf(i.Id), parts.Max())).ToLookup(i => i is Drive);
         copiers = [.. there[true].Any() ? there[true] : there[false]];
     }
 
-    public static CardEvening Of(CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where) =>
-        new EveningCopies(day, clock, batches, where).Made();
+    /// <summary>Each evening of a day, or of several with a night between.</summary>
+    public static IReadOnlyList<EveningCopies> Of(CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where)
+    {
+        var evenings = new List<EveningCopies>();
+        var first = 0;
+        foreach (var parts in PowerPlans.Stretches(day.Kit.Plan))
+        {
+            evenings.Add(new EveningCopies(day, clock, batches, where, [.. Enumerable.Range(first, parts.Count)]));
+            first += parts.Count;
+        }
+        return evenings;
+    }
 
     /// <summary>A card that is copied.</summary>
     private sealed record Copied(string Card, double Megabytes, double OutAt);
 
-    private CardEvening Made()
+    /// <summary>Frames of the day that are on a drive or reader once the evening is over: from when on, and its number.</summary>
+    public IEnumerable<(FrameBatch Batch, double From, int Copier)> Copies()
+    {
+        var (toCopy, _, _) = Chosen(clock.Of(last));
+        var runs = Queued(toCopy, clock.Of(last), out var until);
+        var on = CopierOf(runs);
+        return batches.Where(b => b.Raw.Any(on.ContainsKey)).Select(b => (b, until, kit.IndexOf(on[b.Raw.First(on.ContainsKey)])));
+    }
+
+    private static Dictionary<string, string> CopierOf(IEnumerable<CopyRun> runs) =>
+        runs.SelectMany(q => q.Cards.Select(c => (Card: c, q.Copier))).ToDictionary(c => c.Card, c => c.Copier, StringComparer.Ordinal);
+
+    public CardEvening Made()
     {
         var end = clock.Of(last);
         var (toCopy, unreadable, halves) = Chosen(end);
         var runs = Queued(toCopy, end, out var until);
         var minutes = Math.Max(0, until - end);
-        var on = runs.SelectMany(q => q.Cards.Select(c => (Card: c, q.Copier))).ToDictionary(c => c.Card, c => c.Copier, StringComparer.Ordinal);
+        var on = CopierOf(runs);
         List<CopyRun> busy = [.. runs.Where(q => q.Cards.Count > 0 || runs.Count == 1)];
-        return new CardEvening(busy, Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
+        return new CardEvening(lastPart.Id, busy, Math.Round(minutes, 1), clock.TimeOf(last)?.AddMinutes(Math.Ceiling(minutes)),
             Fewest(b => b.Raw.Count + CopiesOf(b).Count() + Cabled(b).Count()),
             Fewest(b => b.Raw.Select(HomeOf).Concat(CopiesOf(b).Concat(Cabled(b)).Select(HomeOfThing)).Distinct().Count()),
             batches.Count > 0 && batches.TrueForAll(b => b.Jpeg.Count > 0 || (b.Sent is { Sending.ByCable: false } && HasArrived(b))),
@@ -95,7 +123,7 @@ internal sealed class EveningCopies
     /// <summary>Cards go home with whoever has them, the drive with whose it is, else with the first of the team.</summary>
     private IEnumerable<GoingHome> Homes(List<CopyRun> runs)
     {
-        var cards = batches.SelectMany(b => b.Raw.Concat(b.Jpeg)).Distinct(StringComparer.Ordinal).ToLookup(HomeOf);
+        var cards = sofar.SelectMany(b => b.Raw.Concat(b.Jpeg)).Distinct(StringComparer.Ordinal).ToLookup(HomeOf);
         var copies = runs.Where(q => q.Cards.Count > 0).Select(q => q.Copier).ToLookup(HomeOfThing);
         for (var p = 0; p < kit.Plan.People.Count; p++)
             if (cards[p].Any() || copies[p].Any())
@@ -103,26 +131,27 @@ internal sealed class EveningCopies
     }
 
     private double OutAt(string card, double end) =>
-        rules.AllAtTheEnd != true && where.Of(card) is [.., { Kind: not CardHolder.Camera }]
-            ? clock.Of(where.Of(card).First(s => s.Kind != CardHolder.Camera).From) : end;
+        rules.AllAtTheEnd == true ? end
+            : where.Of(card).Where(s => s.Kind != CardHolder.Camera).Select(s => clock.Of(s.From)).Append(end).Min();
 
     private int HomeOf(string card)
     {
-        var spell = where.Of(card)[^1];
-        if (spell.Kind == CardHolder.Camera) spell = where.AtTheEnd(card, spell);
+        var spell = where.At(card, clock.Of(last), justBefore: false) ?? where.Of(card)[^1];
+        if (spell.Kind == CardHolder.Camera) spell = where.AtTheEnd(card, spell, last);
         return spell.Kind == CardHolder.Wallet ? spell.Where : where.OwnerOf(spell.Where) is var owner and not Kit.None ? owner : 0;
     }
 
     private int HomeOfThing(string thing) =>
         Math.Max(0, kit.Plan.People.ToList().FindIndex(p => p.Id == kit.Plan.PlaceOf(kit.PackedIn(kit.IndexOf(thing)))?.Person));
 
-    private Item CardOf(string id) => kit.Items[kit.IndexOf(id)];
+    /// <summary>Null for one that is only thought of, where other ways are tried.</summary>
+    private Card? CardOf(string id) => kit.IndexOf(id) is var card and not Kit.None ? kit.Items[card] as Card : null;
 
     private static double? MeasuredRateOf(Item copier) => (copier as Drive)?.MegabytesPerSecond ?? (copier as CardReader)?.MegabytesPerSecond;
 
     private static double RateOf(Item copier) => MeasuredRateOf(copier) ?? Charge.TypicalCopyRate;
 
-    private static bool Reads(Item copier, Item card) =>
-        ((copier as Drive)?.CardTypes ?? (copier as CardReader)?.CardTypes) is not { Count: > 0 } types || (card as Card)?.Type is not { } type
+    private static bool Reads(Item copier, Card? card) =>
+        ((copier as Drive)?.CardTypes ?? (copier as CardReader)?.CardTypes) is not { Count: > 0 } types || card?.Type is not { } type
             || types.Contains(type);
 }

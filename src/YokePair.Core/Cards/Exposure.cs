@@ -17,9 +17,19 @@ internal sealed class Exposure
     private readonly List<FrameBatch> batches;
     private readonly Whereabouts where;
     private readonly List<(Moment Moment, bool JustBefore)> moments;
+    private readonly Dictionary<FrameBatch, (double From, int Thing)> copied;
 
-    public Exposure(DayAnalysis analysis, CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where)
+    /// <param name="analysis">The day.</param>
+    /// <param name="day">The day as its cameras see it.</param>
+    /// <param name="clock">Its moments.</param>
+    /// <param name="batches">What lies where.</param>
+    /// <param name="where">Where the cards are.</param>
+    /// <param name="copies">What is on something else from when on.</param>
+    public Exposure(
+        DayAnalysis analysis, CameraDay day, CardClock clock, List<FrameBatch> batches, Whereabouts where,
+        IEnumerable<(FrameBatch Batch, double From, int Thing)> copies)
     {
+        copied = copies.ToDictionary(c => c.Batch, c => (c.From, c.Thing));
         (this.analysis, this.day, this.clock, this.batches, this.where) = (analysis, day, clock, batches, where);
         moments =
         [
@@ -102,7 +112,7 @@ internal sealed class Exposure
             var done = clock.ShareBy(batch.Part, at) * batch.All;
             var taken = Math.Clamp(done, batch.First, batch.End) - batch.First;
             if (taken <= 1e-9 || !batch.Raw.All(c => loss.Takes(c, at, justBefore))) continue;
-            if (batch.Raw.Count + batch.Jpeg.Count == 0) continue;
+            if (batch.Raw.Count + batch.Jpeg.Count == 0 || IsSafe(loss, batch, at)) continue;
             var sent = SentBy(loss, batch, done, at);
             if (batch.Sent?.Sending.ByCable == true) (taken, sent) = (taken - sent, 0);
             if (taken <= 1e-9) continue;
@@ -113,7 +123,11 @@ internal sealed class Exposure
 
     /// <summary>Whether all of a batch is in what a loss takes, and nowhere else.</summary>
     private bool IsAloneIn(Loss loss, FrameBatch batch, double at) =>
-        batch.Raw.All(c => loss.Takes(c, at, false)) && SentBy(loss, batch, batch.End, at) < batch.End - batch.First - 1e-9;
+        batch.Raw.All(c => loss.Takes(c, at, false)) && !IsSafe(loss, batch, at) && SentBy(loss, batch, batch.End, at) < batch.End - batch.First - 1e-9;
+
+    /// <summary>Whether a batch has been copied by a time to where the loss does not reach.</summary>
+    private bool IsSafe(Loss loss, FrameBatch batch, double at) =>
+        copied.TryGetValue(batch, out var copy) && at >= copy.From && !Reaches(loss, copy.Thing);
 
     /// <summary>Frames of a batch that have been sent by a time, to where the loss does not reach.</summary>
     private double SentBy(Loss loss, FrameBatch batch, double done, double at)

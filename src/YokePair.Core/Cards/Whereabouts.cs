@@ -69,11 +69,11 @@ internal sealed class Whereabouts
         return (hand, source >= 0 && source < day.Kit.Plan.Places.Count ? source : Kit.None);
     }
 
-    /// <summary>Where a card goes that is still in a camera after the last part.</summary>
-    public Spell AtTheEnd(string card, Spell last)
+    /// <summary>Where a card goes that is still in a camera when a day of work is over.</summary>
+    public Spell AtTheEnd(string card, Spell last, Moment over)
     {
-        var carried = Carried(last.Where, double.PositiveInfinity, justBefore: false).Person;
-        return OutOf(slotOf[card], carried == Kit.None ? 0 : carried, new Moment(day.Parts.Length - 1, 1)).Last();
+        var carried = Carried(last.Where, clock.Of(over), justBefore: false).Person;
+        return OutOf(slotOf[card], carried == Kit.None ? 0 : carried, over).Last(s => s.From.Part <= over.Part);
     }
 
     /// <summary>Whose a place is; <see cref="Kit.None"/> where it is nobody's.</summary>

@@ -16,7 +16,7 @@ internal sealed class GoingHomeLines(
 
     /// <summary>The lines, of a day that ends then.</summary>
     public IEnumerable<CheckLine> At(DateTime? last) =>
-        Places().Concat(CardPlans.Evening(day) is { } evening ? Copies(evening) : []).Concat(OfOthers())
+        Places().Concat(Copies(CardPlans.Evenings(day))).Concat(OfOthers())
             .Concat(power.Reminders.Where(r => last is not null && r.At > last)
                 .Select(r => Line(r.Text, $"{prices.List(r.Items)}: {r.Text}", "tomorrow", r.Items)));
 
@@ -29,16 +29,24 @@ internal sealed class GoingHomeLines(
         };
     });
 
-    /// <summary>What is not copied yet is on the cards alone; what lies in one place only is gone with it.</summary>
-    private IEnumerable<CheckLine> Copies(CardEvening evening)
+    /// <summary>
+    /// What is not copied yet is on the cards alone; what lies in one place only is gone with it. Of several days all but the last have been
+    /// copied in the evening: whoever leaves looks whether that was so.
+    /// </summary>
+    private IEnumerable<CheckLine> Copies(IReadOnlyList<CardEvening> evenings)
     {
-        var before = Math.Max(0, evening.Copies - 1);
-        foreach (var run in evening.Runs)
-            yield return Line($"copied/{run.Copier}", $"Copied and read back: {prices.List(run.Cards)}, by the {prices.List([run.Copier])}",
-                $"till then {English.Count(before, "copy", "copies")} of each", run.Cards) with
-            {
-                Cost = Of(before),
-            };
+        for (var n = 0; n < evenings.Count; n++)
+        {
+            var (before, of) = (Math.Max(0, evenings[n].Copies - 1), n == evenings.Count - 1 ? "" : $" on the {English.Nth(n + 1)} evening");
+            foreach (var run in evenings[n].Runs)
+                yield return Line(of.Length == 0 ? $"copied/{run.Copier}" : $"copied/{run.Copier}/{evenings[n].Part}",
+                    $"Copied and read back{of}: {prices.List(run.Cards)}, by the {prices.List([run.Copier])}",
+                    $"till then {English.Count(before, "copy", "copies")} of each", run.Cards) with
+                {
+                    Cost = Of(before),
+                };
+        }
+        if (evenings is not [.., var evening]) yield break;
         foreach (var home in evening.Homes)
         {
             List<string> things = [.. home.Cards, .. home.Copiers];

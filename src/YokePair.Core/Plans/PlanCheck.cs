@@ -35,6 +35,7 @@ public static class PlanCheck
             if (plan.Pairs.Take(i).Any(p => p.IsOf(plan.Pairs[i].A, plan.Pairs[i].B))) found.Add($"pairs[{i}]", "these two are already a pair; keep one");
         }
 
+        if (plan.Parts.Count == 0) found.Add("parts", "is empty; a day has at least one part");
         var parts = new HashSet<string>(StringComparer.Ordinal);
         for (var i = 0; i < plan.Parts.Count; i++)
         {
@@ -92,7 +93,6 @@ public static class PlanCheck
         foreach (var problem in Clock.Problems(plan)) found.Add(problem.Field, problem.Message);
         foreach (var (one, other, who) in TwoPlaces(plan)) found.Add($"parts[{other}].present", Both(plan, one, other, who));
         if (plan.People.Count == 0) found.Add("people", "is empty; name at least one person who photographs");
-        if (plan.Parts.Count == 0) found.Add("parts", "is empty; a day has at least one part");
         return found.All;
     }
 

@@ -6,6 +6,11 @@ using YokePair.Core.Ways;
 
 namespace YokePair.Core.Power;
 
+/// <summary>A battery, or a set of cells, when what it was in is done with it.</summary>
+/// <param name="Thing">Number of it, or of the lot it is of.</param>
+/// <param name="Left">Share of a full charge.</param>
+internal readonly record struct SetLeft(int Thing, double Left);
+
 /// <summary>
 /// The charge of flashes, packs, triggers, lamps and what else runs, through a day. A set of cells or a battery is used down to its reserve;
 /// before a part that it does not reach to the end of it is changed where a fresh one does, and inside a part only where one is not
@@ -20,6 +25,7 @@ internal sealed class DevicePlan
     private readonly List<(int Part, PowerShort Short)> dark = [];
     private readonly SortedDictionary<int, List<PowerLevel>> levels = [];
     private readonly Dictionary<int, Filling> left = [];
+    private readonly List<SetLeft> used = [];
     private readonly HashSet<int> loaded = [];
 
     /// <param name="day">The parts.</param>
@@ -30,26 +36,33 @@ internal sealed class DevicePlan
         (this.day, kit, Work) = (day, day.Kit, work);
         var at = work.Select(w => w.Device).ToHashSet();
         spare = kit.Cells.Concat(kit.Batteries)
-            .Where(c => IsCharged(c) && kit.ChargeOf(c) >= 1 && !taken.Contains(c) && !at.Contains(HolderOf(c)) && !day.IsGone(c, 0))
-            .GroupBy(TypeOf).ToDictionary(g => g.Key, g => new Queue<int>(g.SelectMany(c => Enumerable.Repeat(c, SetsIn(c)))), StringComparer.Ordinal);
+            .Where(c => IsCharged(c) && !taken.Contains(c) && !at.Contains(HolderOf(c)) && !day.IsGone(c, 0))
+            .GroupBy(TypeOf).ToDictionary(g => g.Key, g => new Queue<int>(g.SelectMany(c => Enumerable.Repeat(c, FullSetsIn(c)))), StringComparer.Ordinal);
         for (var p = 0; p < day.Parts.Length; p++)
         {
             foreach (var one in work.Where(w => w.Part == p)) left[one.Device] = Use(one, left.TryGetValue(one.Device, out var had) ? had : Loaded(one.Device));
             Refill(p);
         }
+        foreach (var (device, has) in left) NoteLeft(device, has);
     }
 
     /// <summary>What is in a thing.</summary>
-    /// <param name="First">Number of the first of it; <see cref="Kit.None"/> for a charge built in, or for nothing.</param>
+    /// <param name="Things">Numbers of what it is; none for a charge built in, or for nothing.</param>
     /// <param name="Size">Full sets of cells, or batteries as new, that it comes to when full.</param>
     /// <param name="Left">How much of that is left above the reserve.</param>
-    private readonly record struct Filling(int First, double Size, double Left);
+    private readonly record struct Filling(IReadOnlyList<int> Things, double Size, double Left)
+    {
+        public int First => Things is [var first, ..] ? first : Kit.None;
+    }
 
     private List<DeviceWork> Work { get; }
 
     public IEnumerable<(int Part, Swap Change)> Changes => changes;
 
     public IEnumerable<(int Part, PowerShort Short)> Dark => dark;
+
+    /// <summary>What was in something at work, and how full it is when that is done.</summary>
+    public IReadOnlyList<SetLeft> Used => used;
 
     public IEnumerable<PowerBand> Bands => levels.Select(l => new PowerBand(kit.Items[l.Key].Id, l.Value, ReserveOf(l.Key)));
 
@@ -61,10 +74,13 @@ internal sealed class DevicePlan
         var flashes = Work.Select(w => w.Device).Distinct().Count(f => kit.Items[f] is Flash && Wanted(f) == type);
         var missing = (int)Math.Ceiling(dark.Where(d => d.Short.Type == type).Sum(d => d.Short.Sets));
         var drawn = loaded.Where(c => TypeOf(c) == type).Sum(SetsIn) + changes.Count(c => TypeOf(kit.IndexOf(c.Change.In)) == type);
-        var cells = all.Select(c => (kit.Items[c] as Cells)?.CellCount).FirstOrDefault(c => c is not null) ?? Charge.TypicalCells;
-        var each = Work.Exists(w => kit.Items[w.Device] is StandLight && Wanted(w.Device) == type) ? (int?)null : (int)Math.Min(cells, Charge.TypicalCells);
-        return new PowerType(type, all.Sum(SetsIn), ready.Sum(SetsIn), drawn, Math.Max(drawn + missing + 1, 2 * flashes), null, [], each);
+        return new PowerType(type, all.Sum(SetsIn), ready.Sum(SetsIn), drawn, Math.Max(drawn + missing + 1, 2 * flashes), null, [], CellsOf(type));
     });
+
+    /// <summary>Cells of a set of a type; null for batteries.</summary>
+    public int? CellsOf(string type) => kit.Batteries.Any(b => TypeOf(b) == type) ? null
+        : (int)Math.Min(kit.Cells.Where(c => TypeOf(c) == type).Select(c => ((Cells)kit.Items[c]).CellCount).FirstOrDefault(c => c is not null)
+            ?? Charge.TypicalCells, Charge.TypicalCells);
 
     /// <summary>What is put on charge as it is, with its charge built in.</summary>
     public IEnumerable<PowerAlone> Alone => Work.Select(w => w.Device).Distinct().Where(d => Wanted(d) is null).Order().Select(d =>
@@ -75,15 +91,20 @@ internal sealed class DevicePlan
     private string TypeOf(int thing) => kit.Items[thing].ChargeType() ?? "";
 
     /// <summary>Sets of the usual number that a lot comes to.</summary>
-    private int SetsIn(int thing) =>
+    public int SetsIn(int thing) =>
         (kit.Items[thing].Count ?? 1) * (kit.Items[thing] is Cells { CellCount: { } cells } ? Math.Max(1, (int)(cells / Charge.TypicalCells)) : 1);
+
+    /// <summary>Of a lot that is not full, as many sets as its charge comes to.</summary>
+    private int FullSetsIn(int thing) => (int)Math.Floor((SetsIn(thing) * day.ChargeOf(thing)) + 1e-9);
 
     /// <summary>What something is in, or in what that rests: cells in a pack on a flash feed the flash.</summary>
     private int HolderOf(int thing) =>
         kit.RestsOn[thing] is var on && on != Kit.None && kit.Items[on] is Pack && kit.RestsOn[on] != Kit.None ? kit.RestsOn[on] : kit.RestsOn[thing];
 
+    private string? Wanted(int device) => TakenBy(kit.Items[device]);
+
     /// <summary>Type of cells or battery that a thing takes; null = its charge is built in.</summary>
-    private string? Wanted(int device) => kit.Items[device] switch
+    public static string? TakenBy(Item device) => device switch
     {
         Flash { Power: null or FlashPower.OwnCells } flash => flash.CellsType,
         Trigger trigger => trigger.CellsType,
@@ -99,15 +120,15 @@ internal sealed class DevicePlan
 
     private Filling Loaded(int device)
     {
-        if (Wanted(device) is not { } type) return new Filling(Kit.None, 1, Math.Max(0, kit.ChargeOf(device) - ReserveOf(device)));
+        if (Wanted(device) is not { } type) return new Filling([], 1, Math.Max(0, day.ChargeOf(device) - ReserveOf(device)));
         int[] inside = [.. kit.Cells.Concat(kit.Batteries).Where(c => IsCharged(c) && TypeOf(c) == type && HolderOf(c) == device && !day.IsGone(c, 0))];
-        if (inside.Length == 0) return new Filling(Kit.None, 0, 0);
+        if (inside.Length == 0) return new Filling([], 0, 0);
         // Of cells in the flash itself one set counts, of those in its pack all.
         int[] counted = [.. inside.Where(c => kit.RestsOn[c] != device), .. inside.Where(c => kit.RestsOn[c] == device).Take(1)];
         loaded.UnionWith(counted);
         var size = counted.Sum(c => kit.RestsOn[c] == device ? SizeOf(c) : SetsIn(c));
-        return new Filling(counted[0], size, counted.Sum(c =>
-            (kit.RestsOn[c] == device ? SizeOf(c) : SetsIn(c)) * Math.Max(0, kit.ChargeOf(c) - ReserveOf(device))));
+        return new Filling(counted, size, counted.Sum(c =>
+            (kit.RestsOn[c] == device ? SizeOf(c) : SetsIn(c)) * Math.Max(0, day.ChargeOf(c) - ReserveOf(device))));
     }
 
     private double SizeOf(int thing) => (kit.Items[thing] as Battery)?.Health ?? 1;
@@ -155,7 +176,13 @@ internal sealed class DevicePlan
         changes.Add((work.Part, new Swap(part.Id, at > 0 ? (int)Math.Round(at * work.Amount) : null, inOnce, kit.Plan.People[work.Actor].Id,
             kit.Items[work.Device].Id, null, from.First == Kit.None ? null : kit.Items[from.First].Id, shown, shown is null ? null : 100,
             kit.Items[set].Id, null, kit.SecondsOf(work.Actor).ChangeBattery)));
-        return new Filling(set, SizeOf(set), SizeOf(set) * UsableOf(work.Device));
+        NoteLeft(work.Device, from);
+        return new Filling([set], SizeOf(set), SizeOf(set) * UsableOf(work.Device));
+    }
+
+    private void NoteLeft(int device, Filling has)
+    {
+        if (has.Size > 0) used.AddRange(has.Things.Select(t => new SetLeft(t, (has.Left / has.Size) + ReserveOf(device))));
     }
 
     /// <summary>A socket fills what has its charge built in and is not at work.</summary>

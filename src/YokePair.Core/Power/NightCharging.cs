@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace YokePair.Core.Power;
 
 /// <summary>What is put on charge at once.</summary>
@@ -21,8 +23,11 @@ public sealed record Charging(
     /// <summary>How many are full when one leaves.</summary>
     public int Full => Rounds.Where(r => r.Share >= 1).Sum(r => r.Count);
 
-    /// <summary>How many are not.</summary>
-    public int Short => Wanted - Full;
+    /// <summary>How many the day after cannot do without; null = all of them.</summary>
+    [JsonIgnore] public int? Needed { get; init; }
+
+    /// <summary>How many of those are not.</summary>
+    public int Short => Math.Max(0, (Needed ?? Wanted) - Full);
 }
 
 /// <summary>A night between two days of work: a round is put on when one is awake, and not before the last is done.</summary>

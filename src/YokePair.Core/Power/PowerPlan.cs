@@ -18,6 +18,10 @@ public sealed record PowerPlan(
     IReadOnlyList<PowerAlone> Alone, IReadOnlyList<PowerFigure> Figures, IReadOnlyList<PowerUse> Use, bool IsBest,
     IReadOnlyList<ChargedOnTheWay> OnTheWay)
 {
+    /// <summary>Of a day after another, what is on which charger in the night before it.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<Charging> NightBefore { get; init; } = [];
+
     /// <summary>What everything that was used has left at the end of the day, if nobody charges it.</summary>
     [JsonIgnore]
     public IReadOnlyList<ChargeLeft> AtTheEnd =>

@@ -23,7 +23,23 @@ public static class PowerPlans
 
     /// <summary>Each day of work for itself, from night to night.</summary>
     public static IEnumerable<PowerPlan> ByDay(DayAnalysis day, UseLevel level = UseLevel.High) =>
-        Stretches(day.Plan).Select(parts => One(day, new CameraDay(day, level: level, only: parts)));
+        Days(day, atOnce: false, level).Select(One);
+
+    /// <summary>Each day of work, begun with what the one before left and the night gave.</summary>
+    private static IEnumerable<WorkDay> Days(DayAnalysis day, bool atOnce, UseLevel level = UseLevel.High, HashSet<int>? dead = null)
+    {
+        WorkDay? last = null;
+        foreach (var parts in Stretches(day.Plan))
+        {
+            var (morning, night) = last is null ? (null, []) : Morning.After(last, parts.Min(p => p.Start), dead ?? []);
+            var cameras = last is null && dead is null && level == UseLevel.High && parts.Count == day.Plan.Parts.Count ? CameraDay.Of(day)
+                : new CameraDay(day, dead, level, parts, morning);
+            var work = cameras.Work().FindAll(w => dead?.Contains(w.Body) != true);
+            var running = DeviceWork.Of(day, cameras, work).FindAll(w => dead?.Contains(w.Device) != true);
+            var fed = new SwapPlanner(cameras, work, new SwapState(cameras), 0).BatteriesAsUsed(atOnce);
+            yield return last = new WorkDay(cameras, work, running, fed, new DevicePlan(cameras, running, Taken(fed.Fed)), night);
+        }
+    }
 
     /// <summary>The parts of a plan by days of work: a night of at least six hours is between two.</summary>
     public static IReadOnlyList<IReadOnlyList<Part>> Stretches(Plan plan)
@@ -58,17 +74,15 @@ public static class PowerPlans
             .OrderByDescending(t => t.Short).ThenBy(t => t.Type, StringComparer.Ordinal),
     ];
 
-    private static PowerPlan One(DayAnalysis day, CameraDay cameras)
+    private static PowerPlan One(WorkDay one)
     {
-        var work = cameras.Work();
-        var (fed, isBest, charged) = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: false);
+        var (cameras, work, running, (fed, isBest, charged), devices, night) = one;
         var items = cameras.Kit.Items;
         var dry = Dry(cameras, fed);
         var order = cameras.Parts.Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
-        var running = DeviceWork.Of(day, cameras, work);
-        var devices = new DevicePlan(cameras, running, Taken(fed));
+        var types = WithDevices(Types(cameras, work, fed, dry, atOnce: false), devices);
         return new PowerPlan(
-            WithDevices(Types(cameras, work, fed, dry, atOnce: false), devices),
+            types,
             [.. dry.Select(d => (Part: order[d.Part], Short: d)).Concat(devices.Dark).OrderBy(d => d.Part).ThenBy(d => d.Short.At).Select(d => d.Short)],
             [
                 .. SwapPlans.Told(cameras, fed).Select(c => (Part: order[c.Part], Change: c)).Concat(devices.Changes)
@@ -80,24 +94,21 @@ public static class PowerPlans
             PowerFigures.UseOf(cameras, work),
             isBest,
             [.. charged.Select(c => new ChargedOnTheWay(cameras.Parts[c.Part].Id, items[c.Charger].Id, items[c.Battery].Id,
-                Math.Round(c.From, 4), Math.Round(c.To, 4)))]);
+                Math.Round(c.From, 4), Math.Round(c.To, 4)))])
+        { NightBefore = Morning.Seen(night, types, cameras.Kit.Plan) };
     }
 
     /// <summary>What the charge of a day does not reach, without planning more of it than that asks.</summary>
     public static PowerLack Lack(DayAnalysis day)
     {
-        var stretches = Stretches(day.Plan);
-        if (stretches.Count == 1) return LackOf(day, CameraDay.Of(day));
-        var days = stretches.Select(parts => LackOf(day, new CameraDay(day, only: parts))).ToList();
-        return new PowerLack([.. days.SelectMany(d => d.Short)], Merged(days.SelectMany(d => d.WithoutOne)));
+        var days = Days(day, atOnce: true).Select(LackOf).ToList();
+        return days is [var one] ? one : new PowerLack([.. days.SelectMany(d => d.Short)], Merged(days.SelectMany(d => d.WithoutOne)));
     }
 
-    private static PowerLack LackOf(DayAnalysis day, CameraDay cameras)
+    private static PowerLack LackOf(WorkDay day)
     {
-        var work = cameras.Work();
-        var fed = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: true).Fed;
+        var (cameras, work, _, (fed, _, _), devices, _) = day;
         var dry = Dry(cameras, fed);
-        var devices = new DevicePlan(cameras, DeviceWork.Of(day, cameras, work), Taken(fed));
         return new PowerLack([.. dry, .. devices.Dark.Select(d => d.Short)],
             [.. WithDevices(Types(cameras, work, fed, dry, atOnce: true), devices).Where(t => t.Short > 0)]);
     }
@@ -112,17 +123,8 @@ public static class PowerPlans
     public static IReadOnlyList<PowerShort> Without(DayAnalysis day, IEnumerable<string> gone, PowerLack before)
     {
         HashSet<int> dead = [.. gone.Select(day.Kit.IndexOf).Where(i => i != Kit.None)];
-        var dark = new List<PowerShort>();
-        foreach (var parts in Stretches(day.Plan))
-        {
-            var cameras = new CameraDay(day, dead, only: parts);
-            var work = cameras.Work().FindAll(w => !dead.Contains(w.Body));
-            var fed = new SwapPlanner(cameras, work, new SwapState(cameras.Kit), 0).BatteriesAsUsed(atOnce: true).Fed;
-            dark.AddRange(Dry(cameras, fed));
-            var running = DeviceWork.Of(day, cameras, work).FindAll(w => !dead.Contains(w.Device));
-            dark.AddRange(new DevicePlan(cameras, running, Taken(fed)).Dark.Select(d => d.Short));
-        }
-        return Beyond(dark, before);
+        return Beyond(Days(day, atOnce: true, dead: dead)
+            .SelectMany(d => Dry(d.Cameras, d.Fed.Fed).Concat(d.Devices.Dark.Select(dark => dark.Short))), before);
     }
 
     /// <summary>What goes dark and did not before, or for longer.</summary>
@@ -157,9 +159,9 @@ public static class PowerPlans
                 types.Add(new PowerType(type, all.Length, 0, 0, Missing(kit, dry, type) + 1, null, []));
                 continue;
             }
-            var best = ready.MaxBy(i => ((Battery)kit.Items[i]).Health ?? 1);
+            var best = ready.MaxBy(i => (((Battery)kit.Items[i]).Health ?? 1) * cameras.ChargeOf(i));
             var less = cameras.Without(new HashSet<int> { best });
-            var (without, _, charging) = new SwapPlanner(less, work, new SwapState(kit), 0).BatteriesAsUsed(atOnce);
+            var (without, _, charging) = new SwapPlanner(less, work, new SwapState(less), 0).BatteriesAsUsed(atOnce);
             var dark = Dry(less, without).FindAll(d => d.Type == type);
             // Where nothing goes dark with all of them, one more may die.
             var wanted = dark.Count == 0 ? Math.Max(Used(kit, fed, type), Used(kit, without, type) + 1)

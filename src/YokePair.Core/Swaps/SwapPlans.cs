@@ -25,7 +25,7 @@ public static class SwapPlans
         var order = Day.InOrder(plan).ToList();
         var moments = pulled.SelectMany(p => new[] { Start(p), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? order.IndexOf(mended) : 0 }).Append(0).Distinct().Order().ToList();
         CameraDay? day = null;
-        var state = new SwapState(whole.Kit);
+        var state = new SwapState(CameraDay.Of(whole));
         var made = new List<(Swap? Swap, Shortage? Short, int Part)>();
         var estimated = new HashSet<int>();
         List<FedSlot> fed = [];

@@ -1,11 +1,13 @@
+using YokePair.Core.Use;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Swaps;
 
 /// <summary>How far a day's swaps have come.</summary>
-/// <param name="kit">The things, with what was left of them as the day began.</param>
-internal sealed class SwapState(Kit kit)
+/// <param name="day">The day, with what was left of everything as it began.</param>
+internal sealed class SwapState(CameraDay day)
 {
+    private readonly Kit kit = day.Kit;
     private readonly Dictionary<(int Body, int Slot), (int[] Planned, int[] Items, double Level)> slots = [];
     private readonly Dictionary<int, double> left = [];
     private readonly HashSet<int> charged = [];
@@ -13,7 +15,7 @@ internal sealed class SwapState(Kit kit)
     /// <summary>The same, to be gone on with apart.</summary>
     public SwapState Copy()
     {
-        var copy = new SwapState(kit);
+        var copy = new SwapState(day);
         foreach (var (slot, at) in slots) copy.slots[slot] = at;
         foreach (var (item, share) in left) copy.left[item] = share;
         copy.charged.UnionWith(charged);
@@ -36,7 +38,7 @@ internal sealed class SwapState(Kit kit)
     public bool IsCharged(int item) => charged.Contains(item);
 
     /// <summary>Share of its frames that is left of a thing.</summary>
-    public double Left(int item) => left.TryGetValue(item, out var share) ? share : kit.ChargeOf(item);
+    public double Left(int item) => left.TryGetValue(item, out var share) ? share : day.ChargeOf(item);
 
     /// <summary>Whether anything was drawn from a thing.</summary>
     public bool IsTouched(int item) => left.ContainsKey(item);

@@ -25,14 +25,17 @@ internal sealed class CameraDay
     private readonly DayAnalysis day;
     private readonly IReadOnlySet<int> dead;
     private readonly UseLevel level;
+    private readonly IReadOnlyDictionary<int, double>? morning;
 
     /// <param name="day">The day.</param>
     /// <param name="dead">Numbers of things that do not work from the start; null = all work.</param>
     /// <param name="level">How much is taken.</param>
     /// <param name="only">Parts to look at, in the order of the day; null = all.</param>
-    public CameraDay(DayAnalysis day, IReadOnlySet<int>? dead = null, UseLevel level = UseLevel.High, IReadOnlyList<Part>? only = null)
+    /// <param name="morning">Shares of a full charge that things begin with, where that is not what the plan says.</param>
+    public CameraDay(DayAnalysis day, IReadOnlySet<int>? dead = null, UseLevel level = UseLevel.High, IReadOnlyList<Part>? only = null,
+        IReadOnlyDictionary<int, double>? morning = null)
     {
-        (this.day, this.dead, this.level) = (day, dead ?? new HashSet<int>(), level);
+        (this.day, this.dead, this.level, this.morning) = (day, dead ?? new HashSet<int>(), level, morning);
         Kit = day.Kit;
         Parts = [.. only ?? [.. Day.InOrder(day.Plan)]];
         Layouts = [.. Parts.Select(p => day.PartOf(p.Id)!.Ways.Layout)];
@@ -45,7 +48,10 @@ internal sealed class CameraDay
     public Kit Kit { get; }
 
     /// <summary>The same parts with other things dead.</summary>
-    public CameraDay Without(IReadOnlySet<int> gone) => new(day, gone, level, Parts);
+    public CameraDay Without(IReadOnlySet<int> gone) => new(day, gone, level, Parts, morning);
+
+    /// <summary>Share of a full charge that a thing begins with.</summary>
+    public double ChargeOf(int item) => morning?.TryGetValue(item, out var share) == true ? share : Kit.ChargeOf(item);
 
     public Part[] Parts { get; }
 
@@ -53,14 +59,13 @@ internal sealed class CameraDay
 
     /// <summary>Whether a thing is pulled or not here in a part.</summary>
     public bool IsGone(int item, int part) =>
-        dead.Contains(item) || (part < Parts.Length
-            && ((Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None) || day.Outage.IsGone(item, Parts[part])));
+        dead.Contains(item) || (Day.Of(Parts[part]) is { } date && Kit.AwayWith(item, date) != Kit.None) || day.Outage.IsGone(item, Parts[part]);
 
     /// <summary>Whether there is a socket that works in a part.</summary>
     public bool HasSocket(int part) => day.Outage.HasSocket(Parts[part]);
 
     /// <summary>Whether there is a part in which a thing is here: what never is, is as if it were not in the plan.</summary>
-    public bool IsEverThere(int item) => Parts.Length == 0 || Enumerable.Range(0, Parts.Length).Any(p => !IsGone(item, p));
+    public bool IsEverThere(int item) => Enumerable.Range(0, Parts.Length).Any(p => !IsGone(item, p));
 
     /// <summary>Seconds it takes to put a battery or card in.</summary>
     public double ChangeSeconds(int item, int actor) => Kit.Items[item] is Card ? Kit.SecondsOf(actor).ChangeCard : Kit.SecondsOf(actor).ChangeBattery;

@@ -14,7 +14,7 @@ internal static class CardWords
         var names = new Names(day);
         if (cards.Bands.Count == 0) return [new TextPiece("No camera is at work that takes a card.")];
         return [.. Held(day), .. Short(names, cards), .. Alone(day, names, cards), .. Worst(names, cards), .. TwoJoins(day, names, cards),
-            .. Due(names, cards.Due), .. Leaving(day, names, cards.Evening)];
+            .. Due(names, cards.Due), .. Leaving(day, names, cards.Evenings)];
     }
 
     /// <summary>Cards that are packed and cannot be used, each lot with the reason.</summary>
@@ -228,6 +228,19 @@ internal static class CardWords
         CardLossKind.Wallet => new TextPiece($"the wallet of {names.Person(id)}"),
         _ => new TextPiece($"the {names.Place(id)}"),
     };
+
+    /// <summary>When one may leave and with what; of several days each evening.</summary>
+    private static IEnumerable<TextPiece> Leaving(Plan day, Names names, IReadOnlyList<CardEvening> evenings)
+    {
+        for (var i = 0; i < evenings.Count; i++)
+        {
+            if (evenings.Count > 1) yield return new TextPiece($"The {English.Nth(i + 1)} evening: ");
+            var said = Leaving(day, names, evenings[i]).ToList();
+            foreach (var (piece, n) in said.Select((p, n) => (p, n)))
+                yield return evenings.Count > 1 && n == 0 ? piece with { Text = English.Lower(piece.Text) }
+                    : n == said.Count - 1 && i < evenings.Count - 1 ? piece with { Text = piece.Text + " " } : piece;
+        }
+    }
 
     private static IEnumerable<TextPiece> Leaving(Plan day, Names names, CardEvening evening)
     {

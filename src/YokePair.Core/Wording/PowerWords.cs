@@ -82,7 +82,7 @@ internal static class PowerWords
         {
             var late = order[i].Where(n => n.Short > 0).ToList();
             if (late.Count == 0) continue;
-            var who = i == 0 ? "The chargers leave" : i == 1 ? "The second night leaves" : $"Night {i + 1} leaves";
+            var who = i == 0 ? "The chargers leave" : $"The {English.Nth(i + 1)} night leaves";
             yield return new TextPiece($"{who} {English.List([.. late.Select(n => $"{n.Short} {n.Type}")])} not full at ");
             yield return Time(order[i].Key);
             var otherwise = late[0].IsBetween ? "put them on before you come home" : "begin a day earlier";

@@ -1483,6 +1483,8 @@ export interface components {
         };
         /** @description The copies that are made before one leaves. */
         CardEvening: {
+            /** @description Id of the last part before it. */
+            part: string;
             /** @description What each drive or reader copies, one card after the other; empty = there is none. */
             runs: components["schemas"]["CopyRun"][];
             /**
@@ -1634,8 +1636,8 @@ export interface components {
             alone: components["schemas"]["OnceAlone"][];
             /** @description What needs ask by the second, and how long each camera is busy after it. */
             bursts: components["schemas"]["CardBurst"][];
-            /** @description What has to be copied before one leaves. */
-            evening: components["schemas"]["CardEvening"];
+            /** @description The copies before one leaves, of several days each evening. */
+            evenings: components["schemas"]["CardEvening"][];
             /** @description Ids of the bodies whose files nobody has measured. */
             estimated: string[];
             /** @description Ids of the cards with pictures that have been in use for years. */
@@ -1926,7 +1928,7 @@ export interface components {
             full: number;
             /**
              * Format: int32
-             * @description How many are not.
+             * @description How many of those are not.
              */
             short: number;
         };

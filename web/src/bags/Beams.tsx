@@ -1,12 +1,4 @@
-import {
-  DndContext,
-  PointerSensor,
-  TouchSensor,
-  pointerWithin,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
+import { DndContext, pointerWithin, useDroppable } from "@dnd-kit/core";
 import { useState } from "react";
 import type { Beam, Place } from "../api/client";
 import { useHeldThing, type Held } from "../day/useHeldThing";
@@ -17,6 +9,7 @@ import { Select } from "../shared/Select";
 import type { BagsPage } from "./Bags";
 import { Fit } from "./Fit";
 import { PlaceSettings } from "./PlaceSettings";
+import { useHandSensors } from "../shared/useHandSensors";
 import { travelWords, wornWords } from "./placeWords";
 
 /** Things that are picked to be packed elsewhere together. */
@@ -32,10 +25,7 @@ export function Beams(page: BagsPage) {
   const { places } = page.bags.plan;
   const longest = Math.max(1000, ...places.map((p) => Math.max(p.grams, p.limitG ?? 0)));
   const picking = usePicking(page);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 6 } }),
-  );
+  const sensors = useHandSensors();
   return (
     <DndContext
       sensors={sensors}

@@ -1,12 +1,4 @@
-import {
-  DndContext,
-  PointerSensor,
-  TouchSensor,
-  pointerWithin,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from "@dnd-kit/core";
+import { DndContext, pointerWithin, type DragEndEvent } from "@dnd-kit/core";
 import { useCallback, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { KeysHelp } from "../shared/KeysHelp";
@@ -27,13 +19,9 @@ import { Shelf } from "./Shelf";
 import { TrialBar, useTrialFromElsewhere } from "./TrialBar";
 import { useBoard } from "../day/useBoard";
 import { useDayUrl } from "../day/useDayUrl";
+import { useHandSensors } from "../shared/useHandSensors";
 import { useShown } from "./useShown";
 import { DayActions, VerdictBar, VerdictDetails } from "./VerdictBar";
-
-// A press that does not travel is a touch; on a touch screen a drag begins with a hold, so that the page still scrolls. Made once:
-// with other options, however alike, everything that can be dragged is drawn anew.
-const afterTravel = { activationConstraint: { distance: 6 } };
-const afterHold = { activationConstraint: { delay: 200, tolerance: 8 } };
 
 export function Board() {
   const key = useParams().assignment ?? "";
@@ -99,7 +87,7 @@ export function Board() {
     [day, asIs, selection, select, edit, editThen, tryOut, pulling, togglePull, changePull, touchItem, pulls],
   );
 
-  const sensors = useSensors(useSensor(PointerSensor, afterTravel), useSensor(TouchSensor, afterHold));
+  const sensors = useHandSensors();
 
   if (loadError && !board)
     return (

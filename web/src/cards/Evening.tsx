@@ -1,12 +1,25 @@
-import { number } from "../shared/format";
+import { number, shortDate } from "../shared/format";
 import type { CardsPage } from "./Cards";
 
-/** What is copied on what, who drives home with what, and what cannot be read or is old. */
+type OneEvening = CardsPage & { evening: CardsPage["cards"]["plan"]["evenings"][number] };
+
+/** What is copied on what, of several days each evening; then who drives home with what, and what cannot be read or is old. */
 export function Evening(page: CardsPage) {
-  const { evening } = page.cards.plan;
+  const { evenings } = page.cards.plan;
   return (
-    <section aria-label="Before you leave">
-      <h2 className="text-[15px] font-bold">Before you leave</h2>
+    <>
+      {evenings.map((evening, i) => (
+        <Copies key={evening.part} {...page} evening={evening} isLast={i === evenings.length - 1} />
+      ))}
+    </>
+  );
+}
+
+function Copies({ evening, isLast, ...page }: OneEvening & { isLast: boolean }) {
+  const title = isLast ? "Before you leave" : `The evening of ${shortDate(evening.leaveAt!)}`;
+  return (
+    <section aria-label={title}>
+      <h2 className="text-[15px] font-bold">{title}</h2>
       {evening.runs.length === 0 && <p>There is no drive or reader in the plan: nothing is copied.</p>}
       {evening.runs.map((run) => (
         <Run key={run.copier} run={run} {...page} />
@@ -24,17 +37,13 @@ export function Evening(page: CardsPage) {
           copied.
         </p>
       )}
-      <Homes {...page} />
-      <Old {...page} />
+      <Homes {...page} evening={evening} />
+      {isLast && <Old {...page} />}
     </section>
   );
 }
 
-const Run = ({
-  run,
-  name,
-  face,
-}: CardsPage & { run: CardsPage["cards"]["plan"]["evening"]["runs"][number] }) => (
+const Run = ({ run, name, face }: CardsPage & { run: OneEvening["evening"]["runs"][number] }) => (
   <p>
     {number(run.gigabytes)} GB to the {name(run.copier)} at {number(run.megabytesPerSecond)} MB a second
     {run.isUsual && <em className="text-quiet"> (usual; nobody has measured it)</em>}
@@ -42,8 +51,8 @@ const Run = ({
   </p>
 );
 
-function Homes({ cards, name, face }: CardsPage) {
-  const { homes } = cards.plan.evening;
+function Homes({ evening, name, face }: OneEvening) {
+  const { homes } = evening;
   if (homes.length === 0) return null;
   const withWhat = (h: (typeof homes)[number]) =>
     [
