@@ -210,6 +210,9 @@ public sealed class CardTests
         Assert.Equal(("a", 1.0), (Loss(told, CardLossKind.Camera, "b1").Part, Loss(told, CardLossKind.Camera, "b1").At));
         Assert.Equal([("a", 0.0, 0), ("a", 1.0, 1000), ("b", 0.0, 0), ("b", 1.0, 400)],
             told.Ways[0].Curve.Select(c => (c.Part, c.At, c.Frames)).Distinct());
+        // What happens once is in the camera alone until it has been copied.
+        var once = Two(drive) with { Parts = [.. Two(drive).Parts.Select(p => p with { Needs = [p.Needs[0] with { Importance = Importance.Once }] })] };
+        Assert.Equal((Start.AddHours(1), Start.AddHours(1).AddMinutes(5), 5.0), Of(once).Alone.Select(a => (a.From!.Value, a.Until!.Value, a.Minutes)).Single());
         // Without a drive the camera has all of both days.
         Assert.Equal(1400, Loss(Of(Two()), CardLossKind.Camera, "b1").Frames);
         Assert.Equal((2, false), (Of(Two()).Evenings[0].Copies, Of(Two()).Evenings[0].IsEnough));

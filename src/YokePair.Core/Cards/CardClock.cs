@@ -18,7 +18,7 @@ internal sealed class CardClock
     {
         this.parts = parts;
         var first = parts.Length > 0 && parts.All(p => p.Start is not null && p.End > p.Start) ? parts.Min(p => p.Start!.Value) : (DateTime?)null;
-        HasTimes = first is not null;
+        Starts = first;
         at = [.. parts.Select((p, n) => first is { } since ? ((p.Start!.Value - since).TotalMinutes, (p.End!.Value - p.Start.Value).TotalMinutes) : (n, 1.0))];
     }
 
@@ -29,15 +29,19 @@ internal sealed class CardClock
     public Moment EndOf(IEnumerable<int> some) => new(some.MaxBy(p => Of(new Moment(p, 1))), 1);
 
     /// <summary>Minutes from the start of a part to a time; infinite once it has begun where there are no times.</summary>
-    public double Since(int part, double time) => HasTimes ? time - at[part].Start : time > at[part].Start ? double.PositiveInfinity : 0;
+    public double Since(int part, double time) => Starts is not null ? time - at[part].Start : time > at[part].Start ? double.PositiveInfinity : 0;
 
-    private bool HasTimes { get; }
+    /// <summary>When the first part begins; null without times.</summary>
+    private DateTime? Starts { get; }
 
     /// <summary>Share of a part that is over by a time.</summary>
     public double ShareBy(int part, double time) => Math.Clamp((time - at[part].Start) / at[part].Minutes, 0, 1);
 
     /// <summary>Whether a part goes on at a time, or did just before.</summary>
     public bool HasBegun(int part, double time, bool justBefore) => justBefore ? at[part].Start < time : at[part].Start <= time;
+
+    /// <summary>Local time, some minutes since the first part began; null without times.</summary>
+    public DateTime? TimeOf(double minutes) => Starts?.AddMinutes(Math.Ceiling(minutes));
 
     /// <summary>Local time of a moment; null without times.</summary>
     public DateTime? TimeOf(Moment moment) => PowerPlans.MinuteOf(parts[moment.Part], moment.Share);

@@ -169,9 +169,11 @@ internal sealed class Exposure
                 .Select(s => (Loss: l, s.From, s.Until)))
                 .OrderByDescending(s => Minutes(s.From, s.Until)).Cast<(Loss Loss, Moment From, Moment Until)?>().FirstOrDefault();
             if (longest is not { } found || Minutes(found.From, found.Until) <= 0) continue;
+            // Copies are made between two parts.
+            var (until, safe) = (clock.Of(found.Until), camera.Max(b => copied.TryGetValue(b, out var copy) ? copy.From : double.PositiveInfinity));
             alone.Add(new OnceAlone(day.Parts[camera.Key.Part].Id, needs, (int)Math.Round(camera.First().All), found.Loss.Kind, found.Loss.Id,
                 clock.TimeOf(found.From),
-                found.Until == later[^1] ? null : clock.TimeOf(found.Until), Minutes(found.From, found.Until)));
+                safe < until ? clock.TimeOf(safe) : found.Until == later[^1] ? null : clock.TimeOf(found.Until), Math.Min(until, safe) - clock.Of(found.From)));
         }
         return [.. alone.OrderByDescending(a => a.Minutes)];
 
