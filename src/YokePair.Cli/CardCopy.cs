@@ -14,7 +14,7 @@ internal static class CardCopy
         var result = new Copier(TimeProvider.System).Run(new CopyWork(source, [.. into.Select(Path.GetFullPath)], name ?? Path.GetFileName(source)),
             _ => { }, CancellationToken.None);
         foreach (var file in result.Unsafe) Console.Error.WriteLine($"{file.Name} {file.Why}");
-        if (result.Problem is not null) Console.Error.WriteLine(result.Problem);
+        if (result.Said is { } said) Console.Error.WriteLine(said);
         Console.Out.WriteLine(result.IsWhole ? $"{result.Files} files are safe." : "Not everything is safe.");
         return result.IsWhole ? 0 : NotSafe;
     }

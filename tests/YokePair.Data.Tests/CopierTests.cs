@@ -159,10 +159,16 @@ public sealed class CopierTests : IDisposable
         {
             var full = Run(Work);
             Assert.False(full.IsWhole);
-            Assert.Contains("takes no more", full.Problem!, StringComparison.Ordinal);
-            Assert.False(Directory.Exists(Bag) || Directory.Exists(In("second", Name)));
+            // The other has everything; alone, nothing would have.
+            Assert.Equal((4, true), (full.Files, full.IsSafe));
+            Assert.Equal(In("second"), Assert.Single(full.GivenUp).Name);
+            Assert.StartsWith($"{In("second")} takes no more: no space left on device. ", full.Said, StringComparison.Ordinal);
+            Assert.EndsWith(" Elsewhere 4 files are safe.", full.Said, StringComparison.Ordinal);
+            Assert.Equal((true, false), (Directory.Exists(Bag), Directory.Exists(In("second", Name))));
+            var alone = Work with { Targets = [In("second")] };
+            Assert.StartsWith($"{In("second")} takes no more: ", Run(alone).Problem, StringComparison.Ordinal);
             Shell("mount", "-o", "remount,size=64m", In("second"));
-            Assert.Equal((4, true), Run(Work) is var more ? (more.Files, more.IsWhole) : default);
+            Assert.Equal((4, true), Run(alone) is var more ? (more.Files, more.IsWhole) : default);
             Assert.Equal((0, 0), (CheckedByOthers(Bag), CheckedByOthers(In("second", Name))));
         }
         finally

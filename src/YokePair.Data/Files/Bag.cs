@@ -16,7 +16,9 @@ internal sealed class Bag
 
     /// <param name="folder">Full path of the folder it goes into.</param>
     /// <param name="name">Its name.</param>
-    public Bag(string folder, string name) => (final, Partial) = (Path.Combine(folder, name), Path.Combine(folder, $".{name}{Suffix}"));
+    public Bag(string folder, string name) => (Folder, final, Partial) = (folder, Path.Combine(folder, name), Path.Combine(folder, $".{name}{Suffix}"));
+
+    public string Folder { get; }
 
     /// <summary>Where it is made.</summary>
     public string Partial { get; }

@@ -33,6 +33,12 @@ public sealed class Copier(TimeProvider clock)
             foreach (var bag in bags) bag.Close([.. safe.Select(f => (f.Name, sums[f.Name], f.Size))], today);
             return new CopyResult(safe.Count, [], null);
         }
+        catch (TargetException e) when (work.Targets.Count > 1)
+        {
+            // One that is full is no reason to leave the others without.
+            var rest = Run(work with { Targets = [.. work.Targets.Where(t => t != e.Target)] }, tell, stop);
+            return rest with { GivenUp = [new UnsafeFile(e.Target, e.Why), .. rest.GivenUp] };
+        }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException)
         {
             var why = Directory.Exists(work.Source) ? e.Message : $"{work.Source} is gone; was it taken out?";
@@ -114,7 +120,7 @@ public sealed class Copier(TimeProvider clock)
         var journals = new List<FileStream>();
         try
         {
-            journals.AddRange(bags.Select(b => b.OpenJournal()));
+            foreach (var bag in bags) On(bag, () => journals.Add(bag.OpenJournal()));
             foreach (var file in files)
             {
                 stop.ThrowIfCancellationRequested();
@@ -123,11 +129,12 @@ public sealed class Copier(TimeProvider clock)
                 else if (CopyOne(file, bags, notSafe, read => tally.Copied(read, file.Name), stop) is { } copied)
                 {
                     sum = copied;
-                    foreach (var journal in journals)
-                    {
-                        journal.Write(Bag.JournalLine(file.Name, sum, file.Size, file.Changed));
-                        journal.Flush(flushToDisk: true);
-                    }
+                    foreach (var (bag, journal) in bags.Zip(journals))
+                        On(bag, () =>
+                        {
+                            journal.Write(Bag.JournalLine(file.Name, sum, file.Size, file.Changed));
+                            journal.Flush(flushToDisk: true);
+                        });
                 }
                 else continue;
                 sums[file.Name] = sum;
@@ -157,16 +164,17 @@ public sealed class Copier(TimeProvider clock)
         try
         {
             foreach (var bag in bags)
-            {
-                Directory.CreateDirectory(Path.GetDirectoryName(bag.FileOf(file.Name))!);
-                into.Add(new FileStream(bag.FileOf(file.Name) + ".part", FileMode.Create, FileAccess.Write, FileShare.None, 0));
-            }
+                On(bag, () =>
+                {
+                    Directory.CreateDirectory(Path.GetDirectoryName(bag.FileOf(file.Name))!);
+                    into.Add(new FileStream(bag.FileOf(file.Name) + ".part", FileMode.Create, FileAccess.Write, FileShare.None, 0));
+                });
             string sum;
             try
             {
                 sum = Hashing.Read(file.Path, piece =>
                 {
-                    foreach (var stream in into) WriteTo(stream, piece);
+                    foreach (var (bag, stream) in bags.Zip(into)) On(bag, () => stream.Write(piece.Span));
                     tell(piece.Length);
                 }, stop);
             }
@@ -176,7 +184,7 @@ public sealed class Copier(TimeProvider clock)
                 notSafe.Add(new UnsafeFile(file.Name, $"cannot be read: {e.Message}"));
                 return null;
             }
-            foreach (var stream in into) stream.Flush(flushToDisk: true);
+            foreach (var (bag, stream) in bags.Zip(into)) On(bag, () => stream.Flush(flushToDisk: true));
             into.ForEach(s => s.Dispose());
             foreach (var bag in bags) File.Move(bag.FileOf(file.Name) + ".part", bag.FileOf(file.Name), overwrite: true);
             return sum;
@@ -187,20 +195,28 @@ public sealed class Copier(TimeProvider clock)
         }
     }
 
-    private static void WriteTo(FileStream stream, ReadOnlyMemory<byte> piece)
+    private static void On(Bag bag, Action write)
     {
         try
         {
-            stream.Write(piece.Span);
+            write();
         }
         catch (IOException e)
         {
-            throw new TargetException($"{Path.GetDirectoryName(stream.Name)} takes no more: {e.Message}", e);
+            throw new TargetException(bag.Folder, e);
         }
     }
 
     /// <summary>What is written to fails, so that no other file would fare better.</summary>
-    private sealed class TargetException(string message, Exception cause) : IOException(message, cause);
+    private sealed class TargetException(string target, IOException cause) : IOException($"{target} {ReasonOf(cause)}", cause)
+    {
+        public string Target => target;
+
+        public string Why => ReasonOf((IOException)InnerException!);
+
+        /// <summary>The system names the file at hand as well, which is not what is wrong.</summary>
+        private static string ReasonOf(IOException cause) => $"takes no more: {cause.Message.Split(" : '")[0].ToLowerInvariant()}.";
+    }
 
     private static List<UnsafeFile> ReadBack(IEnumerable<(string Name, string Sum)> arrived, List<Bag> bags, Tally tally, CancellationToken stop)
     {

@@ -42,11 +42,21 @@ public enum CopyPhase
 public sealed record UnsafeFile(string Name, string Why);
 
 /// <summary>What came of it.</summary>
-/// <param name="Files">Files that are safe in every target.</param>
+/// <param name="Files">Files that are safe in every target that was not given up.</param>
 /// <param name="Unsafe">Files that are not; with any the bags keep the names of unfinished ones.</param>
 /// <param name="Problem">What ended it before its time; null = nothing.</param>
 public sealed record CopyResult(int Files, IReadOnlyList<UnsafeFile> Unsafe, string? Problem)
 {
-    /// <summary>Whether everything is safe.</summary>
-    public bool IsWhole => Problem is null && Unsafe.Count == 0;
+    /// <summary>Targets that took no more, and were given up so that the others have everything.</summary>
+    public IReadOnlyList<UnsafeFile> GivenUp { get; init; } = [];
+
+    /// <summary>Whether everything is safe in the targets that were not given up.</summary>
+    public bool IsSafe => Problem is null && Unsafe.Count == 0;
+
+    /// <summary>Whether everything is safe everywhere.</summary>
+    public bool IsWhole => IsSafe && GivenUp.Count == 0;
+
+    /// <summary>What went wrong before every file was safe everywhere, in words; null where that is told file by file.</summary>
+    public string? Said => Problem ?? (GivenUp.Count == 0 ? null
+        : string.Join(' ', GivenUp.Select(g => $"{g.Name} {g.Why} What has arrived there is kept.").Append($"Elsewhere {Files} files are safe.")));
 }

@@ -107,7 +107,7 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
             }
             job.Since = clock.GetTimestamp();
             var result = new Copier(clock).Run(job.Work, step => (job.Step, job.Phase) = (step, step.Phase), ends.Token);
-            if (result.IsWhole && job.Copied is { } fact) job.Unrecorded = await RecordAsync(job, fact);
+            if (result.IsSafe && job.Copied is { } fact) job.Unrecorded = await RecordAsync(job, fact, result);
             job.Result = result;
             job.Phase = result.IsWhole ? CopyPhase.Safe : CopyPhase.NotSafe;
         }
@@ -129,10 +129,10 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
     }
 
     /// <summary>A copy that was read back is a fact of its card, in each target.</summary>
-    private async Task<string?> RecordAsync(Job job, Fact fact)
+    private async Task<string?> RecordAsync(Job job, Fact fact, CopyResult result)
     {
         await using var scope = scopes.CreateAsyncScope();
-        var facts = job.Work.Targets.Select(t => fact with { Where = Path.GetFileName(t), At = clock.GetUtcNow().UtcDateTime })
+        var facts = job.Work.Targets.Where(t => !result.GivenUp.Any(g => g.Name == t)).Select(t => fact with { Where = Path.GetFileName(t), At = clock.GetUtcNow().UtcDateTime })
             .SelectMany(f => new[] { f, f with { Kind = FactKind.Verified } });
         return await scope.ServiceProvider.GetRequiredService<Book>().TryAddAsync([.. facts], CancellationToken.None) is { } refused
             ? refused.Why : null;
@@ -155,7 +155,7 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
         return new CopyJob(job.Id, job.Work.Source, job.Work.Targets, job.Work.Name, job.Copied?.Thing, job.Phase,
             job.Phase == CopyPhase.Safe ? 1 : step.Total == 0 ? 0 : (double)done / step.Total,
             speed / 1e6, (step.Total - done) / speed, job.Result is null ? step.File : null, job.Result?.Files ?? 0, job.Result?.Unsafe ?? [],
-                job.Result?.Problem, job.Unrecorded);
+                job.Result?.Said, job.Unrecorded);
     }
 
     /// <inheritdoc/>
