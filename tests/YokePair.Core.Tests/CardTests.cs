@@ -212,7 +212,8 @@ public sealed class CardTests
             told.Ways[0].Curve.Select(c => (c.Part, c.At, c.Frames)).Distinct());
         // What happens once is in the camera alone until it has been copied.
         var once = Two(drive) with { Parts = [.. Two(drive).Parts.Select(p => p with { Needs = [p.Needs[0] with { Importance = Importance.Once }] })] };
-        Assert.Equal((Start.AddHours(1), Start.AddHours(1).AddMinutes(5), 5.0), Of(once).Alone.Select(a => (a.From!.Value, a.Until!.Value, a.Minutes)).Single());
+        var alone = Assert.Single(Of(once).Alone);
+        Assert.Equal((Start.AddHours(1), Start.AddHours(1).AddMinutes(5), 5.0), (alone.From, alone.Until, alone.Minutes));
         // Without a drive the camera has all of both days.
         Assert.Equal(1400, Loss(Of(Two()), CardLossKind.Camera, "b1").Frames);
         Assert.Equal((2, false), (Of(Two()).Evenings[0].Copies, Of(Two()).Evenings[0].IsEnough));

@@ -72,7 +72,11 @@ public sealed class UndoTests
             Rules = plan.Rules with { Extra = Unknown(3) },
             People = [.. plan.People.Select((p, i) => p with { Name = $"Person {i}", Extra = Unknown(4) })],
             Places = [.. plan.Places.Select(p => p with { Extra = Unknown(5) })],
-            Items = [.. plan.Items.Select(i => i with { Extra = Unknown(6), Wanted = i == plan.Items[0] })],
+            Items =
+            [
+                .. plan.Items.Select(i => i with { Extra = Unknown(6), Wanted = i == plan.Items[0] }),
+                new Case { Id = "box", Place = plan.Places[0].Id, Contents = [plan.Items[0].Id] },
+            ],
             Events = [new PlannedLoss { Id = "feared", Name = "Feared", Items = [plan.Items[0].Id, plan.Items[1].Id] }],
             Parts = [.. plan.Parts.Select((p, i) => p with { Extra = Unknown(7), Start = new DateTime(2027, 6, 12, 10 + i, 0, 0), End = new DateTime(2027, 6, 12, 11 + i, 0, 0) })],
         };
@@ -117,6 +121,11 @@ public sealed class UndoTests
             nameof(PutEvent) => new PutEvent { Event = new PlannedLoss { Id = random.Next(2) == 0 ? "" : "feared", Name = "Rain", Items = [lens.Id] } },
             nameof(RemoveEvent) => new RemoveEvent { Event = "feared" },
             nameof(MoveItems) => new MoveItems { Items = [.. plan.Items.Take(random.Next(1, 4)).Select(i => i.Id)], Place = Pick(plan.Places).Id },
+            nameof(PackTogether) => new PackTogether
+            {
+                Name = "Box", Items = [.. plan.Items.Take(random.Next(1, 4)).Select(i => i.Id)], Place = Pick(plan.Places).Id,
+            },
+            nameof(SetContents) => new SetContents { Box = "box", Contents = [lens.Id] },
             nameof(PutPlace) => new PutPlace { Place = new Place { Id = random.Next(2) == 0 ? "" : Pick(plan.Places).Id, Name = "Sling", ReachSeconds = 4 } },
             nameof(RemovePlace) => new RemovePlace { Place = plan.Places[0].Id, To = plan.Places[^1].Id },
             nameof(AddPosition) => new AddPosition { Person = person, Position = "third", Body = Pick(plan.Items.OfType<Body>()).Id },

@@ -101,6 +101,38 @@ public sealed class LockerTests : IDisposable
     }
 
     [Fact]
+    public async Task A_box_is_kept_taken_along_with_what_belongs_in_it_and_lent_as_one()
+    {
+        await client.Import(App.Demo("steamer-wedding"));
+        await Ok(client.Post("/api/locker/demo", new { }));
+        var box = new { id = "case-flash-box", name = "Flash box", contents = new[] { "l300", "f3", "not mine" } };
+        await Ok(client.Post("/api/locker/boxes", box));
+        var kept = (await client.Json("/api/assignments/steamer-wedding/bags")).GetProperty("atHome").EnumerateArray().Single();
+        Assert.Equal(("Flash box", 2), (kept.GetProperty("name").GetString(), kept.GetProperty("things").GetInt32()));
+        var packed = await client.Post("/api/assignments/steamer-wedding/edits",
+            new { baseRevision = 1, edits = new[] { new { type = "pack", thing = "case-flash-box", place = "car" } } });
+        // One of the two is along already, and stays where it is.
+        var items = (await packed.Json()).GetProperty("plan").GetProperty("items").EnumerateArray()
+            .ToDictionary(i => i.GetProperty("id").GetString()!, i => i.GetProperty("place").GetString());
+        Assert.Equal(("car", "@case-flash-box", "roller"), (items["case-flash-box"], items["l300"], items["f3"]));
+        // Lent, it has along what belongs in it, in the locker and on the day.
+        var lent = new { status = "lent", from = "2027-06-01", to = "2027-06-20" };
+        await Ok(client.Post("/api/locker/figures", new { things = new[] { await Seen("case-flash-box") }, set = lent }));
+        var away = (await client.Json("/api/assignments/steamer-wedding/board")).GetProperty("report").GetProperty("away").EnumerateArray()
+            .Select(a => a.GetProperty("item").GetString());
+        Assert.Equal(["aa3", "case-flash-box", "f3", "l300"], away.Order());
+        await Ok(client.Post("/api/locker/undo", new { }));
+        Assert.Equal(0, (await client.Json("/api/assignments/steamer-wedding/board")).GetProperty("report").GetProperty("away").GetArrayLength());
+        // Nothing of one's own in it, or another thing of that id: refused by its field.
+        foreach (var (id, thing, field) in new[] { ("b1", "f3", "id"), ("case-x", "none", "contents") })
+        {
+            var refused = await client.Post("/api/locker/boxes", new { id, name = "Box", contents = new[] { thing } });
+            Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
+            Assert.Equal(field, (await refused.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
+        }
+    }
+
+    [Fact]
     public async Task A_thing_is_taken_along_from_the_locker_and_left_at_home_again()
     {
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();

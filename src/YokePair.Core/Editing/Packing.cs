@@ -18,6 +18,9 @@ public sealed record PackThing : PlanEdit
     /// <summary>The thing itself, looked up by whoever has the locker.</summary>
     [JsonIgnore] public Item? Found { get; init; }
 
+    /// <summary>What belongs in it, where it is a box or bag that was kept, looked up likewise.</summary>
+    [JsonIgnore] public IReadOnlyList<Item> Inside { get; init; } = [];
+
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
@@ -26,7 +29,10 @@ public sealed record PackThing : PlanEdit
         if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
         // Whether it can be had is the locker's to say, day by day; a copy of it here would grow old.
         var item = Found.AtHand() with { Place = Place };
-        return new EditResult(plan with { Items = [.. plan.Items, item] }, $"{item.Label} packed in {place.Name ?? place.Id}", []);
+        // What is along already stays where it is.
+        List<Item> inside = [.. Inside.Where(i => !plan.HasItem(i.Id)).Select(i => i.AtHand() with { Place = "@" + item.Id })];
+        var with = inside.Count == 0 ? "" : $" with {English.Count(inside.Count, "thing", "things")} in it";
+        return new EditResult(plan with { Items = [.. plan.Items, item, .. inside] }, $"{item.Label}{with} packed in {place.Label}", []);
     }
 }
 
@@ -43,6 +49,25 @@ public sealed record UnpackThing : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (plan.ItemOf(Item) is not { } item) return Refuse("item", $"there is no item \"{Item}\"");
+        return item is Case box && plan.Inside(box) is { Count: > 0 } inside ? WithAll(plan, box, inside) : Alone(plan, item);
+    }
+
+    /// <summary>A box or bag stays at home with all that is in it.</summary>
+    private EditResult WithAll(Plan plan, Case box, IReadOnlyList<Item> inside)
+    {
+        var next = plan;
+        // What is on or in something goes first.
+        foreach (var thing in inside.OrderByDescending(i => PlaceReference.Bearers(i, plan.ItemsById()).Count()))
+        {
+            if (new UnpackThing { Item = thing.Id, Everywhere = Everywhere }.Apply(next) is var left && left.Plan is null) return left;
+            next = left.Plan;
+        }
+        var alone = Alone(next, box);
+        return alone.Plan is null ? alone : alone with { Label = $"{box.Label} with {English.Count(inside.Count, "thing", "things")} left at home" };
+    }
+
+    private EditResult Alone(Plan plan, Item item)
+    {
         var feared = plan.Events?.FirstOrDefault(e => e.Items.Contains(Item));
         if (Everywhere != true)
         {

@@ -42,16 +42,14 @@ public sealed record RemovePlace : PlanEdit
         var inside = plan.Items.Where(i => i.Place == Place).ToList();
         var (are, go) = inside.Count == 1 ? ("thing is", "it goes") : ("things are", "they go");
         if (inside.Count > 0 && (To == Place || plan.PlaceOf(To) is null))
-            return Refuse("to", $"{English.Number(inside.Count)} {are} in {Called(place)}; say which other place {go} into");
+            return Refuse("to", $"{English.Number(inside.Count)} {are} in {place.Label}; say which other place {go} into");
         return new EditResult(plan with
         {
             Places = [.. plan.Places.Where(p => p != place)],
             Items = inside.Count == 0 ? plan.Items : [.. plan.Items.Select(i => i.Place == Place ? i with { Place = To } : i)],
             Parts = [.. plan.Parts.Select(Forget)],
-        }, $"{Called(place)} left at home" + (inside.Count == 0 ? "" : $"; what was in it is in {Called(plan.PlaceOf(To)!)}"), []);
+        }, $"{place.Label} left at home" + (inside.Count == 0 ? "" : $"; what was in it is in {plan.PlaceOf(To)!.Label}"), []);
     }
-
-    private static string Called(Place place) => place.Name ?? place.Id;
 
     private Part Forget(Part part)
     {
@@ -61,20 +59,21 @@ public sealed record RemovePlace : PlanEdit
     }
 }
 
-/// <summary>Packs several things in one place.</summary>
+/// <summary>Packs several things in one place, or in a box or bag that is along.</summary>
 public sealed record MoveItems : PlanEdit
 {
     /// <summary>Ids of the things.</summary>
     public required IReadOnlyList<string> Items { get; init; }
 
-    /// <summary>Place id.</summary>
+    /// <summary>Place id, or <c>@box</c>.</summary>
     public required string Place { get; init; }
 
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
         if (Items.Count == 0) return Refuse("items", "is empty; pick what to pack");
-        if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
+        var box = PlaceReference.Parse(Place, plan.HasItem) is { } at ? plan.ItemOf(at.Item) as Case : null;
+        if (plan.PlaceOf(Place) is null && box is null) return Refuse("place", $"there is no place \"{Place}\"");
         var next = plan;
         foreach (var item in Items)
         {
@@ -82,6 +81,7 @@ public sealed record MoveItems : PlanEdit
             if (moved.Plan is null) return moved;
             next = moved.Plan;
         }
-        return new EditResult(next, $"{English.Capital(English.Number(Items.Count))} things moved to {place.Name ?? place.Id}", []);
+        var said = English.Capital(English.Count(Items.Count, "thing", "things"));
+        return new EditResult(next, $"{said} moved to {box?.Label ?? plan.PlaceOf(Place)!.Label}", []);
     }
 }

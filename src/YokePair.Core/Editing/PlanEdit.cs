@@ -9,6 +9,8 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(SetPart), "setPart")]
 [JsonDerivedType(typeof(MoveItem), "moveItem")]
 [JsonDerivedType(typeof(MoveItems), "moveItems")]
+[JsonDerivedType(typeof(PackTogether), "packTogether")]
+[JsonDerivedType(typeof(SetContents), "setContents")]
 [JsonDerivedType(typeof(PutPlace), "putPlace")]
 [JsonDerivedType(typeof(RemovePlace), "removePlace")]
 [JsonDerivedType(typeof(AddPosition), "addPosition")]

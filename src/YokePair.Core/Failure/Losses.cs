@@ -22,9 +22,17 @@ internal static class Losses
     /// <summary>One of them; null when there is no such.</summary>
     public static Loss? Find(Kit kit, LossKind kind, string id) => Of(kit).FirstOrDefault(l => l.Kind == kind && l.Id == id);
 
-    /// <summary>Each single thing.</summary>
+    /// <summary>Each single thing; a box or bag with all in it.</summary>
     public static IEnumerable<Loss> Things(Kit kit) =>
-        Enumerable.Range(0, kit.Items.Length).Select(i => new Loss(kit.Items[i].Id, LossKind.Item, _ => [i]));
+        Enumerable.Range(0, kit.Items.Length)
+            .Select(i => new Loss(kit.Items[i].Id, LossKind.Item, kit.Items[i] is Case ? layout => BoxOf(kit, layout, i) : _ => [i]));
+
+    /// <summary>A box, and what is packed in it and not in a hand.</summary>
+    private static int[] BoxOf(Kit kit, PartLayout layout, int box) =>
+    [
+        box, .. Enumerable.Range(0, kit.Items.Length).Where(i => kit.Bearers(i).Contains(box)
+            && kit.Bearers(i).TakeWhile(b => b != box).Prepend(i).All(b => layout.SetupOf(b) is null)),
+    ];
 
     /// <summary>Each camera with all on it.</summary>
     public static IEnumerable<Loss> Rigs(Kit kit) =>

@@ -25,7 +25,8 @@ internal sealed class Outage
         };
         Kit = new Kit(Plan, like);
         foreach (var pull in pulled.Where(p => !IsNoThing(p)))
-            things.Add((pull, [.. pull.Kind == LossKind.Item ? new[] { Kit.IndexOf(pull.Item) }.Where(i => i != Kit.None) : Along(pull)]));
+            things.Add((pull, [.. pull.Kind == LossKind.Item && Plan.ItemOf(pull.Item) is not Case
+                ? new[] { Kit.IndexOf(pull.Item) }.Where(i => i != Kit.None) : Along(pull)]));
         foreach (var systems in Plan.Parts.Select(Jammed).Where(s => s.Count > 0).DistinctBy(Key)) deaf[Key(systems)] = new Kit(Jammed(Plan, systems), Kit);
     }
 
@@ -60,7 +61,7 @@ internal sealed class Outage
         return things.Exists(t => At(t.Pull)?.Id == part.Id && t.Pull.Kind switch
         {
             LossKind.Place => Kit.PackedIn(at) == t.Pull.Item,
-            LossKind.Rig => Kit.Bearers(at).Any(t.Items.Contains),
+            LossKind.Rig or LossKind.Item => Kit.Bearers(at).Any(t.Items.Contains),
             _ => false,
         });
     }

@@ -16,6 +16,8 @@ public static class UsualWeights
         Support { IsMonopod: true } => 600,
         Support => 1500,
         StandLight => 500,
+        Case { InnerMm: not null } => 2500,
+        Case => 200,
         Converter => 200,
         Adapter => 120,
         Tube or Trigger => 80,

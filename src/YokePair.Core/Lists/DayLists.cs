@@ -18,11 +18,12 @@ public sealed class DayLists
     private readonly PowerDay power;
     private readonly CarryPlan carried;
     private readonly Prices prices;
+    private readonly IReadOnlyList<Item> atHome;
     private readonly IReadOnlyDictionary<string, CardState> cards;
 
     private DayLists(DayAnalysis day, IReadOnlyList<Item> atHome, IReadOnlyDictionary<string, CardState> cards)
     {
-        (this.day, plan, this.cards) = (day, day.Plan, cards);
+        (this.day, plan, this.atHome, this.cards) = (day, day.Plan, atHome, cards);
         power = PowerDay.Of(day, atHome);
         carried = CarryPlans.Of(day, atHome);
         prices = new Prices(day, power.Plan);
@@ -89,8 +90,11 @@ public sealed class DayLists
             List<List<string>> units = [.. things.Where(t => t.On is null).Select(t => With(t.Item, things))];
             var loose = units.Where(u => u.Count == 1 && plan.ItemOf(u[0]) is Battery or Cells or Card).ToLookup(u => TypeOf(plan.ItemOf(u[0])!));
             foreach (var unit in units.Where(u => u.Count > 1 || plan.ItemOf(u[0]) is not (Battery or Cells or Card)))
-                yield return Line($"morning/{unit[0]}",
-                    unit.Count == 1 ? prices.List(unit) : $"{prices.List(unit.Take(1))} with {prices.List(unit.Skip(1))}", unit);
+                yield return Line($"morning/{unit[0]}", TextOf(unit), unit);
+            foreach (var box in Boxes.Of(plan).Where(b => things.Any(t => t.Item == b.Id)))
+                if (plan.MissingFrom(box) is { Count: > 0 } missing)
+                    yield return Line($"morning/{box.Id}/missing", $"Into the {box.Label} as well: {English.List([.. missing.Select(Called)])}",
+                        [.. missing.Where(plan.HasItem)]);
             foreach (var type in loose)
             {
                 List<string> ids = [.. type.Select(u => u[0])];
@@ -104,6 +108,14 @@ public sealed class DayLists
             }
         }
     }
+
+    /// <summary>A box is one thing to look for; what is in it is counted.</summary>
+    private string TextOf(List<string> unit) => unit.Count == 1 ? prices.List(unit)
+        : plan.ItemOf(unit[0]) is Case
+            ? $"{prices.List(unit.Take(1))} with {English.Count(unit.Count - 1, "thing", "things")} in it: {prices.List(unit.Skip(1))}"
+        : $"{prices.List(unit.Take(1))} with {prices.List(unit.Skip(1))}";
+
+    private string Called(string id) => plan.ItemOf(id)?.Label ?? $"{atHome.FirstOrDefault(i => i.Id == id)?.Label ?? id} (at home)";
 
     private static string TypeOf(Item item) => item is Card card ? card.Type ?? "card" : item.ChargeType() ?? "";
 

@@ -38,7 +38,7 @@ public sealed record CarryGear : Item
     public double? Cameras { get; init; }
 }
 
-/// <summary>Bag or hard case as a thing; its weight is its empty weight.</summary>
+/// <summary>Bag, box or hard case as a thing, with what is packed, moved, lent and lost as one with it; its weight is its empty weight.</summary>
 public sealed record Case : Item
 {
     /// <summary>Inner size, mm: length, width, height.</summary>
@@ -49,6 +49,9 @@ public sealed record Case : Item
 
     /// <summary>Whether it goes into an aircraft's cabin by usual rules; carriers differ.</summary>
     public bool? Cabin { get; init; }
+
+    /// <summary>Ids of what belongs in it; null = nobody has said. What is in it is what is packed there.</summary>
+    public IReadOnlyList<string>? Contents { get; init; }
 }
 
 /// <summary>Anything else; its <see cref="Item.Roles"/> say what it is for.</summary>

@@ -259,6 +259,9 @@ public sealed record Place
     /// <summary>What the photographer calls it.</summary>
     public string? Name { get; init; }
 
+    /// <summary>Its name; the id where it has none.</summary>
+    [JsonIgnore] public string Label => string.IsNullOrWhiteSpace(Name) ? Id : Name;
+
     /// <summary>Whose it is; null = anybody reaches into it.</summary>
     public string? Person { get; init; }
 

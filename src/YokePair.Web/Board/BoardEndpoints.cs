@@ -173,10 +173,16 @@ internal static class BoardEndpoints
         var locker = await days.LockerAsync(cancel);
         return [.. edits.Select(e => e switch
         {
-            PackThing pack => pack with { Found = locker.Things.FirstOrDefault(t => t.Id == pack.Thing) },
+            PackThing pack => Found(pack, locker.Things),
             AddPart add => add with { Found = locker.Kinds.FirstOrDefault(k => k.Id == add.Kind) },
             _ => e,
         })];
+    }
+
+    private static PackThing Found(PackThing pack, IReadOnlyList<Item> things)
+    {
+        var thing = things.FirstOrDefault(t => t.Id == pack.Thing);
+        return pack with { Found = thing, Inside = thing is Case { Contents: { } contents } ? [.. things.Where(t => contents.Contains(t.Id))] : [] };
     }
 
     private static async Task<IResult> AnswerAsync(ChangeOutcome outcome, IReadOnlyList<string>? pull, Days days, Summaries summaries, CancellationToken cancel) => outcome switch

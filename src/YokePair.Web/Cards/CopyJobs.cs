@@ -132,7 +132,8 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
     private async Task<string?> RecordAsync(Job job, Fact fact, CopyResult result)
     {
         await using var scope = scopes.CreateAsyncScope();
-        var facts = job.Work.Targets.Where(t => !result.GivenUp.Any(g => g.Name == t)).Select(t => fact with { Where = Path.GetFileName(t), At = clock.GetUtcNow().UtcDateTime })
+        var facts = job.Work.Targets.Where(t => !result.GivenUp.Any(g => g.Name == t))
+            .Select(t => fact with { Where = Path.GetFileName(t), At = clock.GetUtcNow().UtcDateTime })
             .SelectMany(f => new[] { f, f with { Kind = FactKind.Verified } });
         return await scope.ServiceProvider.GetRequiredService<Book>().TryAddAsync([.. facts], CancellationToken.None) is { } refused
             ? refused.Why : null;

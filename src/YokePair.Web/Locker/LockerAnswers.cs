@@ -61,6 +61,12 @@ public enum WhenPlanned
 /// <summary>Things to be deleted.</summary>
 public sealed record RemoveRequest(IReadOnlyList<SeenThing> Things, WhenPlanned Planned = WhenPlanned.Ask);
 
+/// <summary>A box or bag with what belongs in it.</summary>
+/// <param name="Id">Its id in the plan.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Contents">Ids of what belongs in it; what is not one's own is left out.</param>
+public sealed record KeptBox(string Id, string Name, IReadOnlyList<string> Contents);
+
 /// <summary>How two things get on; no fit takes back what was said.</summary>
 public sealed record PairRequest(string A, string B, PairFit? Fit, string? Note);
 

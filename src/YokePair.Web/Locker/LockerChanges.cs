@@ -16,6 +16,7 @@ internal static class LockerChanges
         Change(locker.MapPost("/figures", SetFigures).WithName("SetFigures"));
         Change(locker.MapPost("/copies", Copy).WithName("CopyThing"));
         Change(locker.MapPost("/removals", Remove).WithName("RemoveThings"));
+        Change(locker.MapPost("/boxes", KeepBox).WithName("KeepBox"));
         Change(locker.MapPost("/pair", SetPair).WithName("SetPair"));
         Change(locker.MapPost("/undo", (LockerStore store, CancellationToken cancel) => Step(store, true, cancel)).WithName("UndoLocker"));
         Change(locker.MapPost("/redo", (LockerStore store, CancellationToken cancel) => Step(store, false, cancel)).WithName("RedoLocker"));
@@ -62,8 +63,36 @@ internal static class LockerChanges
             if (changed is null) return Problems.Unprocessable($"{thing.Label} was not changed.", wrong);
             changes.Add(new LockerChange(seen.Id, seen.Revision, changed));
         }
+        changes.AddRange([.. Along(locker, changes)]);
         var what = string.Join(", ", request.Set.Keys);
         return await Made(store.ChangeAsync(changes.Count == 1 ? $"{changes[0].Now!.Label}: {what}" : $"{changes.Count} things: {what}", changes, cancel), changes.Select(c => c.Id));
+    }
+
+    /// <summary>A box that is lent, hired or in repair has what belongs in it along; each of that says so too.</summary>
+    private static IEnumerable<LockerChange> Along(StoredLocker locker, IReadOnlyList<LockerChange> changes)
+    {
+        foreach (var box in changes.Select(c => c.Now).OfType<Case>().Where(c => c.Contents is not null))
+        {
+            var before = locker.Things.First(t => t.Id == box.Id);
+            if ((before.Status, before.From, before.To) == (box.Status, box.From, box.To)) continue;
+            foreach (var thing in locker.Things.Where(t => box.Contents!.Contains(t.Id) && !changes.Any(c => c.Id == t.Id)))
+                yield return new LockerChange(thing.Id, locker.Revisions[thing.Id], thing with { Status = box.Status, From = box.From, To = box.To });
+        }
+    }
+
+    /// <summary>Keeps a box with what belongs in it, so that other days can take it along as it is.</summary>
+    private static async Task<IResult> KeepBox(KeptBox request, LockerStore store, CancellationToken cancel)
+    {
+        var locker = await store.LoadAsync(cancel);
+        var had = locker.Things.FirstOrDefault(t => t.Id == request.Id);
+        if (had is not (null or Case)) return Problems.Unprocessable("The box was not kept.",
+            [new PlanProblem("id", $"\"{request.Id}\" is the {had.Label} in the locker; give the box another name")]);
+        List<string> own = [.. request.Contents.Distinct().Where(c => locker.Things.Any(t => t.Id == c))];
+        if (own.Count == 0) return Problems.Unprocessable("The box was not kept.",
+            [new PlanProblem("contents", "is nothing of your locker; put something of your own in it")]);
+        var box = (had as Case ?? new Case { Id = request.Id }) with { Name = request.Name, Contents = own };
+        var change = new LockerChange(box.Id, had is null ? null : locker.Revisions[box.Id], box);
+        return await Made(store.ChangeAsync($"{box.Label} kept with {own.Count} things", [change], cancel), [box.Id]);
     }
 
     private static async Task<IResult> Copy(CopyRequest request, LockerStore store, CancellationToken cancel)

@@ -884,6 +884,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/locker/boxes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["KeepBox"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/locker/undo": {
         parameters: {
             query?: never;
@@ -1081,6 +1097,10 @@ export interface components {
             splits: components["schemas"]["BagSplit"][];
             /** @description What stands in the way of travelling so, by usual rules. */
             road: components["schemas"]["RoadTold"][];
+            /** @description Boxes and bags in bags. */
+            modules: components["schemas"]["ModuleTold"][];
+            /** @description Those that were kept for other days and are not along. */
+            atHome: components["schemas"]["ModuleAtHome"][];
         };
         /** @description Whether what is packed in a bag goes in, as its page tells it. */
         BagFitDay: {
@@ -1093,7 +1113,7 @@ export interface components {
         };
         /** @description What would be gone with a bag or another place. */
         BagGone: {
-            /** @description Place id. */
+            /** @description Id of the place or box. */
             place: string;
             /** @description Id of the part in which it costs most if it goes then and stays away; null = it costs nothing. */
             from: null | string;
@@ -3339,7 +3359,7 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /** @description Bag or hard case as a thing; its weight is its empty weight. */
+        /** @description Bag, box or hard case as a thing, with what is packed, moved, lent and lost as one with it; its weight is its empty weight. */
         ItemCase: {
             /** @enum {string} */
             kind?: "case";
@@ -3349,6 +3369,8 @@ export interface components {
             lockable?: null | boolean;
             /** @description Whether it goes into an aircraft's cabin by usual rules; carriers differ. */
             cabin?: null | boolean;
+            /** @description Ids of what belongs in it; null = nobody has said. What is in it is what is packed there. */
+            contents?: null | string[];
             /** @description Stable id, unique among items, people and places. */
             id: string;
             /** @description What the photographer calls it; the id stands in where there is none. */
@@ -4905,6 +4927,15 @@ export interface components {
             part: string;
             name: string;
         };
+        /** @description A box or bag with what belongs in it. */
+        KeptBox: {
+            /** @description Its id in the plan. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Ids of what belongs in it; what is not one's own is left out. */
+            contents: string[];
+        };
         /** @description A kind of part that is kept. */
         KeptKind: {
             id: string;
@@ -5341,6 +5372,47 @@ export interface components {
          * @enum {unknown}
          */
         MendKind: "otherwise" | "move" | "setup" | "pack" | "company" | "borrow";
+        /** @description What belongs in a box and is not in it. */
+        MissingThing: {
+            /** @description Its id. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Whether it is packed elsewhere; else it stays at home. */
+            isAlong: boolean;
+        };
+        /** @description A box or bag that was kept and stays at home. */
+        ModuleAtHome: {
+            /** @description Its id. */
+            box: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many belong in it.
+             */
+            things: number;
+        };
+        /** @description A box or bag in a bag: what is packed, moved, lent and lost as one. */
+        ModuleTold: {
+            /** @description Its id. */
+            box: string;
+            /** @description Id of the place it is in. */
+            place: null | string;
+            /**
+             * Format: double
+             * @description What it weighs with all in it.
+             */
+            grams: number;
+            /** @description Ids of what is in it. */
+            inside: string[];
+            /** @description What belongs in it besides. */
+            missing: components["schemas"]["MissingThing"][];
+            /** @description What would be gone with it. */
+            gone: components["schemas"]["BagGone"];
+            /** @description Whether the locker has it with the same in it. */
+            kept: boolean;
+        };
         /** @enum {unknown} */
         Motion: "still" | "talking" | "walking" | "dancing" | "running" | "wheels" | null;
         /** @description A need of a part. */
@@ -6025,7 +6097,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetUse"] | components["schemas"]["PlanEditSetSending"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPackTogether"] | components["schemas"]["PlanEditSetContents"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetUse"] | components["schemas"]["PlanEditSetSending"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -6134,13 +6206,13 @@ export interface components {
             /** @description Place id, or `@item`. */
             place: string;
         };
-        /** @description Packs several things in one place. */
+        /** @description Packs several things in one place, or in a box or bag that is along. */
         PlanEditMoveItems: {
             /** @enum {string} */
             type?: "moveItems";
             /** @description Ids of the things. */
             items: string[];
-            /** @description Place id. */
+            /** @description Place id, or `@box`. */
             place: string;
         };
         /** @description Takes a thing from the locker along. */
@@ -6150,6 +6222,17 @@ export interface components {
             /** @description Id of the thing in the locker; it keeps it in the plan. */
             thing: string;
             /** @description Place it is packed in. */
+            place: string;
+        };
+        /** @description Packs several things into a box or bag of their own, to be packed, moved, lent and lost as one from then on. */
+        PlanEditPackTogether: {
+            /** @enum {string} */
+            type?: "packTogether";
+            /** @description What it is called: flash box, reception bag. */
+            name: string;
+            /** @description Ids of the things; what is on or in one of them comes along. */
+            items: string[];
+            /** @description Id of the place that it is packed in. */
             place: string;
         };
         /** @description Says before which part the battery of a camera is changed, whatever else is planned; or takes that back. */
@@ -6276,6 +6359,15 @@ export interface components {
              * @description New first day; every part keeps its hour.
              */
             day?: null | string;
+        };
+        /** @description Says what belongs in a box or bag. */
+        PlanEditSetContents: {
+            /** @enum {string} */
+            type?: "setContents";
+            /** @description Item id of the box. */
+            box: string;
+            /** @description Ids of what belongs in it, here or at home. */
+            contents: string[];
         };
         /** @description Sets every light that stands in the room in one part. */
         PlanEditSetLights: {
@@ -10147,6 +10239,57 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["RemoveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LockerChanged"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    KeepBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptBox"];
             };
         };
         responses: {

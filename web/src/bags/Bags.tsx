@@ -10,6 +10,7 @@ import { PrintButton } from "../shared/PrintButton";
 import { Problem } from "../shared/Problem";
 import { said } from "../shared/format";
 import { Beams } from "./Beams";
+import { BoxesAtHome } from "./Boxes";
 import { Burdens } from "./Burdens";
 import { Road } from "./Road";
 import { useBags } from "./useBags";
@@ -59,6 +60,7 @@ export function Bags() {
         {notice && <p role="alert">{[notice.title, ...notice.lines].join(" ")}</p>}
         <MendList mends={data.splits} edit={edit} />
         <Beams {...page} />
+        <BoxesAtHome {...page} />
         <Burdens {...page} />
         <Road {...page} manifest={`/${key}/manifest`} />
       </main>

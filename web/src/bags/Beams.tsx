@@ -2,12 +2,13 @@ import { DndContext, pointerWithin, useDroppable } from "@dnd-kit/core";
 import { useState } from "react";
 import type { Beam, Place } from "../api/client";
 import { useHeldThing, type Held } from "../day/useHeldThing";
-import { Strands } from "../marks/Strands";
 import { Tick } from "../shared/Choose";
 import { number, weight } from "../shared/format";
 import { Select } from "../shared/Select";
 import type { BagsPage } from "./Bags";
+import { Boxes, Together } from "./Boxes";
 import { Fit } from "./Fit";
+import { GoneText } from "./Gone";
 import { PlaceSettings } from "./PlaceSettings";
 import { useHandSensors } from "../shared/useHandSensors";
 import { travelWords, wornWords } from "./placeWords";
@@ -18,6 +19,7 @@ interface Picking {
   pick: (item: string) => void;
   /** Packs what is picked, and another with it. */
   move: (place: string, item?: string) => void;
+  forget: () => void;
 }
 
 /** Places one under another as beams of what is in them, each thing as long as it is heavy; beside each what goes if it goes. */
@@ -58,6 +60,7 @@ function usePicking({ edit }: BagsPage): Picking {
       edit({ type: "moveItems", items: [...items], place });
       setPicked([]);
     },
+    forget: () => setPicked([]),
   };
 }
 
@@ -78,12 +81,18 @@ function Row({ longest, ...row }: BeamRow & { longest: number }) {
       </div>
       <div className="min-w-0">
         <Things longest={longest} {...row} />
+        <Boxes {...row} place={beam.place} />
         {beam.things.length > 0 && <PackElsewhere {...row} />}
         {place.innerMm && <Fit place={place} {...row} />}
       </div>
-      <Gone place={beam.place} value={beam.value} {...row} />
+      <GoneWith {...row} />
     </li>
   );
+}
+
+function GoneWith(row: BeamRow) {
+  const gone = row.bags.gone.find((g) => g.place === row.beam.place);
+  return gone && <GoneText gone={gone} value={row.beam.value} {...row} />;
 }
 
 const placeText = (place: Place, { name }: BagsPage) =>
@@ -160,7 +169,7 @@ function Weight({ beam }: { beam: Beam }) {
 }
 
 /** Things of a bag, picked one by one and packed into another together. */
-function PackElsewhere({ beam, plan, name, picked, pick, move }: BeamRow) {
+function PackElsewhere({ beam, plan, bags, name, edit, picked, pick, move, forget }: BeamRow) {
   const here = beam.things.filter((t) => picked.includes(t.item)).length;
   const from = plan.places.find((p) => p.id === beam.place);
   return (
@@ -187,31 +196,15 @@ function PackElsewhere({ beam, plan, name, picked, pick, move }: BeamRow) {
                 {p.name ?? p.id}
               </option>
             ))}
+            {bags.modules.map((m) => (
+              <option key={m.box} value={`@${m.box}`}>
+                {name(m.box)}
+              </option>
+            ))}
           </Select>
         </label>
       )}
+      {here > 0 && <Together items={picked} place={beam.place} edit={edit} done={forget} />}
     </details>
-  );
-}
-
-function Gone({ place, value, bags, need, parts }: BagsPage & { place: string; value: number }) {
-  const gone = bags.gone.find((g) => g.place === place);
-  if (!gone) return null;
-  const names = gone.lost.map((l) => need(l.part, l.need));
-  const more = gone.costs - names.length;
-  const from = parts.find((p) => p.id === gone.from);
-  const lost = `${names.join(", ")}${more > 0 ? ` and ${more} more` : ""}`;
-  return (
-    <p className="flex gap-2">
-      <Strands count={gone.costs > 0 ? 0 : 2} width={28} />
-      <span>
-        {gone.costs > 0 ? <strong>{lost} lost or late</strong> : "nothing is lost if it goes"}
-        {gone.costs > 0 && from && ` if it goes in ${from.name ?? from.id}`}
-        {gone.secondBest > 0 &&
-          `, ${gone.secondBest} ${gone.secondBest === 1 ? "picture" : "pictures"} second best`}
-        {gone.frames > 0 && `; ${number(gone.frames)} frames are nowhere else`}
-        {value > 0 && <span className="block text-quiet">{number(value)} of value</span>}
-      </span>
-    </p>
   );
 }
