@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { Link } from "react-router";
+import { date } from "../shared/format";
 
 type View = "day" | "what-if" | "power" | "cards" | "bags" | "lists" | "proposals";
 
@@ -19,6 +20,7 @@ export function AssignmentBar({
   name,
   aside,
   view,
+  sheet,
   query,
   children,
 }: {
@@ -26,21 +28,36 @@ export function AssignmentBar({
   name: string;
   aside?: ReactNode;
   view: View;
+  /** What its sheet of paper is called; else as the view. */
+  sheet?: string;
   /** What is pulled, which stays so from view to view of the day. */
   query?: URLSearchParams;
   children?: ReactNode;
 }) {
   return (
-    <div className="flex items-center gap-x-5 border-b border-rule px-4 max-[700px]:gap-x-3 print:hidden">
-      <h1 className="min-w-0 truncate text-[15px] font-bold max-[700px]:sr-only">{name}</h1>
-      {aside && <span className="text-quiet max-[900px]:hidden">{aside}</span>}
-      <Views assignment={assignment} name={name} view={view} query={query} />
-      <span className="ml-auto flex shrink-0 items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
-        {children}
-      </span>
-    </div>
+    <>
+      <PrintTitle name={name} view={sheet ?? views.find(([is]) => is === view)?.[1] ?? ""} />
+      <div className="flex items-center gap-x-5 border-b border-rule px-4 max-[700px]:gap-x-3 print:hidden">
+        <h1 className="min-w-0 truncate text-[15px] font-bold max-[700px]:sr-only">{name}</h1>
+        {aside && <span className="text-quiet max-[900px]:hidden">{aside}</span>}
+        <Views assignment={assignment} name={name} view={view} query={query} />
+        <span className="ml-auto flex shrink-0 items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
+          {children}
+        </span>
+      </div>
+    </>
   );
 }
+
+/** What a sheet of paper is about, and when it was printed: a later plan may say otherwise. */
+export const PrintTitle = ({ name, view }: { name: string; view: string }) => (
+  <p aria-hidden className="hidden justify-between border-b-2 border-ink pb-1 print:flex">
+    <strong>
+      {name} · {view}
+    </strong>
+    <span>printed {date(new Date().toISOString())}</span>
+  </p>
+);
 
 function Views({
   assignment,

@@ -64,7 +64,8 @@ function usePicking({ edit }: BagsPage): Picking {
   };
 }
 
-const rowClass = "grid grid-cols-[11rem_1fr_16rem] gap-x-4 border-t border-rule py-2 max-[900px]:grid-cols-1";
+const rowClass =
+  "grid grid-cols-[11rem_1fr_16rem] gap-x-4 border-t border-rule py-2 max-[900px]:grid-cols-1 print:grid-cols-[8rem_1fr_12rem]! print:break-inside-avoid print:py-1";
 
 type BeamRow = BagsPage & Picking & { beam: Beam };
 
@@ -122,7 +123,7 @@ function Things({ beam, longest, name, picked }: BeamRow & { longest: number }) 
       <div
         ref={setNodeRef}
         {...hold}
-        className="flex h-10 cursor-grab items-stretch"
+        className="flex h-10 cursor-grab items-stretch print:h-4"
         style={{ width: `${share(beam.grams)}%` }}
         role="img"
         aria-label={beam.things.map(words).join("; ") || "empty"}
@@ -142,19 +143,24 @@ function Things({ beam, longest, name, picked }: BeamRow & { longest: number }) 
             style={{ flexGrow: t.grams, flexBasis: 0 }}
             title={words(t)}
           >
-            {share(t.grams) > named && name(t.item)}
+            <span className="print:hidden">{share(t.grams) > named && name(t.item)}</span>
           </span>
         ))}
       </div>
       <Limit at={limitG == null ? null : share(limitG)} />
       <Weight beam={beam} />
+      <p className="hidden print:block">{beam.things.map((t) => name(t.item)).join(", ")}</p>
     </div>
   );
 }
 
 const Limit = ({ at }: { at: number | null }) =>
   at != null && (
-    <span aria-hidden className="absolute top-0 h-10 border-l-2 border-ink" style={{ left: `${at}%` }} />
+    <span
+      aria-hidden
+      className="absolute top-0 h-10 border-l-2 border-ink print:h-4"
+      style={{ left: `${at}%` }}
+    />
   );
 
 function Weight({ beam }: { beam: Beam }) {

@@ -21,18 +21,20 @@ export function Burdens(page: BagsPage) {
             ))}
           </PartBand>
         ))}
-        <PartBand parts={page.parts} title={<span className="font-normal">Nothing rolls</span>}>
-          {page.parts.map((p) => (
-            <label key={p.id} className="flex min-h-[28px] items-center px-1 max-[700px]:min-h-[44px]">
-              <input
-                type="checkbox"
-                aria-label={`Nothing rolls in ${p.name ?? p.id}: stairs, gravel, no paths`}
-                checked={p.rough === true}
-                onChange={(e) => page.edit(roughOf(p.id, e.target.checked))}
-              />
-            </label>
-          ))}
-        </PartBand>
+        <div className={page.parts.some((p) => p.rough) ? "" : "print:hidden"}>
+          <PartBand parts={page.parts} title={<span className="font-normal">Nothing rolls</span>}>
+            {page.parts.map((p) => (
+              <label key={p.id} className="flex min-h-[28px] items-center px-1 max-[700px]:min-h-[44px]">
+                <input
+                  type="checkbox"
+                  aria-label={`Nothing rolls in ${p.name ?? p.id}: stairs, gravel, no paths`}
+                  checked={p.rough === true}
+                  onChange={(e) => page.edit(roughOf(p.id, e.target.checked))}
+                />
+              </label>
+            ))}
+          </PartBand>
+        </div>
       </PartColumns>
       <p className="mt-1 max-w-[62rem] text-quiet">
         Dark: on the shoulders; lighter: on the hips; lightest: in the hand. A roller is no load but where
@@ -70,14 +72,14 @@ function Bar({ part, most }: { part: Burden["parts"][number]; most: number }) {
   ] as const;
   return (
     <div
-      className="flex h-14 flex-col-reverse px-px"
+      className="flex h-14 flex-col-reverse px-px print:h-8"
       role="img"
       aria-label={`${weight(felt(part))}, ${weight(part.shoulders)} of it on the shoulders`}
     >
       {kinds.map(([kind, colour]) => (
         <span key={kind} className={colour} style={{ height: share(part[kind]) }} />
       ))}
-      <span className="narrow text-[11px]">{felt(part) > 0 && weight(felt(part))}</span>
+      <span className="narrow text-[11px] print:text-[8px]">{felt(part) > 0 && weight(felt(part))}</span>
     </div>
   );
 }

@@ -11,7 +11,10 @@ export function Road({ bags, plan, edit, manifest }: BagsPage & { manifest: stri
   const travels = plan.places.some((p) => p.travels);
   const flies = plan.places.some((p) => p.travels === "cabin" || p.travels === "hold");
   return (
-    <section aria-label="On the road" className="mt-4 border-t border-rule pt-2">
+    <section
+      aria-label="On the road"
+      className={`mt-4 border-t border-rule pt-2 ${travels ? "" : "print:hidden"}`}
+    >
       <h2 className="text-base font-semibold">On the road</h2>
       {travels ? (
         <ul className="list-disc pl-5">

@@ -9,7 +9,7 @@ import { number, weight } from "../shared/format";
 export function Styles() {
   const [isOpen, setOpen] = useState(false);
   return (
-    <details className="mt-2" onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <details className="mt-2 not-open:print:hidden" onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="min-h-[24px] cursor-pointer font-semibold">The same day in another style</summary>
       {isOpen && <Table />}
     </details>

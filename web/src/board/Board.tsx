@@ -1,6 +1,7 @@
 import { DndContext, pointerWithin, type DragEndEvent } from "@dnd-kit/core";
-import { useCallback, useMemo, useState } from "react";
+import { lazy, Suspense, useCallback, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
+import { PrintTitle } from "../assignment/AssignmentBar";
 import { KeysHelp } from "../shared/KeysHelp";
 import { focusMain, focusPanel } from "../shared/useFocusKept";
 import { useKeys } from "../shared/useKeys";
@@ -22,6 +23,8 @@ import { useDayUrl } from "../day/useDayUrl";
 import { useHandSensors } from "../shared/useHandSensors";
 import { useShown } from "./useShown";
 import { DayActions, VerdictBar, VerdictDetails } from "./VerdictBar";
+
+const RunSheet = lazy(() => import("./RunSheet").then((m) => ({ default: m.RunSheet })));
 
 export function Board() {
   const key = useParams().assignment ?? "";
@@ -130,7 +133,7 @@ export function Board() {
     <DayContext value={actions}>
       <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
         <div
-          className={`flex h-full flex-col ${pulling ? "cursor-crosshair" : ""}`}
+          className={`flex h-full flex-col print:hidden ${pulling ? "cursor-crosshair" : ""}`}
           data-revision={board.revision}
         >
           <BoardHeader
@@ -169,6 +172,10 @@ export function Board() {
             </div>
           )}
         </div>
+        <PrintTitle name={board.plan.assignment.name ?? key} view="Day" />
+        <Suspense>
+          <RunSheet day={day} />
+        </Suspense>
       </DndContext>
     </DayContext>
   );

@@ -57,6 +57,7 @@ export function BoardHeader({ undo, redo, help, pull }: Props) {
     { name: "Delete this assignment", hint: "it can be put back for 30 days", run: () => put("deleted") },
     { name: "Save the plan file", run: () => location.assign(`/api/assignments/${key}/plan`) },
     { name: "Save the calendar", run: () => location.assign(`/api/assignments/${key}/day.ics`) },
+    { name: "Print the day", hint: "on one sheet, a line a part", run: () => print() },
     { name: "Keys", run: help },
   ]);
   return (
@@ -109,6 +110,7 @@ export function BoardHeader({ undo, redo, help, pull }: Props) {
               </a>
             </LinkEntry>
           ))}
+          <Entry does={() => print()}>Print the day on one sheet</Entry>
           <Entry does={newer}>A newer timetable</Entry>
           <Entry does={reckons}>Rename or move to another day</Entry>
           <LinkEntry>

@@ -7,7 +7,7 @@ const partRem = 4.6;
 
 /** The columns of the parts of a day, under which bands run: a title, then each part as wide as the others. */
 export const partColumns = (parts: Part[]) => ({
-  gridTemplateColumns: `${titleRem}rem repeat(${parts.length}, minmax(${partRem}rem, 1fr))`,
+  gridTemplateColumns: `${titleRem}rem repeat(${parts.length}, minmax(var(--part-least), 1fr))`,
 });
 
 export const inOrder = (parts: Part[]) =>
@@ -24,8 +24,11 @@ export function PartColumns({
   children: ReactNode;
 }) {
   return (
-    <section aria-label={label} className="mt-3 overflow-x-auto">
-      <div style={{ minWidth: `${titleRem + parts.length * partRem}rem` }}>
+    <section
+      aria-label={label}
+      className="mt-3 overflow-x-auto [--part-least:4.6rem] print:overflow-visible print:text-[9px] print:[--part-least:0rem]"
+    >
+      <div className="print:min-w-0!" style={{ minWidth: `${titleRem + parts.length * partRem}rem` }}>
         <div className="grid" style={partColumns(parts)}>
           <span />
           {parts.map((p) => (

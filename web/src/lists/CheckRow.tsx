@@ -14,20 +14,20 @@ export function CheckRow({
 }) {
   const isDone = ticked != null;
   return (
-    <li className="border-b border-rule">
+    <li className="border-b border-rule print:break-inside-avoid print:text-[9.5px] print:leading-tight">
       <button
         role="checkbox"
         aria-checked={isDone}
-        className="flex min-h-[44px] w-full items-center gap-3 py-1 text-left max-[700px]:min-h-[72px] print:min-h-0"
+        className="flex min-h-[44px] w-full items-center gap-3 py-1 text-left max-[700px]:min-h-[72px] print:min-h-0! print:gap-2 print:py-0.5"
         onClick={toggle}
       >
         <span
           aria-hidden
-          className={`size-6 shrink-0 border-2 max-[700px]:size-8 ${isDone ? "border-quiet bg-quiet" : "border-ink"}`}
+          className={`size-6 shrink-0 border-2 max-[700px]:size-8 print:size-3.5 ${isDone ? "border-quiet bg-quiet" : "border-ink"}`}
         />
         <span className="min-w-0 flex-1">
           <strong
-            className={`block text-[15px] leading-tight ${isDone ? "font-semibold text-quiet line-through" : ""}`}
+            className={`block text-[15px] leading-tight print:text-[11px] ${isDone ? "font-semibold text-quiet line-through" : ""}`}
           >
             {line.text}
           </strong>
@@ -56,9 +56,9 @@ const Price = ({
   isDone: boolean;
 }) => (
   <span
-    className={`flex w-[7.5rem] shrink-0 flex-col items-end gap-0.5 max-[700px]:w-[5rem] ${isDone ? "opacity-40" : ""}`}
+    className={`flex w-[7.5rem] shrink-0 flex-col items-end gap-0.5 max-[700px]:w-[5rem] print:w-[5rem] ${isDone ? "opacity-40" : ""}`}
   >
     {cost.price !== "comfort" && <Strands count={cost.strands} width={28} height={12} />}
-    <span className="narrow text-right text-[11px] leading-tight text-quiet">{word}</span>
+    <span className="narrow text-right text-[11px] leading-tight print:text-[9px] text-quiet">{word}</span>
   </span>
 );

@@ -46,7 +46,11 @@ function Page({ assignment, plan, lists, checked }: PageProps) {
   return (
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Lists`} phoneTitle={plan.assignment.name} />
-      <Bar assignment={assignment} name={plan.assignment.name} />
+      <Bar
+        assignment={assignment}
+        name={plan.assignment.name}
+        sheet={[list.title, time(list.at)].filter(Boolean).join(", ")}
+      />
       <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0">
         <Sentence text={list.sentence} />
         <Which all={all} chosen={list} choose={(id) => show(id, !byPlace)} />
@@ -73,8 +77,8 @@ function Page({ assignment, plan, lists, checked }: PageProps) {
   );
 }
 
-const Bar = ({ assignment, name }: { assignment: string; name: string }) => (
-  <AssignmentBar view="lists" assignment={assignment} name={name}>
+const Bar = (bar: { assignment: string; name: string; sheet: string }) => (
+  <AssignmentBar view="lists" {...bar}>
     <PrintButton />
   </AssignmentBar>
 );
@@ -106,19 +110,22 @@ function Troubles({ lists: { refused, isCut, waiting } }: Pick<PageProps, "lists
 
 type Shown = { list: CheckedList; plan: BoardView["plan"]; byPlace: boolean };
 
-const Rows = ({ list, plan, byPlace, tick }: Shown & { tick: (line: string, isDone: boolean) => void }) =>
-  groups(list, plan, byPlace).map((group) => (
-    <Group key={group.title} {...group}>
-      {group.lines.map((line) => (
-        <CheckRow
-          key={line.line.id}
-          line={line}
-          priceWord={words[line.line.cost.price]}
-          toggle={() => tick(line.line.id, line.ticked == null)}
-        />
-      ))}
-    </Group>
-  ));
+const Rows = ({ list, plan, byPlace, tick }: Shown & { tick: (line: string, isDone: boolean) => void }) => (
+  <div className="print:columns-2 print:gap-x-6">
+    {groups(list, plan, byPlace).map((group) => (
+      <Group key={group.title} {...group}>
+        {group.lines.map((line) => (
+          <CheckRow
+            key={line.line.id}
+            line={line}
+            priceWord={words[line.line.cost.price]}
+            toggle={() => tick(line.line.id, line.ticked == null)}
+          />
+        ))}
+      </Group>
+    ))}
+  </div>
+);
 
 function Foot({
   list,
@@ -219,8 +226,8 @@ interface Lines {
 
 function Group({ title, lines, children }: Lines & { children: React.ReactNode }) {
   return (
-    <section aria-label={title} className="mt-3 max-w-[62rem]">
-      <h2 className="flex items-baseline justify-between border-b-2 border-ink text-[15px] font-bold">
+    <section aria-label={title} className="mt-3 max-w-[62rem] print:mt-0 print:pb-2">
+      <h2 className="flex items-baseline justify-between border-b-2 border-ink text-[15px] font-bold print:break-after-avoid print:text-[12px]">
         {title}
         <span className="font-normal text-quiet">
           {lines.filter((l) => l.ticked).length} of {lines.length}

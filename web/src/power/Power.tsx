@@ -93,9 +93,9 @@ export function Power() {
           edit={page.edit}
         />
         <Bands {...page} />
-        <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:grid-cols-2 print:gap-x-6">
+        <div className="mt-4 grid gap-x-10 gap-y-4 min-[1000px]:grid-cols-2 print:block print:columns-2 print:gap-x-6">
           <ToDo {...page} />
-          <div className="flex flex-col gap-4">
+          <div className="flex flex-col gap-4 print:block print:[&>*]:mt-2">
             <Stock {...page} pulled={pull} pull={pulling} />
             <Tonight {...page} />
             <Reminders {...page} />

@@ -57,21 +57,26 @@ export function WhatIf() {
         <PrintButton />
       </AssignmentBar>
       <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3">
-        <p className="max-w-[62rem] text-xl leading-tight font-semibold" data-testid="verdict">
+        <p
+          className="max-w-[62rem] text-xl leading-tight font-semibold print:text-base"
+          data-testid="verdict"
+        >
           {table.headline}
         </p>
         <p className="text-quiet">
-          A broken line: a picture that matters would be lost or late. A thin line: it would be second best.
-          Touch one for the reason; tick several rows to pull them together.
+          A broken line: a picture that matters would be lost or late. A thin line: it would be second best.{" "}
+          <span className="print:hidden">
+            Touch one for the reason; tick several rows to pull them together.
+          </span>
         </p>
         <StillToGet things={table.toGet} assignment={key} />
-        <div className="relative mt-2 overflow-x-auto">
-          <table className="w-full table-fixed border-collapse text-left max-[1000px]:min-w-[64rem]">
+        <div className="relative mt-2 overflow-x-auto print:overflow-visible">
+          <table className="w-full table-fixed border-collapse text-left max-[1000px]:min-w-[64rem] print:min-w-0! print:text-[9px]">
             <thead>
               <tr className="border-b border-ink align-bottom">
                 <th
                   scope="col"
-                  className="sticky left-0 w-[11.5rem] bg-ground py-1 pr-3 max-[700px]:w-[8rem]"
+                  className="sticky left-0 w-[11.5rem] bg-ground py-1 pr-3 max-[700px]:w-[8rem] print:w-[8.5rem]"
                 >
                   If this goes
                 </th>
@@ -81,7 +86,7 @@ export function WhatIf() {
                     <span className="block font-normal text-quiet">{time(p.start)}</span>
                   </th>
                 ))}
-                <th scope="col" className="w-[5.6rem] px-1">
+                <th scope="col" className="w-[5.6rem] px-1 print:w-[2.6rem]">
                   Costs
                 </th>
               </tr>
@@ -234,7 +239,7 @@ function Row({
         const mark = (
           <>
             <Strands count={bad ? 0 : 1} outcome={bad ? undefined : "thins"} width={34} height={12} />
-            <span className="narrow block w-full truncate text-[11.5px]">
+            <span className="narrow block w-full truncate text-[11.5px] print:text-[8px] print:leading-tight print:whitespace-normal">
               {outcomeWord[cell.worst]}: {needs[0]}
               {needs.length > 1 && ` + ${needs.length - 1}`}
             </span>
