@@ -20,6 +20,7 @@ const floors = [
     "inspector",
     "board",
     "whatif",
+    "house",
     "home",
 ];
 

@@ -26,7 +26,7 @@ public static class Database
         var connection = new SqliteConnectionStringBuilder { DataSource = DataFolder.FileIn(directory), ForeignKeys = true, DefaultTimeout = 10 };
         services.TryAddSingleton(TimeProvider.System);
         return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>()
-            .AddScoped<RecordStore>()
+            .AddScoped<RecordStore>().AddScoped<PhoneStore>()
             .AddSingleton<PlanMemory>().AddSingleton<LockerMemory>().AddSingleton<RecordMemory>().AddSingleton<Writers>();
     }
 

@@ -16,6 +16,8 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
 
     public DbSet<FactRow> Facts => Set<FactRow>();
 
+    public DbSet<PhoneRow> Phones => Set<PhoneRow>();
+
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<AssignmentRow>(row =>
@@ -47,6 +49,12 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
         {
             row.ToTable("Facts");
             row.HasKey(f => f.Number);
+        });
+        modelBuilder.Entity<PhoneRow>(row =>
+        {
+            row.ToTable("Phones");
+            row.HasKey(p => p.Id);
+            row.HasIndex(p => p.TokenHash).IsUnique();
         });
     }
 }

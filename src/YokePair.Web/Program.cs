@@ -8,6 +8,7 @@ using YokePair.Web;
 using YokePair.Web.Assignments;
 using YokePair.Web.Board;
 using YokePair.Web.Cards;
+using YokePair.Web.House;
 using YokePair.Web.Lists;
 using YokePair.Web.Locker;
 using YokePair.Web.Proposals;
@@ -27,14 +28,17 @@ builder.WebHost.ConfigureKestrel(server =>
     server.Limits.MaxRequestBodySize = RequestLimits.EditBytes;
 });
 const string Usual = "http://127.0.0.1:5710";
-if (builder.Configuration["urls"] is null) builder.WebHost.UseUrls(Usual);
+var urls = builder.Configuration["urls"] ?? Usual;
 
 var settings = AppSettings.From(builder.Configuration);
 DataFolder folder;
 bool isCurrent;
+HouseSettings? house;
 try
 {
-    Start.Check(builder.Environment, builder.Configuration["urls"] ?? Usual);
+    house = HouseSettings.From(builder.Configuration);
+    if (house is not null) urls = $"{urls};{house.Listen}";
+    Start.Check(builder.Environment, urls);
     folder = DataFolder.Take(settings.DataDirectory);
     isCurrent = folder.Check(Database.Migrations);
 }
@@ -44,12 +48,17 @@ catch (DataFolderException e)
     return Start.Failed;
 }
 using var held = folder;
+builder.WebHost.UseUrls(urls);
+if (house?.Certificate is { } certificate)
+    builder.WebHost.ConfigureKestrel(server => server.ConfigureHttpsDefaults(https => https.ServerCertificate = certificate));
 builder.Services.AddSingleton(settings);
 builder.Services.AddPlanStore(settings.DataDirectory);
 builder.Services.AddScoped<Days>();
 builder.Services.AddScoped<Book>();
 builder.Services.AddSingleton(new Roots(settings.SeedDemo ? [.. settings.Roots, .. StandIns.In(settings.DataDirectory)] : settings.Roots));
 builder.Services.AddSingleton<CopyJobs>();
+builder.Services.AddSingleton<Pairings>();
+if (house is not null) builder.Services.AddSingleton(house);
 builder.Services.AddSingleton<SessionCache>();
 builder.Services.AddSingleton<ListMemory>();
 builder.Services.AddSingleton<QuietTimes>();
@@ -80,7 +89,9 @@ builder.Services.AddProblemDetails(problems => problems.CustomizeProblemDetails 
 builder.Services.AddExceptionHandler<Faults>();
 // Before everything, the framework's own looking at the host included.
 builder.Services.Insert(0, ServiceDescriptor.Transient<IStartupFilter, PageProtection.First>());
-builder.Services.AddHostFiltering(filter => filter.AllowedHosts = ["127.0.0.1", "localhost", "[::1]"]);
+// Which of them at which port, the door of the house says.
+builder.Services.AddHostFiltering(filter => filter.AllowedHosts =
+    ["127.0.0.1", "localhost", "[::1]", .. house?.Hosts.Select(h => new HostString(h).Host).Distinct() ?? []]);
 builder.Services.AddOpenApi("v1", ApiDocument.Configure);
 
 await using var app = builder.Build();
@@ -102,6 +113,7 @@ app.Use((context, next) =>
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseHostFiltering();
+if (house is not null) app.UseMiddleware<HouseDoor>();
 app.UseResponseCompression();
 app.UseRequestTimeouts();
 app.UseMiddleware<WholeAnswers>();
@@ -120,6 +132,7 @@ api.MapCopies();
 api.MapCharge();
 api.MapLists();
 api.MapLocker();
+api.MapPhones();
 api.MapStarting();
 api.MapProposals();
 api.MapTyped();
@@ -130,7 +143,9 @@ app.MapFallbackToFile(@"{*path:nonfile:regex(^(?!api(/|$)))}", "index.html", new
 
 try
 {
-    await app.RunAsync();
+    await app.StartAsync();
+    if (house is not null) await Console.Error.WriteLineAsync(house.Said);
+    await app.WaitForShutdownAsync();
     return 0;
 }
 catch (IOException e) when (e.InnerException is AddressInUseException)

@@ -1,5 +1,7 @@
 using System.Diagnostics;
+using System.Net;
 using System.Net.Http.Json;
+using System.Net.Sockets;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 
@@ -17,9 +19,11 @@ public sealed partial class Site : IDisposable
 
     /// <summary>Starts the program.</summary>
     /// <param name="seed">Whether the demo days are already in it.</param>
-    public Site(bool seed)
+    /// <param name="house">Whether it is open to phones too, over plain HTTP at an address of their own.</param>
+    public Site(bool seed, bool house = false)
     {
         this.seed = seed;
+        if (house) House = new Uri($"http://127.0.0.1:{FreePort()}");
         Start("http://127.0.0.1:0");
     }
 
@@ -50,6 +54,16 @@ public sealed partial class Site : IDisposable
     /// <summary>Where it listens.</summary>
     public Uri Address { get; private set; } = null!;
 
+    /// <summary>Where phones come in; null = nowhere.</summary>
+    public Uri? House { get; }
+
+    private static int FreePort()
+    {
+        using var probe = new TcpListener(IPAddress.Loopback, 0);
+        probe.Start();
+        return ((IPEndPoint)probe.LocalEndpoint).Port;
+    }
+
     /// <summary>The checkout.</summary>
     public static string Root { get; } = FindRoot();
 
@@ -76,7 +90,7 @@ public sealed partial class Site : IDisposable
     private void Start(string urls)
     {
         var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
-        process = Process.Start(new ProcessStartInfo("dotnet")
+        var start = new ProcessStartInfo("dotnet")
         {
             ArgumentList =
             {
@@ -86,11 +100,13 @@ public sealed partial class Site : IDisposable
             },
             RedirectStandardOutput = true,
             RedirectStandardError = true,
-        })!;
+        };
+        if (House is not null) foreach (var said in (string[])["--house", House.ToString(), "--plain", "true"]) start.ArgumentList.Add(said);
+        process = Process.Start(start)!;
         using var started = new ManualResetEventSlim();
         process.OutputDataReceived += (_, line) =>
         {
-            if (line.Data is null || Listening().Match(line.Data) is not { Success: true } match) return;
+            if (line.Data is null || started.IsSet || Listening().Match(line.Data) is not { Success: true } match) return;
             Address = new Uri(match.Groups[1].Value);
             started.Set();
         };

@@ -6,6 +6,7 @@ import { Board } from "./board/Board";
 import { CopyStrip } from "./cards/CopyStrip";
 import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
+import { isHouse } from "./api/token";
 import { Locker } from "./locker/Locker";
 import { Power } from "./power/Power";
 import { useFocusKept } from "./shared/useFocusKept";
@@ -18,6 +19,9 @@ const ImportPage = lazy(() => import("./locker/ImportPage").then((m) => ({ defau
 const Labels = lazy(() => import("./locker/Labels").then((m) => ({ default: m.Labels })));
 const Bags = lazy(() => import("./bags/Bags").then((m) => ({ default: m.Bags })));
 const ManifestPage = lazy(() => import("./bags/ManifestPage").then((m) => ({ default: m.ManifestPage })));
+const Phones = lazy(() => import("./house/Phones").then((m) => ({ default: m.Phones })));
+const Pair = lazy(() => import("./house/Pair").then((m) => ({ default: m.Pair })));
+const HouseHome = lazy(() => import("./house/HouseHome").then((m) => ({ default: m.HouseHome })));
 const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
@@ -35,6 +39,10 @@ function App() {
           <Route path="/locker" element={<Locker />} />
           <Route path="/locker/import" element={<ImportPage />} />
           <Route path="/locker/labels" element={<Labels />} />
+          <Route path="/phones" element={<Phones />} />
+          <Route path="/house" element={<HouseHome />} />
+          <Route path="/house/pair" element={<Pair />} />
+          <Route path="/house/:assignment/lists" element={<Lists />} />
           <Route path="/:assignment/what-if" element={<WhatIf />} />
           <Route path="/:assignment/power" element={<Power />} />
           <Route path="/:assignment/cards" element={<Cards />} />
@@ -55,8 +63,12 @@ function App() {
           />
         </Routes>
       </Suspense>
-      <FindLine />
-      <CopyStrip />
+      {!isHouse && (
+        <>
+          <FindLine />
+          <CopyStrip />
+        </>
+      )}
     </>
   );
 }

@@ -66,6 +66,9 @@ public sealed class DayLists
         foreach (var card in plan.Items.OfType<Card>().Where(c => cards.GetValueOrDefault(c.Id) is { HoldsPictures: true } && !c.CanRecord))
             yield return new CheckLine($"tonight/clear/{card.Id}", $"{card.Label} cleared, or another taken", "it holds pictures of another day", null,
                 prices.Without([card.Id]).Cost, [card.Id]);
+        foreach (var card in plan.Items.OfType<Card>().Where(c => c.State == "settings"))
+            yield return new CheckLine($"tonight/settings/{card.Id}", $"{card.Label} at hand, its settings those of the cameras",
+                "what a camera forgets is loaded from it", null, LineCost.None, [card.Id]);
         foreach (var item in plan.Items.Where(i => i.Wanted))
             yield return new CheckLine($"tonight/get/{item.Id}", $"{item.Label} is here", "still to be had", null, prices.Without([item.Id]).Cost, [item.Id]);
         List<string> bodies = [.. plan.Items.OfType<Body>().Where(b => plan.Parts.Any(p => p.SetsUp(b.Id))).Select(b => b.Id)];

@@ -181,6 +181,34 @@ namespace YokePair.Data.Migrations
                     b.ToTable("Locker", (string)null);
                 });
 
+            modelBuilder.Entity("YokePair.Data.PhoneRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("PairedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("TokenHash")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<DateTime?>("Until")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("TokenHash")
+                        .IsUnique();
+
+                    b.ToTable("Phones", (string)null);
+                });
+
             modelBuilder.Entity("YokePair.Data.EditRow", b =>
                 {
                     b.HasOne("YokePair.Data.AssignmentRow", null)

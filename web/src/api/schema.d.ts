@@ -964,6 +964,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/phones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowPhones"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/phones/pairings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OfferPairing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/phones/waiting/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LetPhoneIn"];
+        delete: operations["RefusePhone"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/phones/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["SendPhoneAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/pairings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AskIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/pairings/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AskWhetherIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -5786,6 +5882,41 @@ export interface components {
             /** @description Why, in the owner's words. */
             note?: null | string;
         };
+        /** @description How it stands. */
+        PairingAnswer: {
+            /** @description Waiting, let in or refused. */
+            state: components["schemas"]["PairingState"];
+            /** @description Once, when it is let in: what it shows from then on. */
+            token: null | string;
+        };
+        /** @description What it is told. */
+        PairingBegun: {
+            /** @description What it asks with how that stands. */
+            key: string;
+            /** @description What both screens show. */
+            code: string;
+        };
+        /** @description A place that is offered to one phone. */
+        PairingOffer: {
+            /** @description What the phone opens. */
+            address: string;
+            /** @description The same as a picture, a data address. */
+            qr: string;
+            /** @description Until when it is good, UTC. */
+            until: string;
+        };
+        /** @description A phone asks to be let in. */
+        PairingRequest: {
+            /** @description What it read off the main screen. */
+            secret: string;
+            /** @description What it calls itself. */
+            name: string;
+        };
+        /**
+         * @description How a phone's asking stands.
+         * @enum {unknown}
+         */
+        PairingState: "waiting" | "letIn" | "refused";
         /** @description A stretch of the day. */
         Part: {
             /** @description Stable id, unique among parts. */
@@ -5963,6 +6094,31 @@ export interface components {
         };
         /** @enum {unknown} */
         PersonRole: "photographer" | "assistant" | null;
+        /** @description A phone that was let in. */
+        Phone: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            id: number;
+            /** @description What it is called. */
+            name: string;
+            /** @description When, UTC. */
+            pairedAt: string;
+            /** @description How long it may, UTC; null = until it is sent away. */
+            until: null | string;
+        };
+        /** @description Phones in the house, as the main screen sees them. */
+        PhonePage: {
+            /** @description What a phone opens; null = the house is not open. */
+            address: null | string;
+            /** @description Whether anyone on that network can read along. */
+            isPlain: boolean;
+            /** @description Those that were let in, the newest first. */
+            phones: components["schemas"]["Phone"][];
+            /** @description Those that want in. */
+            waiting: components["schemas"]["WaitingPhone"][];
+        };
         /**
          * @description Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one
          *     thing.
@@ -8050,6 +8206,15 @@ export interface components {
             part: null | string;
             /** @description That need. */
             need: null | string;
+        };
+        /** @description A phone that wants in. */
+        WaitingPhone: {
+            /** @description Its number among those that wait. */
+            id: string;
+            /** @description What it calls itself. */
+            name: string;
+            /** @description What both screens show, to be compared. */
+            code: string;
         };
         /** @description A way of meeting a need. */
         WayReport: {
@@ -10487,6 +10652,199 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowPhones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhonePage"];
+                };
+            };
+        };
+    };
+    OfferPairing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingOffer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    LetPhoneIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhonePage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    RefusePhone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    SendPhoneAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    AskIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingBegun"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    AskWhetherIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingAnswer"];
                 };
             };
         };

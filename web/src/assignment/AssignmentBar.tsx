@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { Link } from "react-router";
+import { isHouse } from "../api/token";
 import { date } from "../shared/format";
 
 type View = "day" | "what-if" | "power" | "cards" | "bags" | "lists" | "proposals";
@@ -34,6 +35,7 @@ export function AssignmentBar({
   query?: URLSearchParams;
   children?: ReactNode;
 }) {
+  if (isHouse) return null;
   return (
     <>
       <PrintTitle name={name} view={sheet ?? views.find(([is]) => is === view)?.[1] ?? ""} />

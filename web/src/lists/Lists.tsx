@@ -11,6 +11,7 @@ import { time } from "../shared/format";
 import { useKept } from "../shared/useKept";
 import { CheckRow } from "./CheckRow";
 import { Leave } from "./Leave";
+import { tickedBy } from "./ticker";
 import { useLists } from "./useLists";
 
 /** The lists of a day: the evening before, leaving home, before what happens once, going home. */
@@ -18,13 +19,11 @@ export function Lists() {
   const key = useParams().assignment ?? "";
   const { board, loadError } = useBoard(key, []);
   const lists = useLists(key);
-  if (lists.error ?? loadError)
-    return (
-      <main className="p-6">
-        <Problem error={(lists.error ?? loadError)!} />
-      </main>
-    );
-  if (!lists.data || !board) return <main className="p-6 text-quiet">Making the lists …</main>;
+  // With the network gone one ticks on; what is there stays.
+  if (!lists.data || !board) {
+    const error = lists.error ?? loadError;
+    return <main className="p-6 text-quiet">{error ? <Problem error={error} /> : "Making the lists …"}</main>;
+  }
   return <Page key={key} assignment={key} plan={board.plan} lists={lists} checked={lists.data} />;
 }
 
@@ -37,7 +36,7 @@ interface PageProps {
 
 function Page({ assignment, plan, lists, checked }: PageProps) {
   const [search, setSearch] = useSearchParams();
-  const [who, setWho] = useKept("ticked-by");
+  const [who, setWho] = useKept(tickedBy);
   const all = checked.lists;
   const list = all.find((l) => idOf(l) === search.get("list")) ?? all.find(isOpen) ?? all[0]!;
   const byPlace = search.get("by") !== "price";
@@ -94,10 +93,12 @@ const Sentence = ({ text }: { text: string }) => (
 );
 
 /** What was refused, and what waits for the network. */
-function Troubles({ lists: { refused, isCut, waiting } }: Pick<PageProps, "lists">) {
+function Troubles({ lists }: Pick<PageProps, "lists">) {
+  const { refused, isCut, waiting } = lists;
   return (
     <>
       {refused && <Problem error={refused} />}
+      {lists.isCut || !lists.error ? null : <Problem error={lists.error} />}
       {isCut && (
         <p role="alert" className="font-semibold text-hangs">
           The network is gone. {waiting} {waiting === 1 ? "tick waits" : "ticks wait"} here: leave this page
@@ -149,7 +150,7 @@ function Foot({
         value={who}
         choose={setWho}
         empty="anybody"
-        options={plan.people.map((p) => [p.name ?? p.id, p.name ?? p.id] as const)}
+        options={tickers(plan, who).map((name) => [name, name] as const)}
       />
       <button className="ml-auto min-h-[32px] underline max-[700px]:min-h-[44px]" onClick={turn}>
         {byPlace ? "what matters first" : "by place"}
@@ -157,6 +158,11 @@ function Foot({
     </footer>
   );
 }
+
+/** The team, and whoever this phone was let in as. */
+const tickers = (plan: BoardView["plan"], who: string) => [
+  ...new Set([...plan.people.map((p) => p.name ?? p.id), ...(who ? [who] : [])]),
+];
 
 const idOf = (list: CheckedList) => (list.part ? `before-${list.part}` : list.kind);
 const done = (list: CheckedList) => list.lines.filter((l) => l.ticked).length;

@@ -1,11 +1,15 @@
 import { useIsMutating, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { answer, api, type CheckedLists } from "../api/client";
+import { answer, api, ProblemError, type CheckedLists } from "../api/client";
 
 export interface Ticking {
   line: string;
   done: boolean;
   who: string | null;
 }
+
+/** Whether nobody answered at all. */
+const isGone = (error: unknown) =>
+  error instanceof TypeError || (error instanceof ProblemError && error.status === 0);
 
 /** Another phone may tick as well. */
 const lookAgainMs = 5_000;
@@ -33,7 +37,7 @@ export function useLists(key: string) {
     error,
     tick: tick.mutate,
     waiting: useIsMutating({ mutationKey: queryKey }),
-    isCut: tick.failureReason instanceof TypeError,
+    isCut: isGone(tick.failureReason) || isGone(error),
     depart,
     refused: tick.error ?? depart.error,
   };

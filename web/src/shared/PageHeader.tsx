@@ -1,5 +1,6 @@
 import { useEffect, type ReactNode } from "react";
 import { Link } from "react-router";
+import { isHouse } from "../api/token";
 import { setFinding } from "./actions";
 import { Entry, LinkEntry, Menu } from "./Menu";
 import { changeTheme, ThemeButton } from "./ThemeButton";
@@ -27,6 +28,7 @@ export function PageHeader({
   useEffect(() => {
     document.title = tab;
   }, [tab]);
+  if (isHouse) return <HouseHeader title={phoneTitle ?? title} />;
   return (
     <header className="flex flex-wrap items-center gap-x-5 border-b border-rule px-4 py-1 max-[700px]:min-h-[44px] max-[700px]:gap-x-3 max-[700px]:py-0 print:hidden">
       <Wordmark />
@@ -62,6 +64,17 @@ export function PageHeader({
   );
 }
 
+/** On a phone in the house: which day, and back to the others. */
+const HouseHeader = ({ title }: { title: string | undefined }) => (
+  <header className="flex min-h-[52px] items-center gap-x-3 border-b border-rule px-4 print:hidden">
+    <Link to="/house" className="flex min-h-[44px] items-center underline">
+      All days
+    </Link>
+    <strong className="min-w-0 flex-1 truncate">{title}</strong>
+    <ThemeButton />
+  </header>
+);
+
 const Places = () => (
   <nav aria-label="Yoke Pair" className="flex gap-x-4 max-[700px]:hidden">
     <Link to="/" className="py-1">
@@ -69,6 +82,9 @@ const Places = () => (
     </Link>
     <Link to="/locker" className="py-1">
       Locker
+    </Link>
+    <Link to="/phones" className="py-1">
+      Phones
     </Link>
   </nav>
 );
@@ -82,6 +98,9 @@ const PhoneMenu = () => (
       </LinkEntry>
       <LinkEntry>
         <Link to="/locker">Locker</Link>
+      </LinkEntry>
+      <LinkEntry>
+        <Link to="/phones">Phones</Link>
       </LinkEntry>
       <Entry does={changeUnits}>Figures in {unitsSaid}; change</Entry>
       <Entry does={changeTheme}>Hall or table light</Entry>
