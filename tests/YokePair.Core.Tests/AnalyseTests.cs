@@ -119,6 +119,14 @@ public sealed class AnalyseTests
     }
 
     [Fact]
+    public void A_plan_without_a_part_is_no_plan()
+    {
+        var none = PlanFile.Read(PlanFile.Write(PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan! with { Parts = [], Events = null }));
+        Assert.Null(none.Plan);
+        Assert.Equal(["parts: is empty; a day has at least one part"], none.Problems.Select(p => p.ToString()));
+    }
+
+    [Fact]
     public void A_plan_survives_a_round_trip_byte_for_byte_after_the_first()
     {
         var once = PlanFile.Write(PlanFile.Read(Encoding.UTF8.GetBytes(Sound)).Plan!);
