@@ -33,9 +33,11 @@ public sealed partial class PaperStories
             }
             // As wide as the narrower of the two between its margins, nothing is cut off.
             Emulate(page, (int)((8.27 - (20 / 25.4)) * Inch), "print");
-            Assert.Equal(title, page.Driver.ExecuteScript("return [...document.querySelectorAll('p')].find(p => p.innerText.includes(' · ')).firstChild.innerText"));
+            Assert.Equal(title, page.Driver.ExecuteScript(
+                "return [...document.querySelectorAll('p')].find(p => p.innerText.includes(' · ')).firstChild.innerText"));
             Assert.Equal("", page.Driver.ExecuteScript(
-                "return [...document.querySelectorAll('body *')].filter(e => e.checkVisibility() && !e.closest('.sr-only') && e.getBoundingClientRect().right > innerWidth + 1)"
+                "return [...document.querySelectorAll('body *')].filter(e => e.checkVisibility() && !e.closest('.sr-only'))"
+                + ".filter(e => e.getBoundingClientRect().right > innerWidth + 1)"
                 + ".map(e => e.tagName + ' ' + e.textContent.slice(0, 30)).join('; ')"));
             if (view == "day")
             {

@@ -50,17 +50,7 @@ function App() {
           <Route path="/:assignment/manifest" element={<ManifestPage />} />
           <Route path="/:assignment/lists" element={<Lists />} />
           <Route path="/:assignment/day" element={<Board />} />
-          <Route
-            path="*"
-            element={
-              <main className="p-6 text-lg">
-                <h1>There is nothing at this address.</h1>
-                <Link to="/" className="underline">
-                  All assignments
-                </Link>
-              </main>
-            }
-          />
+          <Route path="*" element={<Nowhere />} />
         </Routes>
       </Suspense>
       {!isHouse && (
@@ -72,6 +62,15 @@ function App() {
     </>
   );
 }
+
+const Nowhere = () => (
+  <main className="p-6 text-lg">
+    <h1>There is nothing at this address.</h1>
+    <Link to="/" className="underline">
+      All assignments
+    </Link>
+  </main>
+);
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>

@@ -15,11 +15,12 @@ internal sealed partial class HouseDoor(RequestDelegate next, HouseSettings hous
     private const int PerMinute = 300, PairingsPerMinute = 30;
 
     private readonly PartitionedRateLimiter<(IPAddress Who, bool IsPairing)> limiter =
-        PartitionedRateLimiter.Create<(IPAddress Who, bool IsPairing), (IPAddress, bool)>(asks => RateLimitPartition.GetFixedWindowLimiter(asks, _ => new FixedWindowRateLimiterOptions
-        {
-            PermitLimit = asks.IsPairing ? PairingsPerMinute : PerMinute,
-            Window = Minute,
-        }));
+        PartitionedRateLimiter.Create<(IPAddress Who, bool IsPairing), (IPAddress, bool)>(
+            asks => RateLimitPartition.GetFixedWindowLimiter(asks, _ => new FixedWindowRateLimiterOptions
+            {
+                PermitLimit = asks.IsPairing ? PairingsPerMinute : PerMinute,
+                Window = Minute,
+            }));
 
     public async Task InvokeAsync(HttpContext context, PhoneStore phones)
     {

@@ -22,6 +22,7 @@ export type CardCopyRequest = Schemas["CardCopyRequest"];
 export type CardPages = Schemas["CardPages"];
 export type RecordedCard = Schemas["RecordedCard"];
 export type BagDay = Schemas["BagDay"];
+export type PairingOffer = Schemas["PairingOffer"];
 export type PhonePage = Schemas["PhonePage"];
 export type ModuleTold = Schemas["ModuleTold"];
 export type StyleDay = Schemas["StyleDay"];

@@ -15,6 +15,10 @@ const views: [View, string, path: string][] = [
   ["proposals", "Proposals", "day?show=setups"],
 ];
 
+const doClass =
+  "ml-auto flex shrink-0 items-center gap-x-4 max-[700px]:gap-x-2 " +
+  "[&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]";
+
 /** The line of one assignment: what it is, its views, and what can be done with it. */
 export function AssignmentBar({
   assignment,
@@ -43,9 +47,7 @@ export function AssignmentBar({
         <h1 className="min-w-0 truncate text-[15px] font-bold max-[700px]:sr-only">{name}</h1>
         {aside && <span className="text-quiet max-[900px]:hidden">{aside}</span>}
         <Views assignment={assignment} name={name} view={view} query={query} />
-        <span className="ml-auto flex shrink-0 items-center gap-x-4 max-[700px]:gap-x-2 [&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]">
-          {children}
-        </span>
+        <span className={doClass}>{children}</span>
       </div>
     </>
   );

@@ -65,7 +65,8 @@ function usePicking({ edit }: BagsPage): Picking {
 }
 
 const rowClass =
-  "grid grid-cols-[11rem_1fr_16rem] gap-x-4 border-t border-rule py-2 max-[900px]:grid-cols-1 print:grid-cols-[8rem_1fr_12rem]! print:break-inside-avoid print:py-1";
+  "grid grid-cols-[11rem_1fr_16rem] gap-x-4 border-t border-rule py-2 max-[900px]:grid-cols-1 " +
+  "print:grid-cols-[8rem_1fr_12rem]! print:break-inside-avoid print:py-1";
 
 type BeamRow = BagsPage & Picking & { beam: Beam };
 
@@ -148,8 +149,7 @@ function Things({ beam, longest, name, picked }: BeamRow & { longest: number }) 
         ))}
       </div>
       <Limit at={limitG == null ? null : share(limitG)} />
-      <Weight beam={beam} />
-      <p className="hidden print:block">{beam.things.map((t) => name(t.item)).join(", ")}</p>
+      <Weight beam={beam} name={name} />
     </div>
   );
 }
@@ -163,14 +163,17 @@ const Limit = ({ at }: { at: number | null }) =>
     />
   );
 
-function Weight({ beam }: { beam: Beam }) {
+function Weight({ beam, name }: { beam: Beam; name: BagsPage["name"] }) {
   const { limitG, over } = beam;
   return (
-    <p className={over > 0 ? "font-semibold text-hangs" : "text-quiet"}>
-      <strong className="text-ink">{weight(beam.grams)}</strong>
-      {limitG != null && (over > 0 ? `, ${weight(over)} over ${weight(limitG)}` : ` of ${weight(limitG)}`)}
-      {beam.things.some((t) => t.isUsual) && ", some of it as is usual"}
-    </p>
+    <>
+      <p className={over > 0 ? "font-semibold text-hangs" : "text-quiet"}>
+        <strong className="text-ink">{weight(beam.grams)}</strong>
+        {limitG != null && (over > 0 ? `, ${weight(over)} over ${weight(limitG)}` : ` of ${weight(limitG)}`)}
+        {beam.things.some((t) => t.isUsual) && ", some of it as is usual"}
+      </p>
+      <p className="hidden print:block">{beam.things.map((t) => name(t.item)).join(", ")}</p>
+    </>
   );
 }
 
@@ -203,9 +206,7 @@ function PackElsewhere({ beam, plan, bags, name, edit, picked, pick, move, forge
               </option>
             ))}
             {bags.modules.map((m) => (
-              <option key={m.box} value={`@${m.box}`}>
-                {name(m.box)}
-              </option>
+              <option key={m.box} value={`@${m.box}`} label={name(m.box)} />
             ))}
           </Select>
         </label>

@@ -24,33 +24,43 @@ export function Pair() {
       {ask.data ? (
         <Waiting begun={ask.data} called={called} />
       ) : (
-        <form
-          className="mt-3 flex flex-col gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            ask.mutate();
-          }}
-        >
-          <label className="flex flex-col gap-1">
-            Whose phone is it?
-            <input
-              className="webbing text-[17px] font-normal"
-              value={called}
-              required
-              maxLength={40}
-              autoComplete="off"
-              onChange={(e) => setCalled(e.target.value)}
-            />
-          </label>
-          <button className="webbing min-h-[72px]" disabled={ask.isPending}>
-            Ask at the main screen
-          </button>
-          {ask.error && <Problem error={ask.error} />}
-        </form>
+        <Ask called={called} call={setCalled} ask={ask} />
       )}
     </main>
   );
 }
+
+interface AskProps {
+  called: string;
+  call: (name: string) => void;
+  ask: { mutate: () => void; isPending: boolean; error: Error | null };
+}
+
+const Ask = ({ called, call, ask }: AskProps) => (
+  <form
+    className="mt-3 flex flex-col gap-3"
+    onSubmit={(e) => {
+      e.preventDefault();
+      ask.mutate();
+    }}
+  >
+    <label className="flex flex-col gap-1">
+      Whose phone is it?
+      <input
+        className="webbing text-[17px] font-normal"
+        value={called}
+        required
+        maxLength={40}
+        autoComplete="off"
+        onChange={(e) => call(e.target.value)}
+      />
+    </label>
+    <button className="webbing min-h-[72px]" disabled={ask.isPending}>
+      Ask at the main screen
+    </button>
+    {ask.error && <Problem error={ask.error} />}
+  </form>
+);
 
 /** Both screens show the same code, or it is somebody else's phone. */
 function Waiting({ begun, called }: { begun: { key: string; code: string }; called: string }) {

@@ -1,5 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { answer, api, type PhonePage } from "../api/client";
+import { type QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answer, api, type PairingOffer, type PhonePage } from "../api/client";
 import { date, time } from "../shared/format";
 import { PageHeader } from "../shared/PageHeader";
 import { Problem } from "../shared/Problem";
@@ -42,17 +42,18 @@ const HowToOpen = () => (
   </p>
 );
 
+const lookAgain = (client: QueryClient) => ({ onSuccess: () => client.invalidateQueries({ queryKey }) });
+
 function Open({ page }: { page: PhonePage }) {
   const client = useQueryClient();
   const offer = useMutation({ mutationFn: () => answer(api.POST("/api/phones/pairings")) });
-  const done = { onSuccess: () => client.invalidateQueries({ queryKey }) };
   const letIn = useMutation({
     mutationFn: (id: string) => answer(api.POST("/api/phones/waiting/{id}", { params: { path: { id } } })),
-    ...done,
+    ...lookAgain(client),
   });
   const refuse = useMutation({
     mutationFn: (id: string) => answer(api.DELETE("/api/phones/waiting/{id}", { params: { path: { id } } })),
-    ...done,
+    ...lookAgain(client),
   });
   return (
     <section aria-label="Let a phone in" className="mt-3">
@@ -68,34 +69,15 @@ function Open({ page }: { page: PhonePage }) {
         </button>
       </p>
       {offer.error && <Problem error={offer.error} />}
-      {offer.data && page.waiting.length === 0 && (
-        <p className="mt-3 flex flex-wrap items-center gap-4">
-          <img src={offer.data.qr} alt="What the phone’s camera reads" className="size-48 bg-white" />
-          <span className="max-w-[26rem]">
-            Point the phone’s camera at it, or open{" "}
-            <span className="wrap-anywhere" data-testid="pairing">
-              {offer.data.address}
-            </span>
-            . Good for one phone, until {time(offer.data.until)}.
-          </span>
-        </p>
-      )}
+      {offer.data && page.waiting.length === 0 && <Offered {...offer.data} />}
       <ul>
         {page.waiting.map((phone) => (
-          <li key={phone.id} className="mt-3 border-2 border-ink p-3">
-            <p>
-              <strong>{phone.name}</strong> wants in. Does the phone show the same?
-            </p>
-            <p className="my-2 text-4xl font-bold">{phone.code}</p>
-            <p className="flex gap-3">
-              <button className="webbing" onClick={() => letIn.mutate(phone.id)}>
-                The same: let it in
-              </button>
-              <button className="webbing" onClick={() => refuse.mutate(phone.id)}>
-                Another: no
-              </button>
-            </p>
-          </li>
+          <Wants
+            key={phone.id}
+            phone={phone}
+            yes={() => letIn.mutate(phone.id)}
+            no={() => refuse.mutate(phone.id)}
+          />
         ))}
       </ul>
       {(letIn.error ?? refuse.error) && <Problem error={(letIn.error ?? refuse.error)!} />}
@@ -103,11 +85,49 @@ function Open({ page }: { page: PhonePage }) {
   );
 }
 
+/** What the phone's camera reads, and the same in letters. */
+const Offered = ({ qr, address, until }: PairingOffer) => (
+  <p className="mt-3 flex flex-wrap items-center gap-4">
+    <img src={qr} alt="What the phone’s camera reads" className="size-48 bg-white" />
+    <span className="max-w-[26rem]">
+      Point the phone’s camera at it, or open{" "}
+      <span className="wrap-anywhere" data-testid="pairing">
+        {address}
+      </span>
+      . Good for one phone, until {time(until)}.
+    </span>
+  </p>
+);
+
+/** A phone that wants in, with the code that both screens show. */
+const Wants = ({ phone, yes, no }: WantsProps) => (
+  <li className="mt-3 border-2 border-ink p-3">
+    <p>
+      <strong>{phone.name}</strong> wants in. Does the phone show the same?
+    </p>
+    <p className="my-2 text-4xl font-bold">{phone.code}</p>
+    <p className="flex gap-3">
+      <button className="webbing" onClick={yes}>
+        The same: let it in
+      </button>
+      <button className="webbing" onClick={no}>
+        Another: no
+      </button>
+    </p>
+  </li>
+);
+
+interface WantsProps {
+  phone: PhonePage["waiting"][number];
+  yes: () => void;
+  no: () => void;
+}
+
 function Known({ page }: { page: PhonePage }) {
   const client = useQueryClient();
   const away = useMutation({
     mutationFn: (id: number) => answer(api.DELETE("/api/phones/{id}", { params: { path: { id } } })),
-    onSuccess: () => client.invalidateQueries({ queryKey }),
+    ...lookAgain(client),
   });
   return (
     <section aria-label="Phones that are let in" className="mt-5">

@@ -45,11 +45,7 @@ function Page({ assignment, plan, lists, checked }: PageProps) {
   return (
     <div className="flex h-full flex-col">
       <PageHeader view={`${plan.assignment.name} · Lists`} phoneTitle={plan.assignment.name} />
-      <Bar
-        assignment={assignment}
-        name={plan.assignment.name}
-        sheet={[list.title, time(list.at)].filter(Boolean).join(", ")}
-      />
+      <Bar assignment={assignment} name={plan.assignment.name} sheet={sheetOf(list)} />
       <main className="relative min-h-0 flex-1 overflow-auto px-4 py-3 print:overflow-visible print:p-0">
         <Sentence text={list.sentence} />
         <Which all={all} chosen={list} choose={(id) => show(id, !byPlace)} />
@@ -158,6 +154,8 @@ function Foot({
     </footer>
   );
 }
+
+const sheetOf = (list: CheckedList) => [list.title, time(list.at)].filter(Boolean).join(", ");
 
 /** The team, and whoever this phone was let in as. */
 const tickers = (plan: BoardView["plan"], who: string) => [
