@@ -1,4 +1,3 @@
-using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Swaps;
 using YokePair.Core.Use;

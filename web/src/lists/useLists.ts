@@ -20,7 +20,7 @@ const keyOf = (key: string) => ["board", key, "lists"];
 export function useLists(key: string) {
   const client = useQueryClient();
   const queryKey = keyOf(key);
-  const { data, error } = useQuery({
+  const { data, error, fetchStatus } = useQuery({
     queryKey,
     refetchInterval: () => (client.isMutating({ mutationKey: queryKey }) > 0 ? false : lookAgainMs),
     queryFn: ({ signal }) =>
@@ -37,7 +37,7 @@ export function useLists(key: string) {
     error,
     tick: tick.mutate,
     waiting: useIsMutating({ mutationKey: queryKey }),
-    isCut: isGone(tick.failureReason) || isGone(error),
+    isCut: fetchStatus === "paused" || isGone(tick.failureReason) || isGone(error),
     depart,
     refused: tick.error ?? depart.error,
   };
@@ -52,7 +52,7 @@ function useTick(key: string) {
     // One after the other, so that none overtakes another.
     scope: { id: queryKey.join("/") },
     networkMode: "always",
-    retry: (_, e) => e instanceof TypeError,
+    retry: (_, e) => isGone(e),
     retryDelay: 2_000,
     mutationFn: (body: Ticking) =>
       answer(api.POST("/api/assignments/{key}/lists/ticks", { params: { path: { key } }, body })),
