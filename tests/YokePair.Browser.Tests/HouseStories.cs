@@ -44,6 +44,16 @@ public sealed class HouseStories
             "return performance.getEntriesByType('resource').map(r => new URL(r.name).origin).filter(o => o !== location.origin).join(' ')"));
         Assert.Empty(phone.Complaints());
 
+        // In the cellar the list stays, and what is ticked there is sent from the hallway.
+        Network(phone, isGone: true);
+        bool Says(string words) => phone.Has("[role=alert]") && phone.Text("[role=alert]").Contains(words, StringComparison.Ordinal);
+        phone.Until(() => Says("The network is gone."), "that it is gone");
+        phone.Driver.FindElements(By.CssSelector("[role=checkbox][aria-checked=false]"))[0].Click();
+        phone.Until(() => Says("1 tick waits here"), "a tick that waits");
+        Network(phone, isGone: false);
+        phone.Until(() => Lists().Split("\"who\":\"Anna\"").Length == 3 && !phone.Has("[role=alert]"), "both of her ticks");
+        Assert.All(phone.Complaints(), c => Assert.Contains("net::ERR_", c, StringComparison.Ordinal));
+
         page.Until(() => page.Has("section[aria-label='Phones that are let in'] li"), "the phone among those let in");
         page.Find("button[aria-label='Send Anna away']").Click();
         phone.Until(() => phone.Text("main").Contains("This phone is not let in, or no longer", StringComparison.Ordinal), "that it may no longer");
@@ -113,6 +123,12 @@ public sealed class HouseStories
 
             async Task<string?> Stands() => (await (await Post(there, ask, new { })).Content.ReadFromJsonAsync<JsonElement>()).GetProperty("state").GetString();
         }
+    }
+
+    private static void Network(Page page, bool isGone)
+    {
+        page.Driver.ExecuteCdpCommand("Network.enable", []);
+        page.Driver.ExecuteCdpCommand("Network.setBlockedURLs", new Dictionary<string, object?> { ["urls"] = (string[])(isGone ? ["*/api/*"] : []) });
     }
 
     private static async Task<HttpStatusCode> Get(HttpClient client, string path, string? token, string? host = null)
