@@ -123,7 +123,9 @@ public sealed class UndoTests
             nameof(MoveItems) => new MoveItems { Items = [.. plan.Items.Take(random.Next(1, 4)).Select(i => i.Id)], Place = Pick(plan.Places).Id },
             nameof(PackTogether) => new PackTogether
             {
-                Name = "Box", Items = [.. plan.Items.Take(random.Next(1, 4)).Select(i => i.Id)], Place = Pick(plan.Places).Id,
+                Name = "Box",
+                Items = [.. plan.Items.Take(random.Next(1, 4)).Select(i => i.Id)],
+                Place = Pick(plan.Places).Id,
             },
             nameof(SetContents) => new SetContents { Box = "box", Contents = [lens.Id] },
             nameof(PutPlace) => new PutPlace { Place = new Place { Id = random.Next(2) == 0 ? "" : Pick(plan.Places).Id, Name = "Sling", ReachSeconds = 4 } },

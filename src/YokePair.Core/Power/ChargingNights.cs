@@ -1,6 +1,5 @@
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
-using YokePair.Core.Use;
 
 namespace YokePair.Core.Power;
 
