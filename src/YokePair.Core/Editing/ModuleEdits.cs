@@ -22,7 +22,7 @@ public sealed record PackTogether : PlanEdit
         if (Items.Count == 0) return Refuse("items", "is empty; pick what belongs in it");
         if (plan.PlaceOf(Place) is null) return Refuse("place", $"there is no place \"{Place}\"");
         if (Items.FirstOrDefault(i => !plan.HasItem(i)) is { } gone) return Refuse("items", $"there is no item \"{gone}\"");
-        var taken = plan.People.Select(p => p.Id).Concat(plan.Places.Select(p => p.Id)).Concat(plan.Items.Select(i => i.Id)).ToHashSet(StringComparer.Ordinal);
+        var taken = ItemIds.Taken(plan);
         var items = plan.ItemsById();
         // What is on another of them, or in it, stays there.
         var loose = Items.Where(i => !PlaceReference.Bearers(items[i], items).Any(b => Items.Contains(b.Id))).ToHashSet(StringComparer.Ordinal);

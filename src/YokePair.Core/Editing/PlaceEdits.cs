@@ -20,7 +20,7 @@ public sealed record PutPlace : PlanEdit
         var whose = Place.Person is { } person ? $"{plan.PersonOf(person)!.Name ?? person}'s" : "anybody's";
         var said = FormattableString.Invariant($"{Place.Name}: {whose}, in {Place.ReachSeconds} s");
         if (plan.PlaceOf(Place.Id) is { } old) return new EditResult(plan with { Places = [.. plan.Places.Select(p => p == old ? Place : p)] }, said, []);
-        var taken = plan.People.Select(p => p.Id).Concat(plan.Places.Select(p => p.Id)).Concat(plan.Items.Select(i => i.Id)).ToHashSet(StringComparer.Ordinal);
+        var taken = ItemIds.Taken(plan);
         var added = Place with { Id = Place.Id.Length > 0 && !taken.Contains(Place.Id) ? Place.Id : ItemIds.New("place", Place.Name, taken) };
         return new EditResult(plan with { Places = [.. plan.Places, added] }, said, []);
     }

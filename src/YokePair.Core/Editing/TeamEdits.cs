@@ -19,7 +19,7 @@ public sealed record SetPerson : PlanEdit
         var old = plan.PersonOf(Person.Id);
         var what = old is not null && old with { Habits = null } == Person with { Habits = null } ? "how they work" : What(Person);
         if (old is not null) return new EditResult(plan with { People = [.. plan.People.Select(p => p == old ? Person : p)] }, $"{Person.Name}: {what}", []);
-        var taken = plan.People.Select(p => p.Id).Concat(plan.Places.Select(p => p.Id)).Concat(plan.Items.Select(i => i.Id)).ToHashSet(StringComparer.Ordinal);
+        var taken = ItemIds.Taken(plan);
         var added = Person with { Id = Person.Id.Length > 0 ? Person.Id : ItemIds.New("person", Person.Name, taken) };
         // Where everybody is there, so is who has just come; where people are named, nothing is said of the new one.
         return new EditResult(plan with { People = [.. plan.People, added] }, $"{added.Name} comes along: {What(added)}", []);

@@ -52,8 +52,11 @@ internal static class ChargingNights
         var shared = Shared(types, chargers.FindAll(c => without?.Contains(c.Id) != true));
         // Those one has along are told: of such one that fails leaves none.
         return [.. types.Where(t => t.Count > 0)
-            .Select(t => Best(plan, shared[t.Type], areTold && chargers.Exists(c => c.Takes(t.Type)), t, first, before))];
+            .Select(t => Best(plan, shared[t.Type], areTold && IsTold(plan, t.Type), t, first, before))];
     }
+
+    /// <summary>Whether a charger of a type is along, whether it works or not.</summary>
+    public static bool IsTold(Plan plan, string type) => plan.Items.OfType<Charger>().Any(c => c.Takes(type));
 
     /// <summary>The end of a job after which one is home later than usual in the evening before; null where there is none.</summary>
     private static DateTime? LateJob(Plan plan, DateTime first, IReadOnlyList<DateTime> otherEnds)

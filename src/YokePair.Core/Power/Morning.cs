@@ -35,7 +35,7 @@ internal static class Morning
         List<ToCharge> types = [.. used.Select(g => new ToCharge(g.Key, g.Count() * (devices.CellsOf(g.Key) ?? 1), devices.CellsOf(g.Key)))];
         var night = ChargingNights.Between(kit.Plan, types, over, start, [.. dead.Select(d => kit.Items[d].Id)]);
         var shares = new Dictionary<int, double>();
-        foreach (var type in night.Where(n => kit.Plan.Items.OfType<Charger>().Any(c => c.Takes(n.Type))))
+        foreach (var type in night.Where(n => ChargingNights.IsTold(kit.Plan, n.Type)))
         {
             var gained = type.Rounds.SelectMany(r => Enumerable.Repeat(r.Share, r.Count)).ToList();
             // A set is as full as the last of its cells.
@@ -63,7 +63,7 @@ internal static class Morning
     public static IReadOnlyList<Charging> Seen(IReadOnlyList<Charging> night, IReadOnlyList<PowerType> types, Plan plan) =>
     [
         .. night.Select(n => types.FirstOrDefault(t => t.Type == n.Type) is not { } type ? n with { Needed = 0 }
-            : type.Short == 0 && plan.Items.OfType<Charger>().Any(c => c.Takes(n.Type)) ? n with { Needed = n.Full }
+            : type.Short == 0 && ChargingNights.IsTold(plan, n.Type) ? n with { Needed = n.Full }
             : n with { Needed = Math.Max(0, (Math.Min(type.Wanted, type.Carried) - type.Carried) * (type.Each ?? 1) + n.Wanted) }),
     ];
 }

@@ -1,6 +1,5 @@
 using System.Text;
 using Microsoft.AspNetCore.Mvc;
-using QRCoder;
 using YokePair.Core.Plans;
 using YokePair.Data;
 
@@ -86,9 +85,7 @@ internal static class PhoneEndpoints
         var (secret, until) = pairings.Begin();
         // Behind the sign nothing is sent to a server, nor kept in its log.
         var address = new Uri(house.Address, $"house/pair#{secret}").ToString();
-        using var code = QRCodeGenerator.GenerateQrCode(address, QRCodeGenerator.ECCLevel.M);
-        using var drawing = new SvgQRCode(code);
-        var svg = Convert.ToBase64String(Encoding.UTF8.GetBytes(drawing.GetGraphic(4)));
+        var svg = Convert.ToBase64String(Encoding.UTF8.GetBytes(QrPicture.Of(address)));
         return Results.Ok(new PairingOffer(address, $"data:image/svg+xml;base64,{svg}", until.UtcDateTime));
     }
 

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using QRCoder;
 using YokePair.Core.Library;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
@@ -77,9 +76,7 @@ internal static class LockerEndpoints
     private static async Task<IResult> Tag(string id, HttpRequest request, LockerStore store, CancellationToken cancel)
     {
         if ((await store.LoadAsync(cancel)).Things.All(t => t.Id != id)) return Problems.NotFound("thing");
-        using var code = QRCodeGenerator.GenerateQrCode($"{request.Scheme}://{request.Host}/locker?thing={Uri.EscapeDataString(id)}", QRCodeGenerator.ECCLevel.M);
-        using var drawing = new SvgQRCode(code);
-        return Results.Text(drawing.GetGraphic(4), "image/svg+xml");
+        return Results.Text(QrPicture.Of($"{request.Scheme}://{request.Host}/locker?thing={Uri.EscapeDataString(id)}"), "image/svg+xml");
     }
 
     private static async Task<IResult> ExportTable(LockerStore store, CancellationToken cancel) =>

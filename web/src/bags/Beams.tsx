@@ -1,6 +1,7 @@
 import { DndContext, pointerWithin, useDroppable } from "@dnd-kit/core";
 import { useState } from "react";
 import type { Beam, Place } from "../api/client";
+import { PlaceOptions } from "../day/PlaceOptions";
 import { useHeldThing, type Held } from "../day/useHeldThing";
 import { Tick } from "../shared/Choose";
 import { number, weight } from "../shared/format";
@@ -200,11 +201,7 @@ function PackElsewhere({ beam, plan, bags, name, edit, picked, pick, move, forge
             value={beam.place}
             choose={move}
           >
-            {plan.places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name ?? p.id}
-              </option>
-            ))}
+            <PlaceOptions places={plan.places} />
             {bags.modules.map((m) => (
               <option key={m.box} value={`@${m.box}`} label={name(m.box)} />
             ))}

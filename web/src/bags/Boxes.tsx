@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ModuleTold } from "../api/client";
+import { PlaceOptions } from "../day/PlaceOptions";
 import { weight } from "../shared/format";
 import { Select } from "../shared/Select";
 import type { BagsPage } from "./Bags";
@@ -33,11 +34,7 @@ function Box({ box, ...page }: BagsPage & { box: ModuleTold }) {
             value={box.place ?? ""}
             choose={(to) => edit({ type: "moveItem", item: box.box, place: to })}
           >
-            {plan.places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name ?? p.id}
-              </option>
-            ))}
+            <PlaceOptions places={plan.places} />
           </Select>
         </label>
         <button className={button} onClick={() => edit({ type: "unpack", item: box.box })}>
@@ -129,11 +126,7 @@ export function BoxesAtHome({ bags, plan, edit }: BagsPage) {
               choose={(place) => edit({ type: "pack", thing: box.box, place })}
             >
               <option value="">…</option>
-              {plan.places.map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name ?? p.id}
-                </option>
-              ))}
+              <PlaceOptions places={plan.places} />
             </Select>
           </li>
         ))}

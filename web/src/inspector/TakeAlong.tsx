@@ -2,6 +2,7 @@ import { Select } from "../shared/Select";
 import { memo, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { useLocker } from "../locker/useLocker";
+import { PlaceOptions } from "../day/PlaceOptions";
 import { useDay } from "../day/DayContext";
 import type { ThingView } from "../api/client";
 
@@ -48,11 +49,7 @@ export function TakeAlong() {
         <Kinds of={left} />
       </Select>
       <Select aria-label="Into" className="webbing font-normal" value={place} choose={setPlace}>
-        {plan.places.map((p) => (
-          <option key={p.id} value={p.id}>
-            {p.name ?? p.id}
-          </option>
-        ))}
+        <PlaceOptions places={plan.places} />
       </Select>
       <button className="webbing" disabled={!thing}>
         Pack it
