@@ -20,6 +20,7 @@ const floors = [
     "inspector",
     "board",
     "whatif",
+    "live",
     "house",
     "home",
 ];

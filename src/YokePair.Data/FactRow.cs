@@ -31,6 +31,8 @@ public sealed class FactRow
 
     public bool IsJpeg { get; init; }
 
+    public string? Origin { get; init; }
+
     internal static FactRow Of(Fact fact) => new()
     {
         Kind = fact.Kind.ToString(),
@@ -44,9 +46,10 @@ public sealed class FactRow
         Words = fact.Words,
         Left = fact.Left,
         IsJpeg = fact.IsJpeg,
+        Origin = fact.Origin,
     };
 
     /// <summary>The fact; null where it is of a kind that this program does not know.</summary>
     internal Fact? ToFact() => !Enum.TryParse<FactKind>(Kind, out var kind) ? null : new Fact(
-        kind, Thing, DateTime.SpecifyKind(At, DateTimeKind.Utc), Day, Who, Where, With, OnTheWay, Words, Left, IsJpeg);
+        kind, Thing, DateTime.SpecifyKind(At, DateTimeKind.Utc), Day, Who, Where, With, OnTheWay, Words, Left, IsJpeg, Origin);
 }

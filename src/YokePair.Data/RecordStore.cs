@@ -50,4 +50,41 @@ public sealed class RecordStore(YokeContext db, RecordMemory memory, Writers wri
         await writing.CommitAsync(cancel);
         return null;
     }
+
+    /// <summary>Adds what a phone noted, each as it can be; what is known already is left.</summary>
+    /// <param name="facts">The facts, each with its origin.</param>
+    /// <param name="rulesOf">How many copies are asked of the pictures of a day, by its key.</param>
+    /// <param name="name">What a card is called.</param>
+    /// <param name="cancel">Ends the writing.</param>
+    public async Task<GivenBack> AddEachAsync(
+        IReadOnlyList<Fact> facts, Func<string?, CardRules> rulesOf, Func<string, string> name, CancellationToken cancel = default)
+    {
+        await using var writing = await writers.BeginAsync(db, cancel);
+        List<Fact> all = [.. (await LoadAsync(cancel)).Facts];
+        var known = all.Select(f => f.Origin).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        var (added, refused) = (0, new List<(Fact, string)>());
+        var news = facts.Where(f => known.Add(f.Origin!)).ToList();
+        foreach (var fact in news)
+        {
+            // Only a card can be where it cannot be.
+            var book = fact.Kind.IsOfCards() ? new CardBook(CardBook.Fold(all), name) : null;
+            if (book?.Refuse(fact, rulesOf(book[fact.Thing].Day)) is { } why)
+            {
+                refused.Add((fact, why));
+                continue;
+            }
+            all.Add(fact);
+            db.Facts.Add(FactRow.Of(fact));
+            added++;
+        }
+        await db.SaveChangesAsync(cancel);
+        await writing.CommitAsync(cancel);
+        return new GivenBack(added, facts.Count - news.Count, refused);
+    }
 }
+
+/// <summary>What became of the facts of a phone.</summary>
+/// <param name="Added">How many were added.</param>
+/// <param name="Known">How many were known already.</param>
+/// <param name="Refused">Those that cannot be so, and why.</param>
+public sealed record GivenBack(int Added, int Known, IReadOnlyList<(Fact Fact, string Why)> Refused);

@@ -49,6 +49,7 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
         {
             row.ToTable("Facts");
             row.HasKey(f => f.Number);
+            row.HasIndex(f => f.Origin).IsUnique();
         });
         modelBuilder.Entity<PhoneRow>(row =>
         {

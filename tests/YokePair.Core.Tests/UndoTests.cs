@@ -114,6 +114,7 @@ public sealed class UndoTests
             nameof(SetPerson) => new SetPerson { Person = new Person { Id = random.Next(2) == 0 ? "" : person, Name = "Ned", Seconds = new OwnSeconds { Raise = 4 } } },
             nameof(SetAssignment) => new SetAssignment { Name = "Otherwise", Day = new DateOnly(2027, 9, random.Next(1, 28)) },
             nameof(AddDay) => new AddDay(),
+            nameof(SlideDay) => new SlideDay { From = plan.Parts[0].Id, Minutes = 20 },
             nameof(FollowLocker) => new FollowLocker { Things = [new ChangedThing(lens, lens with { WeightG = random.Next(200, 2000), Estimated = ["weightG"] })] },
             nameof(StartAgain) => new StartAgain { Made = RandomPlan.From(random.Next(1000)) },
             nameof(PutNeed) => new PutNeed { Part = part.Id, Need = new Need { Id = "", Name = "Cake", ShutterSeconds = 0.01, Bounce = new Bounce { CeilingM = 3, Colour = BounceColour.Dark } } },

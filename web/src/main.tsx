@@ -22,6 +22,9 @@ const ManifestPage = lazy(() => import("./bags/ManifestPage").then((m) => ({ def
 const Phones = lazy(() => import("./house/Phones").then((m) => ({ default: m.Phones })));
 const Pair = lazy(() => import("./house/Pair").then((m) => ({ default: m.Pair })));
 const HouseHome = lazy(() => import("./house/HouseHome").then((m) => ({ default: m.HouseHome })));
+const Desk = lazy(() => import("./live/Desk").then((m) => ({ default: m.Desk })));
+const Live = lazy(() => import("./live/Live").then((m) => ({ default: m.Live })));
+const RecordHome = lazy(() => import("./live/RecordHome").then((m) => ({ default: m.RecordHome })));
 const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
@@ -43,6 +46,10 @@ function App() {
           <Route path="/house" element={<HouseHome />} />
           <Route path="/house/pair" element={<Pair />} />
           <Route path="/house/:assignment/lists" element={<Lists />} />
+          <Route path="/house/:assignment/live" element={<Live />} />
+          <Route path="/house/:assignment/record" element={<RecordHome />} />
+          <Route path="/:assignment/on-the-day" element={<Desk />} />
+          <Route path="/:assignment/live" element={<Live />} />
           <Route path="/:assignment/what-if" element={<WhatIf />} />
           <Route path="/:assignment/power" element={<Power />} />
           <Route path="/:assignment/cards" element={<Cards />} />

@@ -66,7 +66,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     private static IEnumerable<(string Label, IReadOnlyList<PlanEdit> Edits)> Chargers(
         Plan plan, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
     {
-        if (PowerPlans.Stretches(plan).Count == 1 || PlaceFor(plan, lack, type) is not { } place) yield break;
+        if (Day.Stretches(plan).Count == 1 || PlaceFor(plan, lack, type) is not { } place) yield break;
         if (locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && !plan.HasItem(c.Id) && Sourcing.IsFree(plan, c)) is { } own)
             yield return Of($"Take {own.Label} along for the night between; into {plan.PlaceOf(place)!.Name ?? place}",
                 new PackThing { Thing = own.Id, Place = place, Found = own });

@@ -39,7 +39,7 @@ internal sealed class EveningCopies
     {
         var evenings = new List<EveningCopies>();
         var first = 0;
-        foreach (var parts in PowerPlans.Stretches(day.Kit.Plan))
+        foreach (var parts in Day.Stretches(day.Kit.Plan))
         {
             evenings.Add(new EveningCopies(day, clock, batches, where, [.. Enumerable.Range(first, parts.Count)]));
             first += parts.Count;

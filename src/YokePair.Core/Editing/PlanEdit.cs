@@ -35,6 +35,7 @@ namespace YokePair.Core.Editing;
 [JsonDerivedType(typeof(SetRules), "setRules")]
 [JsonDerivedType(typeof(SetAssignment), "setAssignment")]
 [JsonDerivedType(typeof(AddDay), "addDay")]
+[JsonDerivedType(typeof(SlideDay), "slideDay")]
 [JsonDerivedType(typeof(StartAgain), "startAgain")]
 [JsonDerivedType(typeof(PutNeed), "putNeed")]
 [JsonDerivedType(typeof(RemoveNeed), "removeNeed")]

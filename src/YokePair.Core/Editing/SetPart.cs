@@ -77,6 +77,12 @@ public sealed record SetPart : PlanEdit
     /// <summary>Names of fields that are no longer set: temperatureC, frames, noted.</summary>
     public IReadOnlyList<string>? Clear { get; init; }
 
+    /// <summary>Whether it begins when it begins, however late one is.</summary>
+    public bool? FixedStart { get; init; }
+
+    /// <summary>Whether it is under the open sky.</summary>
+    public bool? Outdoors { get; init; }
+
     /// <summary>New flash rule.</summary>
     public FlashRule? Flash { get; init; }
 
@@ -114,6 +120,8 @@ public sealed record SetPart : PlanEdit
         TemperatureC = Cleared("temperatureC") ? null : TemperatureC ?? part.TemperatureC,
         Rain = Rain ?? part.Rain,
         Socket = Socket ?? part.Socket,
+        FixedStart = FixedStart ?? part.FixedStart,
+        Outdoors = Outdoors ?? part.Outdoors,
         Rough = Rough ?? part.Rough,
         ChangeCards = ChangeCards ?? part.ChangeCards,
         StayBehindM = StayBehindM is 0 ? null : StayBehindM ?? part.StayBehindM,
@@ -142,6 +150,8 @@ public sealed record SetPart : PlanEdit
         if (ChangeCards is not null) yield return changed.ChangeCards == true ? "clear cards before it" : "cards as they are";
         if (Rough is not null) yield return changed.Rough == true ? "nothing rolls" : "rollers roll";
         if (Socket is not null) yield return changed.Socket == true ? "a socket" : "no socket";
+        if (FixedStart is not null) yield return changed.FixedStart == true ? "begins on the minute" : "begins when one is there";
+        if (Outdoors is not null) yield return changed.Outdoors == true ? "out of doors" : "under a roof";
         if (StayBehindM is not null) yield return changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off") : "no line to stay behind";
         if (Frames is not null) yield return $"{changed.Frames?.Low}, {changed.Frames?.Likely} or {changed.Frames?.High} frames";
         if (Clear?.Count > 0) yield return $"{string.Join(", ", Clear ?? [])} cleared";

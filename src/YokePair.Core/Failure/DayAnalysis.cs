@@ -31,7 +31,7 @@ public sealed class DayAnalysis
 
     private DayAnalysis(Plan plan, IReadOnlyList<Pulled> pulled, IReadOnlyList<DayAnalysis> before, CancellationToken cancel)
     {
-        Whole = plan;
+        Whole = plan = Daylight.Judged(plan);
         this.cancel = cancel;
         outage = new Outage(plan, pulled, before.Count == 0 ? null : before[0].outage.Kit);
         this.before = [.. before.Where(StandsOnTheSame)];

@@ -30,6 +30,9 @@ public sealed record FiledKind
     /// <summary>Height of the ceiling a flash is bounced off, metres; null = there is none.</summary>
     public double? CeilingM { get; init; }
 
+    /// <summary>Whether it is under the open sky, so that its light goes with the sun.</summary>
+    public bool Outdoors { get; init; }
+
     /// <summary>Whether the distance is one's own to choose: never at play and races, before a stage or behind a line.</summary>
     public bool OwnDistance { get; init; } = true;
 

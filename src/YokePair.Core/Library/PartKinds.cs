@@ -16,9 +16,10 @@ namespace YokePair.Core.Library;
 /// <param name="Because">Where its figures are from.</param>
 /// <param name="Needs">What must be photographed.</param>
 /// <param name="Own">Whether it is the user's own.</param>
+/// <param name="Outdoors">Whether it is under the open sky, so that its light goes with the sun.</param>
 public sealed record PartKind(
     string Id, string Name, int Minutes, double Ev, FlashRule Flash, QuietRule Quiet, double? CeilingM, bool OwnDistance,
-    IReadOnlyList<string> Heard, string? Because, IReadOnlyList<Need> Needs, bool Own = false)
+    IReadOnlyList<string> Heard, string? Because, IReadOnlyList<Need> Needs, bool Own = false, bool Outdoors = false)
 {
     /// <summary>Every kind that ships with the program.</summary>
     public static IReadOnlyList<PartKind> All { get; } = [.. KindFile.Shipped.Kinds.Select(k => Of(k))];
@@ -26,7 +27,7 @@ public sealed record PartKind(
     /// <summary>A kind as a file has it.</summary>
     public static PartKind Of(FiledKind filed, bool own = false) =>
         new(filed.Id, filed.Name, filed.Minutes, filed.Ev, filed.Flash, filed.Quiet, filed.CeilingM, filed.OwnDistance, filed.Heard, filed.Because,
-            [.. filed.Needs.Select(KindFile.Read)], own);
+            [.. filed.Needs.Select(KindFile.Read)], own, filed.Outdoors);
 
     /// <summary>A part of a day as a kind to be used again: its length, light, rules and needs, not its people and things.</summary>
     public static FiledKind Kept(Part part, string name, IReadOnlyList<PartKind> known) => new()
@@ -38,6 +39,7 @@ public sealed record PartKind(
         Flash = part.Flash,
         Quiet = part.Quiet,
         CeilingM = part.Ceiling?.CeilingM,
+        Outdoors = part.Outdoors == true,
         OwnDistance = LetsOneComeNearer(part, known),
         Heard = [.. Split(name)],
         Needs = [.. part.Needs.Select(n => JsonSerializer.SerializeToNode(n with { Who = Need.Anyone, Moment = null }, PlanFile.JsonOptions)!.AsObject())],
@@ -65,6 +67,7 @@ public sealed record PartKind(
         Start = start,
         End = end,
         Ev = Ev,
+        Outdoors = Outdoors ? true : null,
         Flash = Flash,
         Quiet = Quiet,
         Ceiling = CeilingM is { } height ? new Bounce { CeilingM = height } : null,

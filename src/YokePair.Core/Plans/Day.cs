@@ -14,6 +14,22 @@ public static class Day
     public static IReadOnlyList<Part> InOrder(Plan plan) =>
         plan.Parts.Any(p => p.Start is null) ? plan.Parts : [.. plan.Parts.OrderBy(p => p.Start)];
 
+    private const double NightHours = 6;
+
+    /// <summary>The parts of a plan by days of work: a night of at least six hours is between two.</summary>
+    public static IReadOnlyList<IReadOnlyList<Part>> Stretches(Plan plan)
+    {
+        var days = new List<List<Part>>();
+        DateTime? over = null;
+        foreach (var part in InOrder(plan))
+        {
+            if (days.Count == 0 || (over is { } before && part.Start is { } start && (start - before).TotalHours >= NightHours)) days.Add([]);
+            days[^1].Add(part);
+            if (part.End is { } end && (over is null || end > over)) over = end;
+        }
+        return days;
+    }
+
     /// <summary>The day on which a part begins; null without times.</summary>
     public static DateOnly? Of(Part part) => part.Start is { } start ? DateOnly.FromDateTime(start) : null;
 

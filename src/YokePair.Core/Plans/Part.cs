@@ -50,7 +50,13 @@ public sealed record Part
     /// <summary>Local time it ends, after <see cref="Start"/>.</summary>
     [JsonConverter(typeof(LocalTimeConverter))] public DateTime? End { get; init; }
 
-    /// <summary>Light, as exposure value at ISO 100.</summary>
+    /// <summary>Whether it begins when it begins, however late one is: others wait for nobody.</summary>
+    public bool? FixedStart { get; init; }
+
+    /// <summary>Whether it is under the open sky, so that its light goes with the sun.</summary>
+    public bool? Outdoors { get; init; }
+
+    /// <summary>Light, as exposure value at ISO 100; out of doors that while the sun is up.</summary>
     public required double Ev { get; init; }
 
     /// <summary>The exposure that <see cref="Ev"/> was taken from, where somebody noted one.</summary>

@@ -74,6 +74,15 @@ public sealed record Assignment
     /// <summary>IANA zone in which the local times of the parts are meant.</summary>
     public string? TimeZone { get; init; }
 
+    /// <summary>When the sun sets there, local time; null = worked out from where it is, where that is said.</summary>
+    public TimeOnly? Sunset { get; init; }
+
+    /// <summary>Where it is: degrees of latitude, north positive.</summary>
+    public double? Latitude { get; init; }
+
+    /// <summary>Degrees of longitude, east positive.</summary>
+    public double? Longitude { get; init; }
+
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 }

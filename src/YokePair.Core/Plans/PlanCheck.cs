@@ -18,6 +18,7 @@ public static class PlanCheck
         if (HasHoles(plan, found)) return found.All;
 
         CheckRules(plan.Rules, found);
+        CheckWhere(plan.Assignment, found);
         var ids = new KnownIds(plan, found);
         for (var i = 0; i < plan.Places.Count; i++)
         {
@@ -44,6 +45,15 @@ public static class PlanCheck
         }
         CheckEvents(plan, parts, ids, found);
         return found.All;
+    }
+
+    /// <summary>Where the assignment is, for a file and for an edit alike.</summary>
+    internal static void CheckWhere(Assignment assignment, ProblemList found)
+    {
+        found.Within("assignment.latitude", assignment.Latitude ?? 0, -90, 90, "degrees of latitude, north positive");
+        found.Within("assignment.longitude", assignment.Longitude ?? 0, -180, 180, "degrees of longitude, east positive");
+        if (assignment.Latitude is null != assignment.Longitude is null)
+            found.Add(assignment.Latitude is null ? "assignment.latitude" : "assignment.longitude", "is missing; say both, or neither");
     }
 
     /// <summary>What somebody may say of themselves, for a file and for an edit alike.</summary>

@@ -29,7 +29,7 @@ internal static class ChargingNights
         IReadOnlyList<DateTime>? otherEnds = null)
     {
         List<ToCharge> types = [.. days[0].Types.Select(t => new ToCharge(t.Type, Math.Min(t.Wanted, t.Carried) * (t.Each ?? 1), t.Each))];
-        var first = PowerPlans.Stretches(plan)[0].Min(p => p.Start);
+        var first = Day.Stretches(plan)[0].Min(p => p.Start);
         IReadOnlyList<Charging> before = first is { } at ? Of(plan, types, at, LateJob(plan, at, otherEnds ?? []), areTold: false, atHome, without) : [];
         return [.. before, .. days.SelectMany(d => d.NightBefore)];
     }

@@ -13,9 +13,6 @@ namespace YokePair.Core.Power;
 /// </summary>
 public static class PowerPlans
 {
-    /// <summary>With less time than this between two parts one does not sleep and charge.</summary>
-    private const double NightHours = 6;
-
     /// <summary>Plans a day, or several with a night between, in which what is used is charged again.</summary>
     /// <param name="day">The day, which says which cameras are at work; of what is pulled nothing is reckoned with, from its start on.</param>
     /// <param name="level">How much is taken.</param>
@@ -29,7 +26,7 @@ public static class PowerPlans
     private static IEnumerable<WorkDay> Days(DayAnalysis day, bool atOnce, UseLevel level = UseLevel.High, HashSet<int>? dead = null)
     {
         WorkDay? last = null;
-        foreach (var parts in Stretches(day.Plan))
+        foreach (var parts in Day.Stretches(day.Plan))
         {
             var (morning, night) = last is null ? (null, []) : Morning.After(last, parts.Min(p => p.Start), dead ?? []);
             var cameras = last is null && dead is null && level == UseLevel.High && parts.Count == day.Plan.Parts.Count ? CameraDay.Of(day)
@@ -39,20 +36,6 @@ public static class PowerPlans
             var fed = new SwapPlanner(cameras, work, new SwapState(cameras), 0).BatteriesAsUsed(atOnce);
             yield return last = new WorkDay(cameras, work, running, fed, new DevicePlan(cameras, running, Taken(fed.Fed)), night);
         }
-    }
-
-    /// <summary>The parts of a plan by days of work: a night of at least six hours is between two.</summary>
-    public static IReadOnlyList<IReadOnlyList<Part>> Stretches(Plan plan)
-    {
-        var days = new List<List<Part>>();
-        DateTime? over = null;
-        foreach (var part in Day.InOrder(plan))
-        {
-            if (days.Count == 0 || (over is { } before && part.Start is { } start && (start - before).TotalHours >= NightHours)) days.Add([]);
-            days[^1].Add(part);
-            if (part.End is { } end && (over is null || end > over)) over = end;
-        }
-        return days;
     }
 
     /// <summary>Several days as one plan.</summary>

@@ -15,9 +15,10 @@ namespace YokePair.Core.Record;
 /// <param name="Words">What was typed to clear it all the same, or to leave all the same; what the line said that was ticked.</param>
 /// <param name="Left">Share of a full charge it has from then on; null = full.</param>
 /// <param name="IsJpeg">Whether a card that is put in takes the JPEGs only.</param>
+/// <param name="Origin">Which phone noted it, and its number there: told twice it is one fact. Null = noted here.</param>
 public sealed record Fact(
     FactKind Kind, string Thing, DateTime At, string? Day = null, string? Who = null, string? Where = null, string? With = null, bool OnTheWay = false,
-    string? Words = null, double? Left = null, bool IsJpeg = false);
+    string? Words = null, double? Left = null, bool IsJpeg = false, string? Origin = null);
 
 /// <summary>What happens.</summary>
 public enum FactKind
@@ -66,6 +67,18 @@ public enum FactKind
 
     /// <summary>Somebody left for the job.</summary>
     Departed,
+
+    /// <summary>A thing, a camera with all on it, a bag or somebody failed on the day.</summary>
+    Failed,
+
+    /// <summary>It works again, or is there again.</summary>
+    Mended,
+
+    /// <summary>The day was late from a part on.</summary>
+    Slid,
+
+    /// <summary>What a camera showed that it has left.</summary>
+    Read,
 }
 
 /// <summary>What facts are about.</summary>

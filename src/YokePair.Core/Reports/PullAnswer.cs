@@ -1,5 +1,6 @@
 using YokePair.Core.Advice;
 using YokePair.Core.Failure;
+using YokePair.Core.Plans;
 using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
@@ -22,28 +23,32 @@ internal readonly record struct PullAnswer(WayReport? Now, string? Picture)
     {
         var part = left.PartOf(partId)!;
         var need = part.Needs.First(n => n.Need.Id == needId);
-        return Chosen(left, part, need) is { } way
-            ? new(WayReports.Of(part.Ways.Kit, part.Ways.Layout, way), PictureWords.Say(part.Ways.Kit, part.Part, need.Ways.Need, way, before))
-            : new(null, Otherwise(left, part, need));
+        return Chosen(left, part, need, need.Ways, need.Outcome, need.Best, part.Failed) is { } way
+            ? Of(part, need.Ways, way, before) : new(null, Otherwise(left, part, need.Need));
     }
+
+    /// <summary>The answer where it is known which way one would take.</summary>
+    public static PullAnswer Of(PartFindings part, NeedWays ways, Way way, string? before) =>
+        new(WayReports.Of(part.Ways.Kit, part.Ways.Layout, way), PictureWords.Say(part.Ways.Kit, part.Part, ways.Need, way, before));
 
     /// <summary>The way one would take: where only second best is left in time, the nearer framing, then fewer stops over, come before the quicker.</summary>
-    private static Way? Chosen(DayAnalysis left, PartFindings part, NeedFinding need)
+    public static Way? Chosen(DayAnalysis day, PartFindings part, NeedFinding need, NeedWays ways, Outcome outcome, Way? best, bool[] failed)
     {
-        if (need.Outcome != Outcome.Thins || need.Moment is not null) return need.Best;
-        var ordered = need.Ways.Candidates.Where(c => c.Rig.Fitted is not null && !c.Rig.IsHit(part.Failed))
-            .Select(c => (Candidate: c, Fit: RigFit.Of(part.Ways.Kit, part.Part, need.Ways.Need, c.Rig)))
+        if (outcome != Outcome.Thins || need.Moment is not null) return best;
+        var ordered = ways.Candidates.Where(c => c.Rig.Fitted is not null && !c.Rig.IsHit(failed))
+            .Select(c => (Candidate: c, Fit: RigFit.Of(part.Ways.Kit, part.Part, ways.Need, c.Rig)))
             .OrderBy(c => c.Fit.Framing.Factor).ThenBy(c => Math.Max(0, c.Fit.StopsOver)).ThenBy(c => c.Candidate.Quality);
         foreach (var (candidate, _) in ordered)
-            if (left.BestOf(need.Ways.Only([candidate]), part.Failed) is { Outcome: Outcome.Holds or Outcome.Thins } found) return found.Way;
-        return need.Best;
+            if (day.BestOf(ways.Only([candidate]), failed) is { Outcome: Outcome.Holds or Outcome.Thins } found) return found.Way;
+        return best;
     }
 
-    private static string? Otherwise(DayAnalysis left, PartFindings part, NeedFinding need)
+    /// <summary>How it can still be had where no way of the plan is left; null where not at all.</summary>
+    public static string? Otherwise(DayAnalysis left, PartFindings part, Need need)
     {
-        foreach (var thought in ShootOtherwise.For(part.Ways.Kit, part.Part, need.Need, part.Failed).Take(Thoughts))
+        foreach (var thought in ShootOtherwise.For(part.Ways.Kit, part.Part, need, part.Failed).Take(Thoughts))
             if (thought.Edit.Apply(left.Whole).Plan is { } then && left.Trying(then)
-                .PartOf(part.Part.Id)!.Needs.First(n => n.Need.Id == need.Need.Id).Outcome.IsMet())
+                .PartOf(part.Part.Id)!.Needs.First(n => n.Need.Id == need.Id).Outcome.IsMet())
                 return thought.Words;
         return null;
     }

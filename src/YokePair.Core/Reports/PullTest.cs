@@ -81,7 +81,8 @@ public static class PullTest
     private static IReadOnlyList<TextPiece> Copies(DayAnalysis whole, string[] gone) => gone.Any(i => whole.Plan.ItemOf(i) is Drive or CardReader)
         ? [.. CardWords.Without(CardPlans.Without(whole)(gone) with { NoRoom = 0 })] : [];
 
-    private static List<string> Stays(Plan plan, string part, WayReport? now, WayReport? then)
+    /// <summary>What must be set again, because it does not move along with the swap.</summary>
+    internal static List<string> Stays(Plan plan, string part, WayReport? now, WayReport? then)
     {
         var told = new List<string>();
         if (now is not { } best) return told;
@@ -96,5 +97,4 @@ public static class PullTest
             else if (light is Trigger { Sends: { } sends }) told.Add($"set the {light.Label} to radio {sends}, the channel of the lights");
         return told;
     }
-
 }

@@ -128,7 +128,12 @@ public sealed record NeedReport(
 /// <summary>A part as strong as the weakest of its once and must needs.</summary>
 /// <param name="Part">Part id.</param>
 /// <param name="Strands">0 broken, 1 hangs by one thing, 2, or 3 for three and more.</param>
-public sealed record PartReport(string Part, int Strands);
+/// <param name="DuskEv">Light of its darkest minute, EV at ISO 100, where that is less than its light by day; null = it is not.</param>
+/// <param name="Sunset">When the sun sets on its day, local time, where it is out of doors and that is known.</param>
+public sealed record PartReport(
+    string Part, int Strands,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? DuskEv = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] DateTime? Sunset = null);
 
 /// <summary>An item that belongs to a cut set of a once or must need.</summary>
 /// <param name="Item">Item id.</param>

@@ -1,6 +1,7 @@
 using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Library;
+using YokePair.Core.Optics;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
 using YokePair.Core.Verdict;
@@ -54,7 +55,7 @@ internal static class ReportBuilder
             Frames = [.. day.Plan.Parts.Select(p => new PartFrames(p.Id, FrameEstimate.Of(day.Plan, p), p.Frames is not null))],
             SinglePoints = singlePoints,
             Needs = needs,
-            Parts = [.. day.Parts.Select(p => new PartReport(p.Part.Id, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
+            Parts = [.. day.Parts.Select(p => PartOf(day, p.Part, StrandsOf(needs.Where(n => n.Part == p.Part.Id))))],
             Items = [.. ItemsOf(needs)],
             Events = withEvents ? LossEvents.Of(day) : [],
             Power = new PowerReport(
@@ -69,6 +70,13 @@ internal static class ReportBuilder
                 .Where(p => p.Place is not null && p.Place != p.Own).ToDictionary(p => p.Id, p => p.Place!, StringComparer.Ordinal),
             Carry = [.. day.Plan.Places.Select(p => new PlaceCount(p.Id, Enumerable.Range(0, kit.Items.Length).Count(i => kit.PackedIn(i) == p.Id)))],
         };
+    }
+
+    private static PartReport PartOf(DayAnalysis day, Part part, int strands)
+    {
+        if (part.Outdoors != true || Day.Of(part) is not { } date || Daylight.SunsetOn(day.Plan.Assignment, date) is not { } sunset) return new PartReport(part.Id, strands);
+        var isDusk = Daylight.EndsAfterSunset(day.Plan, part) is { } after && Dusk.Ev(after) <= part.Ev;
+        return new PartReport(part.Id, strands, isDusk ? part.Ev : null, sunset);
     }
 
     /// <summary>How much hangs by each thing: alone, or together with one other.</summary>

@@ -98,7 +98,7 @@ internal static class PowerWords
     }
 
     /// <summary>When something is changed: as the part begins, or as its frames come to it; null without times.</summary>
-    private static DateTime? MinuteOf(Plan day, PowerPlan power, Swap change)
+    public static DateTime? MinuteOf(Plan day, PowerPlan power, Swap change)
     {
         if (day.PartOf(change.Part) is not { } part) return null;
         var frames = power.Use.FirstOrDefault(u => u.Part == change.Part && u.Body == change.Body)?.Frames ?? 0;

@@ -114,6 +114,9 @@ namespace YokePair.Data.Migrations
                     b.Property<bool>("OnTheWay")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Origin")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Thing")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -131,6 +134,9 @@ namespace YokePair.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("Number");
+
+                    b.HasIndex("Origin")
+                        .IsUnique();
 
                     b.ToTable("Facts", (string)null);
                 });

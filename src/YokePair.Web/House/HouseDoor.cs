@@ -51,7 +51,7 @@ internal sealed partial class HouseDoor(RequestDelegate next, HouseSettings hous
         else if (TokenOf(request) is not { } token || await phones.FindAsync(token, context.RequestAborted) is null)
             await Refuse(context, StatusCodes.Status401Unauthorized, "This phone is not let in, or no longer; ask at the main screen.");
         else if (!MayAsk(request))
-            await Refuse(context, StatusCodes.Status403Forbidden, "A phone may see the lists and tick; all else is for the main screen.");
+            await Refuse(context, StatusCodes.Status403Forbidden, "A phone may see its day and tick; all else is for the main screen.");
         else await next(context);
     }
 
@@ -75,9 +75,9 @@ internal sealed partial class HouseDoor(RequestDelegate next, HouseSettings hous
 
     private static Task Refuse(HttpContext context, int status, string why) => Results.Problem(statusCode: status, title: why).ExecuteAsync(context);
 
-    [GeneratedRegex("^/api/assignments(/[^/]+/(board|lists))?$")]
+    [GeneratedRegex("^/api/assignments(/[^/]+/(board|lists|pocket|pocket-file|paper|rest|late|records))?$")]
     private static partial Regex Shown();
 
-    [GeneratedRegex("^/api/assignments/[^/]+/lists/(ticks|departures)$")]
+    [GeneratedRegex("^/api/assignments/[^/]+/(lists/(ticks|departures)|records)$")]
     private static partial Regex Ticked();
 }

@@ -18,7 +18,8 @@ internal sealed class PageProtection(RequestDelegate next)
     {
         var context = (HttpContext)state;
         var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = Policy;
+        // A page that stands by itself says by its own hashes what it may run.
+        if (headers.ContentSecurityPolicy.Count == 0) headers.ContentSecurityPolicy = Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";

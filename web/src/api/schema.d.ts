@@ -1060,6 +1060,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/pocket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowPocket"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/pocket-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PocketFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PaperCards"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowRestOfDay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["AskQuestions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/late": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["BeLate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowRecords"];
+        put?: never;
+        post: operations["GiveRecordBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1142,6 +1254,21 @@ export interface components {
             kind?: null | string;
             /** @description IANA zone in which the local times of the parts are meant. */
             timeZone?: null | string;
+            /**
+             * Format: time
+             * @description When the sun sets there, local time; null = worked out from where it is, where that is said.
+             */
+            sunset?: null | string;
+            /**
+             * Format: double
+             * @description Where it is: degrees of latitude, north positive.
+             */
+            latitude?: null | number;
+            /**
+             * Format: double
+             * @description Degrees of longitude, east positive.
+             */
+            longitude?: null | number;
         };
         /** @description An assignment by name and day. */
         AssignmentDay: {
@@ -2267,6 +2394,44 @@ export interface components {
         };
         /** @enum {unknown} */
         Covers: "anywhere" | "all" | null;
+        /** @description What came home of a day. */
+        DayFact: {
+            /** @description What happened. */
+            kind: components["schemas"]["FactKind"];
+            /** @description When, UTC. */
+            at: string;
+            /** @description Who noted it. */
+            who: null | string;
+            /** @description What it was called. */
+            words: string;
+        };
+        /** @description A failure of one's own day, thought through the evening before. */
+        DayQuestion: {
+            /** @description Part id. */
+            part: string;
+            /** @description What the part is called. */
+            partName: string;
+            /** @description When in it, local time; null without times. */
+            at: null | string;
+            /** @description What fails, in words. */
+            loss: string;
+            /** @description What it is the picture of. */
+            need: string;
+            /**
+             * Format: double
+             * @description How long it can wait; null = without limit.
+             */
+            waitSeconds: null | number;
+            /** @description What one might do, in no order that tells. */
+            choices: components["schemas"]["QuestionChoice"][];
+            /**
+             * Format: int32
+             * @description Number of the one to be chosen.
+             */
+            best: number;
+            /** @description What one does, step by step. */
+            answer: components["schemas"]["PocketAnswer"];
+        };
         /** @description The same of a search for what may stay at home. */
         DeadWeightAnswer: {
             progress: null | components["schemas"]["DeadWeightProgress"];
@@ -2432,12 +2597,14 @@ export interface components {
              * @default false
              */
             isJpeg: boolean;
+            /** @description Which phone noted it, and its number there: told twice it is one fact. Null = noted here. */
+            origin?: null | string;
         };
         /**
          * @description What happens.
          * @enum {unknown}
          */
-        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours" | "lost" | "charged" | "changed" | "ticked" | "unticked" | "departed";
+        FactKind: "put" | "taken" | "copied" | "verified" | "cleared" | "overridden" | "settings" | "notOurs" | "ours" | "lost" | "charged" | "changed" | "ticked" | "unticked" | "departed" | "failed" | "mended" | "slid" | "read";
         /** @description Something that happened to a card. */
         FactRequest: {
             /** @description What. */
@@ -5015,6 +5182,11 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
+        /**
+         * @description What sort of thing there is to do at a join.
+         * @enum {unknown}
+         */
+        JobKind: "hand" | "charge" | "cards" | "lights";
         /** @enum {unknown} */
         Keep: "always" | "never" | null;
         /** @description A part of a day to be kept as a kind of part. */
@@ -5219,6 +5391,22 @@ export interface components {
              */
             height: number;
         };
+        /** @description What being late does to a day. */
+        LateDay: {
+            /** @description Id of the part that is late: the one that goes on, or is next. */
+            from: string;
+            /**
+             * Format: int32
+             * @description How late.
+             */
+            minutes: number;
+            /** @description The parts that move. */
+            parts: components["schemas"]["MovedPart"][];
+            /** @description Id of the part that begins at its fixed time and takes up what is left of the delay; null = none. */
+            stays: null | string;
+            /** @description What falls by it, or must be done at another time, each in words; empty = nothing. */
+            falls: components["schemas"]["TextPiece"][][];
+        };
         /**
          * @description Light a need may be photographed by.
          * @enum {unknown}
@@ -5263,6 +5451,23 @@ export interface components {
          * @enum {unknown}
          */
         ListKind: "tonight" | "morning" | "before" | "leaving";
+        /** @description A need that changes. */
+        LiveChange: {
+            /**
+             * Format: int32
+             * @description Number of the part, in order of time.
+             */
+            part: number;
+            /**
+             * Format: int32
+             * @description Number of the need in it.
+             */
+            need: number;
+            /** @description What becomes of it. */
+            outcome: components["schemas"]["Outcome"];
+            /** @description What one does. */
+            answer: components["schemas"]["PocketAnswer"];
+        };
         /** @description A join that was lived as planned. */
         LivedRequest: {
             /** @description Id of the part before which cards were changed; null = after the last. */
@@ -5511,6 +5716,15 @@ export interface components {
         };
         /** @enum {unknown} */
         Motion: "still" | "talking" | "walking" | "dancing" | "running" | "wheels" | null;
+        /** @description A part at another time. */
+        MovedPart: {
+            /** @description Its id. */
+            part: string;
+            /** @description When it begins then, local time. */
+            start: string;
+            /** @description When it ends. */
+            end: string;
+        };
         /** @description A need of a part. */
         NamedNeed: {
             part: string;
@@ -5917,6 +6131,68 @@ export interface components {
          * @enum {unknown}
          */
         PairingState: "waiting" | "letIn" | "refused";
+        /** @description A day of one person on a sheet of paper that folds to the size of a hand. */
+        PaperCard: {
+            /** @description Name of the assignment. */
+            title: string;
+            /** @description Whose it is. */
+            who: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: null | string;
+            /** @description Who is there, with what they hold at first. */
+            people: string[];
+            /** @description The three losses that cost most, and what one does. */
+            worst: components["schemas"]["PaperLoss"][];
+            /** @description A line a part. */
+            parts: components["schemas"]["PaperPart"][];
+            /** @description What did not fit, in words; null = nothing. */
+            leftOut: null | string;
+            /** @description Whether it is set small, as it would not fit otherwise. */
+            isSmall: boolean;
+        };
+        /** @description One hand on the card. */
+        PaperHand: {
+            /** @description Which: left, right. */
+            position: string;
+            /** @description The glass on it, with its f-number. */
+            glass: string;
+            /** @description What is on the shoe, and what it stands on; empty = nothing. */
+            shoe: string;
+            /** @description What one does when its camera dies; null = left out. */
+            dies: null | string;
+        };
+        /** @description One of the worst losses of a day. */
+        PaperLoss: {
+            /** @description What goes. */
+            name: string;
+            /** @description What it costs, and where. */
+            costs: string;
+            /** @description What one does. */
+            then: string;
+        };
+        /** @description One part on the card. */
+        PaperPart: {
+            /** @description What it is called. */
+            name: string;
+            /** @description When it begins, local time. */
+            start: null | string;
+            /** @description When it ends. */
+            end: null | string;
+            /** @description Where it is and what it asks, in words. */
+            rules: string;
+            /** @description What is in each hand. */
+            hands: components["schemas"]["PaperHand"][];
+            /** @description What is changed before it, and in it; empty = nothing. */
+            before: string[];
+            /**
+             * Format: int32
+             * @description How many strands carry it.
+             */
+            strands: number;
+        };
         /** @description A stretch of the day. */
         Part: {
             /** @description Stable id, unique among parts. */
@@ -5933,9 +6209,13 @@ export interface components {
             start?: null | string;
             /** @description Local time it ends, after DateTime? Part.Start. */
             end?: null | string;
+            /** @description Whether it begins when it begins, however late one is: others wait for nobody. */
+            fixedStart?: null | boolean;
+            /** @description Whether it is under the open sky, so that its light goes with the sun. */
+            outdoors?: null | boolean;
             /**
              * Format: double
-             * @description Light, as exposure value at ISO 100.
+             * @description Light, as exposure value at ISO 100; out of doors that while the sun is up.
              */
             ev: number;
             noted?: null | components["schemas"]["NotedExposure"];
@@ -6035,6 +6315,11 @@ export interface components {
              * @default false
              */
             own: boolean;
+            /**
+             * @description Whether it is under the open sky, so that its light goes with the sun.
+             * @default false
+             */
+            outdoors: boolean;
         };
         /** @description A part as strong as the weakest of its once and must needs. */
         PartReport: {
@@ -6045,6 +6330,13 @@ export interface components {
              * @description 0 broken, 1 hangs by one thing, 2, or 3 for three and more.
              */
             strands: number;
+            /**
+             * Format: double
+             * @description Light of its darkest minute, EV at ISO 100, where that is less than its light by day; null = it is not.
+             */
+            duskEv?: null | number;
+            /** @description When the sun sets on its day, local time, where it is out of doors and that is known. */
+            sunset?: null | string;
         };
         /** @description What one thing does in a part, as somebody typed it. What is not given is as usual. */
         PartUse: {
@@ -6108,6 +6400,28 @@ export interface components {
             /** @description How long it may, UTC; null = until it is sent away. */
             until: null | string;
         };
+        /** @description Something noted on a phone. */
+        PhoneFact: {
+            /** @description Which phone noted it, and its number there. */
+            origin: null | string;
+            /** @description What happened: ticked, unticked, changed, failed, mended, slid, read, put. */
+            kind: null | string;
+            /** @description Id of what it happened to. */
+            thing: null | string;
+            /** @description When, UTC. */
+            at: null | string;
+            /** @description Id of who noted it. */
+            who?: null | string;
+            /** @description Of a card, the camera it went into. */
+            where?: null | string;
+            /** @description What it was called. */
+            words?: null | string;
+            /**
+             * Format: double
+             * @description Share of a full charge.
+             */
+            left?: null | number;
+        };
         /** @description Phones in the house, as the main screen sees them. */
         PhonePage: {
             /** @description What a phone opens; null = the house is not open. */
@@ -6118,6 +6432,20 @@ export interface components {
             phones: components["schemas"]["Phone"][];
             /** @description Those that want in. */
             waiting: components["schemas"]["WaitingPhone"][];
+        };
+        /** @description A record as a phone gives it back. */
+        PhoneRecord: {
+            /** @description Always `yoke-pair/record`. */
+            format: string;
+            /**
+             * Format: int32
+             * @description 1.
+             */
+            version: number;
+            /** @description Key of the assignment it is of. */
+            assignment: string;
+            /** @description What was noted. */
+            facts: components["schemas"]["PhoneFact"][];
         };
         /**
          * @description Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one
@@ -6253,7 +6581,7 @@ export interface components {
             parts: components["schemas"]["Part"][];
         };
         /** @description One thing the photographer changes. */
-        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPackTogether"] | components["schemas"]["PlanEditSetContents"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetUse"] | components["schemas"]["PlanEditSetSending"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
+        PlanEdit: components["schemas"]["PlanEditMount"] | components["schemas"]["PlanEditSetPart"] | components["schemas"]["PlanEditMoveItem"] | components["schemas"]["PlanEditMoveItems"] | components["schemas"]["PlanEditPackTogether"] | components["schemas"]["PlanEditSetContents"] | components["schemas"]["PlanEditPutPlace"] | components["schemas"]["PlanEditRemovePlace"] | components["schemas"]["PlanEditAddPosition"] | components["schemas"]["PlanEditRenamePosition"] | components["schemas"]["PlanEditRemovePosition"] | components["schemas"]["PlanEditPackThing"] | components["schemas"]["PlanEditUnpackThing"] | components["schemas"]["PlanEditBorrowThing"] | components["schemas"]["PlanEditKeepThing"] | components["schemas"]["PlanEditGotThing"] | components["schemas"]["PlanEditAddPart"] | components["schemas"]["PlanEditRemovePart"] | components["schemas"]["PlanEditSplitPart"] | components["schemas"]["PlanEditJoinParts"] | components["schemas"]["PlanEditSetPlace"] | components["schemas"]["PlanEditSetLights"] | components["schemas"]["PlanEditEquip"] | components["schemas"]["PlanEditSetPerson"] | components["schemas"]["PlanEditPinChange"] | components["schemas"]["PlanEditSetUse"] | components["schemas"]["PlanEditSetSending"] | components["schemas"]["PlanEditSetRules"] | components["schemas"]["PlanEditSetAssignment"] | components["schemas"]["PlanEditAddDay"] | components["schemas"]["PlanEditSlideDay"] | components["schemas"]["PlanEditStartAgain"] | components["schemas"]["PlanEditPutNeed"] | components["schemas"]["PlanEditRemoveNeed"] | components["schemas"]["PlanEditPutEvent"] | components["schemas"]["PlanEditRemoveEvent"];
         /** @description Repeats the last day of an assignment on the day after: the same parts, people, setups and needs. */
         PlanEditAddDay: {
             /** @enum {string} */
@@ -6504,7 +6832,7 @@ export interface components {
             /** @description What it is to be called. */
             name: string;
         };
-        /** @description Calls the assignment something else, or moves it to another day. What is not given stays as it is. */
+        /** @description Calls the assignment something else, moves it to another day, or says where it is. What is not given stays as it is. */
         PlanEditSetAssignment: {
             /** @enum {string} */
             type?: "setAssignment";
@@ -6515,6 +6843,23 @@ export interface components {
              * @description New first day; every part keeps its hour.
              */
             day?: null | string;
+            /**
+             * Format: time
+             * @description When the sun sets there, local time.
+             */
+            sunset?: null | string;
+            /**
+             * Format: double
+             * @description Degrees of latitude, north positive.
+             */
+            latitude?: null | number;
+            /**
+             * Format: double
+             * @description Degrees of longitude, east positive.
+             */
+            longitude?: null | number;
+            /** @description Names of what is no longer said: sunset, where. */
+            clear?: null | string[];
         };
         /** @description Says what belongs in a box or bag. */
         PlanEditSetContents: {
@@ -6593,6 +6938,10 @@ export interface components {
             frames?: null | components["schemas"]["FrameCount"];
             /** @description Names of fields that are no longer set: temperatureC, frames, noted. */
             clear?: null | string[];
+            /** @description Whether it begins when it begins, however late one is. */
+            fixedStart?: null | boolean;
+            /** @description Whether it is under the open sky. */
+            outdoors?: null | boolean;
             flash?: null | components["schemas"]["FlashRule"];
             quiet?: null | components["schemas"]["QuietRule"];
             /** @description New list of places out of reach. */
@@ -6695,6 +7044,21 @@ export interface components {
              */
             minutes?: null | number;
         };
+        /**
+         * @description The day is late from a part on. That part slides, and what follows it, up to the next that begins at a fixed time: that one waits for
+         *     nobody, what has not been done by then is cut short, and what comes after it is as late as it is, which is not at all.
+         */
+        PlanEditSlideDay: {
+            /** @enum {string} */
+            type?: "slideDay";
+            /** @description Id of the part that is late: the one that goes on, or is next. */
+            from: string;
+            /**
+             * Format: int32
+             * @description How late, minutes.
+             */
+            minutes: number;
+        };
         /** @description Splits a part in the middle; its needs stay with the first half. */
         PlanEditSplitPart: {
             /** @enum {string} */
@@ -6739,6 +7103,213 @@ export interface components {
             fromPart?: null | string;
             /** @description Id of the part by which they are mended or replaced; null = not that day. */
             untilPart?: null | string;
+        };
+        /** @description What one does about a need. */
+        PocketAnswer: {
+            /** @description By which hand, as one says it to oneself; null = nothing is left to do. */
+            hand: null | string;
+            /** @description Who. */
+            person: null | string;
+            /**
+             * Format: double
+             * @description How long it takes.
+             */
+            seconds: null | number;
+            /** @description What to do, in order. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the picture is then, or how it can still be had; null where it is as one would have chosen it. */
+            picture: null | string;
+            /** @description What must be set again, as it does not move along. */
+            stays: string[];
+        };
+        /** @description A need that changes. */
+        PocketChange: {
+            /**
+             * Format: int32
+             * @description Number of the part.
+             */
+            part: number;
+            /**
+             * Format: int32
+             * @description Number of the need in it.
+             */
+            need: number;
+            /** @description What becomes of it. */
+            outcome: components["schemas"]["Outcome"];
+            /**
+             * Format: int32
+             * @description Number in IReadOnlyList&lt;PocketAnswer&gt; PocketDay.Answers of what one does.
+             */
+            answer: number;
+        };
+        /** @description All that a phone in a pocket needs of a day, for one person, worked out beforehand. */
+        PocketDay: {
+            /** @description Always string PocketDay.FormatName. */
+            format: string;
+            /** @description Key of the assignment. */
+            key: string;
+            /**
+             * Format: int32
+             * @description Revision of the plan it is made of.
+             */
+            revision: number;
+            /** @description What the assignment is called. */
+            name: string;
+            /** @description Id of whom it is for. */
+            person: string;
+            /** @description What things, people and places are called, by id. */
+            names: {
+                [key: string]: string;
+            };
+            /** @description Ids of the people who are there besides. */
+            team: string[];
+            /** @description The parts, in order of time. */
+            parts: components["schemas"]["PocketPart"][];
+            /** @description What one does, told once for all who point at it. */
+            answers: components["schemas"]["PocketAnswer"][];
+            /** @description Every loss that is thought of. */
+            losses: components["schemas"]["PocketLoss"][];
+            /** @description Pairs of things that together leave less than either alone. */
+            pairs: components["schemas"]["PocketPair"][];
+            /** @description The day slid, by the part it is late from and the minutes. */
+            late: components["schemas"]["LateDay"][];
+            /** @description The card of paper, one for each day of work. */
+            cards: components["schemas"]["PaperCard"][];
+        };
+        /** @description What a loss does when it happens in one of some parts. */
+        PocketFate: {
+            /** @description Ids of those; empty = in any. */
+            parts: string[];
+            /** @description Ids of what goes with it; empty where more than things goes. */
+            items: string[];
+            /** @description Every need of the whole day whose way it changes. */
+            changes: components["schemas"]["PocketChange"][];
+        };
+        /** @description One hand. */
+        PocketHand: {
+            /** @description Which: left, right. */
+            position: string;
+            /** @description Id of the camera. */
+            body: string;
+            /** @description The glass as one says it: 35, 70–200. */
+            glass: string;
+            /** @description Its f-number; null = it has none. */
+            fNumber: null | string;
+            /** @description Ids of what is on the shoe, and what it stands on. */
+            on: string[];
+            /** @description What the camera has left through the part, by the plan. */
+            charge: components["schemas"]["PocketLevel"][];
+            /** @description How full its fuller card is through the part. */
+            room: components["schemas"]["PocketLevel"][];
+        };
+        /** @description Something one does before a part, or inside of it. */
+        PocketJob: {
+            /** @description Stable as long as the plan says the same. */
+            id: string;
+            /** @description What sort. */
+            kind: components["schemas"]["JobKind"];
+            /** @description What to do, short. */
+            text: string;
+            /** @description When, where it falls inside the part; null = before it. */
+            at: null | string;
+            /** @description Id of the camera or flash it is done to; null = none. */
+            where: null | string;
+            /** @description Ids of what goes in. */
+            in: string[];
+            /** @description Id of the battery that comes out; null = none. */
+            out: null | string;
+            /**
+             * Format: double
+             * @description Share of a full charge that it still has by the plan.
+             */
+            left: null | number;
+        };
+        /** @description A level at a moment of a part. */
+        PocketLevel: {
+            /**
+             * Format: double
+             * @description Share of the part that is over by then.
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description Share of a full one.
+             */
+            share: number;
+            /** @description Id of the battery or card; null = nothing is in it. */
+            thing: null | string;
+        };
+        /** @description A loss, with what it does from when on. */
+        PocketLoss: {
+            /** @description What goes. */
+            kind: components["schemas"]["LossKind"];
+            /** @description Id of it. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What it does; for a camera or bag that goes with all in it once for each time at which that is something else. */
+            ways: components["schemas"]["PocketFate"][];
+        };
+        /** @description A need as a phone shows it. */
+        PocketNeed: {
+            /** @description Need id. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What it is worth. */
+            importance: components["schemas"]["Importance"];
+            /** @description With everything there. */
+            outcome: components["schemas"]["Outcome"];
+            /**
+             * Format: int32
+             * @description How many strands carry it.
+             */
+            strands: number;
+            /**
+             * Format: double
+             * @description How long it can wait; null = without limit.
+             */
+            waitSeconds: null | number;
+            /** @description Numbers in IReadOnlyList&lt;PocketLoss&gt; PocketDay.Losses of the things it stands on. */
+            uses: number[];
+        };
+        /** @description Two things, and what their loss together does beyond that of either. */
+        PocketPair: {
+            /**
+             * Format: int32
+             * @description Number of the loss of one in IReadOnlyList&lt;PocketLoss&gt; PocketDay.Losses.
+             */
+            one: number;
+            /**
+             * Format: int32
+             * @description That of the other.
+             */
+            other: number;
+            /** @description The needs. */
+            changes: components["schemas"]["PocketChange"][];
+        };
+        /** @description A part of the day as a phone shows it. */
+        PocketPart: {
+            /** @description Part id. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Where; null = not said. */
+            location: null | string;
+            /** @description When it begins, local time. */
+            start: null | string;
+            /** @description When it ends. */
+            end: null | string;
+            /** @description Whether it begins when it begins. */
+            isFixed: boolean;
+            /** @description What it asks, in words. */
+            rules: string[];
+            /** @description What is in the hands of whom it is for. */
+            hands: components["schemas"]["PocketHand"][];
+            /** @description What must be photographed. */
+            needs: components["schemas"]["PocketNeed"][];
+            /** @description What one does before it, and in it. */
+            jobs: components["schemas"]["PocketJob"][];
         };
         /** @description A thing with its charge built in: a pack, a transmitter, a recorder. */
         PowerAlone: {
@@ -7125,6 +7696,20 @@ export interface components {
          * @enum {unknown}
          */
         Quality: "full" | "secondBest" | "no";
+        /** @description Something one might do, and what comes of it. */
+        QuestionChoice: {
+            /** @description What. */
+            text: string;
+            /** @description What becomes of the picture. */
+            outcome: components["schemas"]["Outcome"];
+            /**
+             * Format: double
+             * @description How long it takes; null = nothing is done.
+             */
+            seconds: null | number;
+            /** @description What the picture is then; null where it is as one would have chosen it. */
+            picture: null | string;
+        };
         /** @description A typed line, read. */
         QuickLine: {
             /** @description As typed. */
@@ -7180,6 +7765,21 @@ export interface components {
             /** @description How often each operation is needed, taking each picture as one would. */
             steps: components["schemas"]["StepsReckoned"][];
         };
+        /** @description What became of a record. */
+        RecordGiven: {
+            /**
+             * Format: int32
+             * @description How many facts are new.
+             */
+            added: number;
+            /**
+             * Format: int32
+             * @description How many were known.
+             */
+            known: number;
+            /** @description Those that cannot be so; the rest is kept all the same. */
+            refused: components["schemas"]["RefusedFact"][];
+        };
         /** @description A card as the record has it. */
         RecordedCard: {
             /** @description Its id. */
@@ -7204,6 +7804,16 @@ export interface components {
             mayClear: components["schemas"]["ClearAnswer"];
             /** @description What must be typed to clear it all the same. */
             phrase: string;
+        };
+        /** @description A fact that was not kept. */
+        RefusedFact: {
+            /**
+             * Format: int32
+             * @description Its place in what was sent, from 0.
+             */
+            number: number;
+            /** @description Why. */
+            why: string;
         };
         /** @description Things to be deleted. */
         RemoveRequest: {
@@ -7261,6 +7871,15 @@ export interface components {
              *     also with a card dead, and nothing in a hand that is not there.
              */
             sound: boolean;
+        };
+        /** @description The rest of a day, planned anew with what is left of it. */
+        RestOfDay: {
+            /** @description The parts that are not over, in order of time, with the jobs and levels as they are now. */
+            parts: components["schemas"]["PocketPart"][];
+            /** @description Every need that what has failed changes. */
+            changes: components["schemas"]["LiveChange"][];
+            /** @description How the rest of the day stands, and what of its battery changes is other than planned. */
+            told: components["schemas"]["TextPiece"][][];
         };
         /** @description Something to be seen to before a bag travels. */
         RoadLine: {
@@ -10845,6 +11464,309 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PairingAnswer"];
+                };
+            };
+        };
+    };
+    ShowPocket: {
+        parameters: {
+            query: {
+                person: string;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PocketDay"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    PocketFile: {
+        parameters: {
+            query: {
+                person: string;
+                save?: boolean;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    PaperCards: {
+        parameters: {
+            query?: {
+                person?: string;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowRestOfDay: {
+        parameters: {
+            query: {
+                person: string;
+                now: string;
+                pull?: string[];
+                read?: string[];
+                lateFrom?: string;
+                late?: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestOfDay"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    AskQuestions: {
+        parameters: {
+            query: {
+                person: string;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayQuestion"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    BeLate: {
+        parameters: {
+            query: {
+                from: string;
+                minutes: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LateDay"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowRecords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayFact"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    GiveRecordBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhoneRecord"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordGiven"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { isHouse } from "../api/token";
 import { date } from "../shared/format";
 
-type View = "day" | "what-if" | "power" | "cards" | "bags" | "lists" | "proposals";
+type View = "day" | "what-if" | "power" | "cards" | "bags" | "lists" | "on-the-day" | "proposals";
 
 const views: [View, string, path: string][] = [
   ["day", "Day", "day"],
@@ -12,6 +12,7 @@ const views: [View, string, path: string][] = [
   ["cards", "Cards", "cards"],
   ["bags", "Bags", "bags"],
   ["lists", "Lists", "lists"],
+  ["on-the-day", "On the day", "on-the-day"],
   ["proposals", "Proposals", "day?show=setups"],
 ];
 

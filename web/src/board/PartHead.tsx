@@ -26,6 +26,7 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
   );
   const lamps = (part.lights ?? []).filter((l) => !l.relay).length;
   const move = day.board.report.lightMoves.find((m) => m.part === part.id);
+  const dusk = day.board.report.parts.find((p) => p.part === part.id)?.duskEv;
   const faint = selected ? "" : "text-quiet";
   return (
     <button
@@ -41,11 +42,13 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
       <span className={faint}>
         {newDay && <b className={`block ${selected ? "" : "text-ink"}`}>{shortDate(part.start)}</b>}
         {time(part.start)}
+        {part.fixedStart && ", on the minute"}
         {meanwhile && `, during ${meanwhile.name ?? meanwhile.id}`}
       </span>
       <span className={`w-full truncate ${faint}`}>{part.location}</span>
       <span>
-        EV {part.ev}
+        EV {dusk ?? part.ev}
+        {dusk != null && " at dusk"}
         {lamps > 0 && `, ${lamps} ${lamps === 1 ? "light" : "lights"}`}
         {move?.tight && <b> begin {seconds(move.seconds - (move.freeSeconds ?? 0))} before</b>}
       </span>

@@ -30,6 +30,9 @@ export function HouseHome() {
                 <strong className="text-[17px]">{a.name}</strong>
                 <span className="text-quiet">{date(a.start)}</span>
               </Link>
+              <Link to={`/house/${a.key}/live`} className="text-[15px] underline">
+                On the day
+              </Link>
             </li>
           ))}
       </ul>

@@ -1,12 +1,14 @@
 import { ToggleGroup } from "radix-ui";
 import { useState, type ReactNode } from "react";
 import type { Part } from "../api/client";
+import { Tick } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { useDay } from "../day/DayContext";
 import { Cautions } from "./Cautions";
 import { PartActions } from "./PartActions";
 import { Question } from "../shared/Question";
 import { Frames, LightLevel, MoreLight, moreLight, MoreRules, moreRules, Reach } from "./PartPlace";
+import { Dusk, LateFrom } from "./Late";
 import { MostPinch } from "./Pinch";
 import { RoomLights } from "./RoomLights";
 
@@ -39,6 +41,12 @@ export function PartPanel({ part }: { part: Part }) {
           <input type="checkbox" checked={ripple} onChange={(e) => setRipple(e.target.checked)} />
           the rest moves along
         </label>
+        <Tick
+          label="begins on the minute, however late one is"
+          on={part.fixedStart ?? false}
+          set={(fixedStart) => set({ fixedStart })}
+        />
+        <LateFrom part={part} />
         <TypedField label="Called" value={part.name ?? ""} commit={(name) => set({ name })} />
         <TypedField
           label="Where"
@@ -49,6 +57,7 @@ export function PartPanel({ part }: { part: Part }) {
       </Question>
       <Question asks="Light" more={<MoreLight part={part} set={set} />} says={moreLight(part)}>
         <LightLevel part={part} set={set} />
+        <Dusk part={part} set={set} />
       </Question>
       <Question asks="Rules" more={<MoreRules part={part} set={set} />} says={moreRules(part)}>
         <Choice

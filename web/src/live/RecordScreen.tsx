@@ -1,0 +1,77 @@
+import type { PocketDay } from "../api/client";
+import { time } from "../shared/format";
+import { fileOf, type Noted, type PhoneRecord } from "./record";
+
+/** What was noted, and how it comes home. */
+export function RecordScreen({
+  day,
+  record,
+  facts,
+  home,
+  back,
+}: {
+  day: PocketDay;
+  record: PhoneRecord;
+  facts: Noted[];
+  home: string | null;
+  back: () => void;
+}) {
+  return (
+    <div className="flex flex-col gap-4">
+      <header className="flex items-baseline justify-between">
+        <h1 className="text-xl font-bold">Your record</h1>
+        <button className="webbing" onClick={back}>
+          Back
+        </button>
+      </header>
+      <p>
+        {facts.length === 0 ? "Nothing is noted yet." : `${facts.length} noted. `}
+        {record.isKept
+          ? "It stays on this phone until you give it back, also when its battery goes flat."
+          : "This viewer keeps nothing: save it before you close."}
+      </p>
+      {facts.length > 0 && (
+        <div className="flex flex-wrap gap-3">
+          <SaveRecord day={day} facts={facts} />
+          {home && (
+            <a
+              className="webbing inline-flex min-h-12 items-center"
+              href={`${home}/${day.key}/record#${encodeURIComponent(JSON.stringify(fileOf(day, facts)))}`}
+            >
+              Give it back at home
+            </a>
+          )}
+        </div>
+      )}
+      <ol className="flex flex-col-reverse">
+        {facts.map((f) => (
+          <li key={f.origin} className="border-t border-rule py-1">
+            <span className="text-quiet">{time(f.at)}</span> {told[f.kind]} {f.words ?? f.thing}
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+const told: Record<Noted["kind"], string> = {
+  ticked: "Got",
+  unticked: "Open again:",
+  changed: "Done:",
+  failed: "Failed:",
+  mended: "Works again:",
+  slid: "Late:",
+  read: "Read off:",
+  put: "In:",
+};
+
+/** As a small file, by an address that holds it: it works where nothing else is kept. */
+export const SaveRecord = ({ day, facts }: { day: PocketDay; facts: Noted[] }) => (
+  <a
+    className="webbing inline-flex min-h-12 items-center"
+    download={`${day.key}-${day.person}.yoke-record.json`}
+    href={`data:application/json;charset=utf-8,${encodeURIComponent(JSON.stringify(fileOf(day, facts)))}`}
+  >
+    Save my record
+  </a>
+);
