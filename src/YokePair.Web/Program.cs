@@ -60,6 +60,7 @@ builder.Services.AddSingleton(new Roots(settings.SeedDemo ? [.. settings.Roots, 
 builder.Services.AddSingleton<CopyJobs>();
 builder.Services.AddSingleton<Pairings>();
 builder.Services.AddSingleton<PocketPage>();
+builder.Services.AddSingleton<PocketMemory>();
 if (house is not null) builder.Services.AddSingleton(house);
 builder.Services.AddSingleton<SessionCache>();
 builder.Services.AddSingleton<ListMemory>();

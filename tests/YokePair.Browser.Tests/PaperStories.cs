@@ -6,7 +6,7 @@ namespace YokePair.Browser.Tests;
 /// <summary>What goes to the job on paper: one sheet each of a normal day, whole, on either paper.</summary>
 public sealed partial class PaperStories
 {
-    private const double Inch = 96;
+    internal const double Inch = 96;
 
     [Fact]
     public void A_normal_day_is_one_sheet_each_on_either_paper()
@@ -29,7 +29,7 @@ public sealed partial class PaperStories
             {
                 var paper = new Dictionary<string, object?> { ["paperWidth"] = width, ["paperHeight"] = height, ["printBackground"] = false };
                 var pdf = ((Dictionary<string, object?>)page.Driver.ExecuteCdpCommand("Page.printToPDF", paper)!)["data"]!;
-                Assert.True(Sheets().Count(Encoding.Latin1.GetString(Convert.FromBase64String((string)pdf))) == 1, $"{view} on {width} × {height}");
+                Assert.True(SheetsIn(Encoding.Latin1.GetString(Convert.FromBase64String((string)pdf))) == 1, $"{view} on {width} × {height}");
             }
             // As wide as the narrower of the two between its margins, nothing is cut off.
             Emulate(page, (int)((8.27 - (20 / 25.4)) * Inch), "print");
@@ -51,11 +51,14 @@ public sealed partial class PaperStories
         Assert.Empty(page.Complaints());
     }
 
-    private static void Emulate(Page page, int width, string media)
+    /// <summary>How many sheets a PDF has.</summary>
+    internal static int SheetsIn(string pdf) => Sheets().Count(pdf);
+
+    internal static void Emulate(Page page, int width, string media, int height = 800)
     {
         page.Driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = media });
         page.Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",
-            new Dictionary<string, object?> { ["width"] = width, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+            new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
     }
 
     [GeneratedRegex(@"/Type\s*/Page[^s]")]

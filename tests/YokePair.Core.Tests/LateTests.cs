@@ -112,12 +112,13 @@ public sealed class LateTests
     {
         var moved = new SlideDay { From = "couple", Minutes = 45 }.Apply(Evening()).Plan!;
         Assert.Equal(
-            ["couple 20:25 21:00", "cake 20:59 21:00", "dinner 21:00 22:00", "dance 22:00 23:00"],
+            ["couple 20:25 20:59", "cake 20:59 21:00", "dinner 21:00 22:00", "dance 22:00 23:00"],
             moved.Parts.Select(p => $"{p.Id} {p.Start:HH:mm} {p.End:HH:mm}"));
         var told = Told(Lateness.Of(new DayAnalysis(Evening()), "couple", 45)!);
-        Assert.Contains("Couple has 35 min instead of 40 min: what follows begins at 21:00.", told);
-        Assert.Contains("Cake has 1 min instead of 10 min: what follows begins at 21:00.", told);
+        Assert.Contains("Couple has 34 min instead of 40 min: what follows begins at 20:59.", told);
+        Assert.Contains("No time is left for Cake: what follows begins at 21:00.", told);
         Assert.Equal("dinner", Lateness.Of(new DayAnalysis(Evening()), "couple", 45)!.Stays);
+        Assert.Empty(EditResult.Apply(Evening(), [new SlideDay { From = "couple", Minutes = 45 }]).Problems);
         // What is late itself has begun on the minute and goes on for longer.
         var dinner = new SlideDay { From = "dinner", Minutes = 20 }.Apply(Evening()).Plan!;
         Assert.Equal(["dinner 21:00 22:20", "dance 22:20 23:20"], dinner.Parts.TakeLast(2).Select(p => $"{p.Id} {p.Start:HH:mm} {p.End:HH:mm}"));

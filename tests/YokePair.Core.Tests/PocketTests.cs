@@ -1,3 +1,4 @@
+using System.Text.Json;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Pocket;
@@ -175,9 +176,14 @@ public sealed class PocketTests
         Assert.Equal(pocket.Parts.Where(p => p.End > now).Select(p => p.Id), rest.Parts.Select(p => p.Id));
         var (planned, left) = (pocket.Parts.Single(p => p.Id == "toast").Hands, rest.Parts[0].Hands);
         Assert.Equal(planned.Select(h => h.Charge[0].Thing), left.Select(h => h.Charge[0].Thing));
-        // Ten minutes into fifty: on the line from the level at its beginning to that at its end.
-        foreach (var (before, after) in planned.Zip(left))
-            Assert.Equal(before.Charge[0].Share + 0.2 * (before.Charge[^1].Share - before.Charge[0].Share), after.Charge[0].Share, 2);
+        // As long as nothing is read the plan is believed, its changes too.
+        Assert.Equal(JsonSerializer.Serialize(planned), JsonSerializer.Serialize(left));
+        foreach (var part in rest.Parts) Assert.Equal(JsonSerializer.Serialize(pocket.Parts.Single(p => p.Id == part.Id).Jobs), JsonSerializer.Serialize(part.Jobs));
+        // What is read as the plan has it: ten minutes into fifty on the line from the level at the beginning to that at the end.
+        var level = planned[0].Charge[0].Share + (0.2 * (planned[0].Charge[^1].Share - planned[0].Charge[0].Share));
+        var read = FromNow.Of(day, "lead", now, [], [new Reading("b1", level, null)])!;
+        Assert.Equal(planned[0].Charge[^1].Share, read.Parts[0].Hands[0].Charge[^1].Share, 2);
+        Assert.Equal((0.2, Math.Round(level, 3)), (read.Parts[0].Hands[0].Charge[0].At, read.Parts[0].Hands[0].Charge[0].Share));
         Assert.Empty(rest.Changes);
     }
 

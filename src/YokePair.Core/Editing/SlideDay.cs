@@ -29,19 +29,22 @@ public sealed record SlideDay : PlanEdit
         var by = TimeSpan.FromMinutes(Minutes);
         var day = Day.Stretches(plan).First(d => d.Contains(late));
         var stays = day.Where(p => p != late && p.FixedStart == true && p.Start >= since).MinBy(p => p.Start);
-        var moved = day.Where(p => p == late || (p.FixedStart != true && p.Start >= since && !(p.Start >= stays?.Start)))
-            .ToDictionary(p => p.Id, p => Moved(p, p == late, by, stays), StringComparer.Ordinal);
+        // From the end on, so that none runs into what follows it; what went on beside another anyway goes on doing so.
+        var moved = new Dictionary<string, Part>(StringComparer.Ordinal);
+        foreach (var part in day.Where(p => p == late || (p.FixedStart != true && p.Start >= since && !(p.Start >= stays?.Start))).Reverse())
+        {
+            var until = day.Where(p => p == stays || moved.ContainsKey(p.Id)).Where(p => p.Start >= part.End).Min(p => moved.GetValueOrDefault(p.Id, p).Start);
+            moved.Add(part.Id, Moved(part, part == late, by, stays is null ? null : until));
+        }
         return new EditResult(
             plan with { Parts = [.. plan.Parts.Select(p => moved.GetValueOrDefault(p.Id, p))] },
             $"{Minutes} min late from {late.Label} on", []);
     }
 
-    private static Part Moved(Part part, bool isLate, TimeSpan by, Part? stays)
+    private static Part Moved(Part part, bool isLate, TimeSpan by, DateTime? until)
     {
         // What has a fixed start and is late has begun all the same: it goes on for longer.
         var (start, end) = (isLate && part.FixedStart == true ? part.Start : part.Start + by, part.End + by);
-        // What went on beside the fixed one anyway goes on doing so.
-        if (stays?.Start is not { } until || part.End > until || !(end > until)) return part with { Start = start, End = end };
-        return part with { Start = start < until - Least ? start : until - Least, End = until };
+        return end > until ? part with { Start = start < until - Least ? start : until - Least, End = until } : part with { Start = start, End = end };
     }
 }

@@ -41,17 +41,19 @@ public static class FromNow
         day = day.AsItIsHere();
         if (day.Plan.PersonOf(person) is null) return null;
         var planned = PowerPlans.Of(day);
-        var rest = Rest(day.Whole, now, planned, readings);
-        var left = new DayAnalysis(rest, failed);
-        var (power, cards) = (PowerPlans.Of(left), CardPlans.Of(day));
-        var parts = PocketFiles.PartsOf(left, person, power, cards).Select(p => Whole(p, day.Plan.PartOf(p.Id)!, now));
-        return new RestOfDay([.. parts], failed.Count == 0 ? [] : Changes(day, failed, person), [.. Told(day, left, planned, power, readings), .. Rooms(left.Plan, power, cards, readings)]);
+        var left = new DayAnalysis(Rest(day.Whole, now, planned, readings), failed);
+        // As long as no battery shows anything else the plan is believed, and its changes stay where they are.
+        var isRead = readings.Any(r => r.Share is not null);
+        var (power, cards) = (isRead ? PowerPlans.Of(left) : planned, CardPlans.Of(day));
+        var parts = PocketFiles.PartsOf(left, person, new Jobs(day, power, cards), power, cards).Select(p => Whole(p, day.Plan.PartOf(p.Id)!, now, isRead));
+        return new RestOfDay([.. parts], failed.Count == 0 ? [] : Changes(day, failed, person),
+            [.. Told(day, left, planned, power, readings), .. Rooms(left.Plan, power, cards, readings)]);
     }
 
     /// <summary>The plan without what is over, begun with what is left of every battery, each where it is by then.</summary>
     private static Plan Rest(Plan plan, DateTime now, PowerPlan power, IReadOnlyList<Reading> readings)
     {
-        List<Part> parts = [.. Day.InOrder(plan).Where(p => !(p.End <= now)).Select(p => From(p, now))];
+        List<Part> parts = [.. Day.InOrder(plan).Where(p => !(p.End <= now)).Select(p => From(p, now, power))];
         if (parts.Count == 0) parts = [.. Day.InOrder(plan).TakeLast(1)];
         var left = new Dictionary<string, double>(plan.Left ?? new Dictionary<string, double>(), StringComparer.Ordinal);
         var inside = new Dictionary<string, string>(StringComparer.Ordinal);
@@ -64,25 +66,35 @@ public static class FromNow
         foreach (var reading in readings.Where(r => r.Share is not null))
             if ((inside.GetValueOrDefault(reading.Body) ?? plan.Items.OfType<Battery>().FirstOrDefault(b => b.Place == "@" + reading.Body)?.Id) is { } read)
                 left[read] = Math.Clamp(reading.Share!.Value, 0, 1);
-        return plan with { Parts = parts, Items = Moved(plan, inside), Left = left };
+        // The joins that were planned stay, and nothing is changed besides but what runs dry.
+        return plan with { Parts = parts, Items = Moved(plan, inside), Left = left, Rules = plan.Rules with { FreshBeforeOnce = false } };
     }
 
     /// <summary>A part that has begun as it is told: from when it began, its levels from now on.</summary>
-    private static PocketPart Whole(PocketPart rest, Part part, DateTime now)
+    private static PocketPart Whole(PocketPart rest, Part part, DateTime now, bool isRead)
     {
         if (part is not { Start: { } start, End: { } end } || start >= now || now >= end) return rest;
+        if (!isRead) return rest with { Start = start };
         var over = (now - start) / (end - start);
-        return rest with { Start = start, Hands = [.. rest.Hands.Select(h => h with { Charge = [.. h.Charge.Select(l => l with { At = over + ((1 - over) * l.At) })] })] };
+        return rest with { Start = start, Hands = [.. rest.Hands.Select(h => h with { Charge = [.. h.Charge.Select(FromThen)] })] };
+
+        PocketLevel FromThen(PocketLevel level) => level with { At = over + ((1 - over) * level.At) };
     }
 
-    private static Part From(Part part, DateTime now)
+    private static Part From(Part part, DateTime now, PowerPlan power)
     {
-        if (!(part.Start < now) || part.End is not { } end || part.Start is not { } start) return part;
+        if (!(part.Start < now) || part.End is not { } end || part.Start is not { } start)
+        {
+            var planned = power.Changes.Where(c => c.Part == part.Id && c.AfterFrames is null).Select(c => c.Body);
+            return part with { Changes = [.. planned.Concat(part.Changes ?? []).Distinct()] };
+        }
         var share = (end - now) / (end - start);
         return part with
         {
             Start = now,
-            Frames = part.Frames is { } f ? new FrameCount { Low = (int)(f.Low * share), Likely = (int)(f.Likely * share), High = (int)(f.High * share) } : null,
+            Changes = null,
+            Frames = part.Frames is not { } all ? null
+                : new FrameCount { Low = (int)(all.Low * share), Likely = (int)(all.Likely * share), High = (int)(all.High * share) },
         };
     }
 
@@ -122,14 +134,17 @@ public static class FromNow
             .. PullTest.Compare(day, then).Changes.Select(c =>
             {
                 var part = day.Plan.PartOf(c.Part)!;
-                var answer = new PocketAnswer(c.Now is { } way ? words.Hand(part, person, way.Person, way.Body, way.Lens) : null,
-                    c.Now?.Person, c.Now?.Seconds, c.Now?.Steps ?? [], c.Picture, c.DoesNotMove);
+                // Who shoots it is said by the hand.
+                var (now, picture) = PullAnswer.Of(then, c.Part, c.Need, before: null);
+                var answer = new PocketAnswer(now is { } way ? words.Hand(part, person, way.Person, way.Body, way.Lens) : null,
+                    now?.Person, now?.Seconds, now?.Steps ?? [], picture, c.DoesNotMove);
                 return new LiveChange(order.FindIndex(p => p.Id == c.Part), part.Needs.ToList().FindIndex(n => n.Id == c.Need), c.After, answer);
             }),
         ];
     }
 
-    private static IEnumerable<IReadOnlyList<TextPiece>> Told(DayAnalysis day, DayAnalysis left, PowerPlan planned, PowerPlan now, IReadOnlyList<Reading> readings)
+    private static IEnumerable<IReadOnlyList<TextPiece>> Told(
+        DayAnalysis day, DayAnalysis left, PowerPlan planned, PowerPlan now, IReadOnlyList<Reading> readings)
     {
         var counted = left.Parts.SelectMany(p => p.Needs).Where(n => n.Need.Importance != Importance.Nice).ToList();
         var (open, hang) = (counted.Count(n => n.Strands == 0), counted.Count(n => n.Strands == 1));
@@ -140,10 +155,16 @@ public static class FromNow
         {
             var was = planned.Changes.FirstOrDefault(c => c.Body == change.Body && left.Plan.PartOf(c.Part) is not null);
             if (PowerWords.MinuteOf(left.Plan, now, change) is not { } at) continue;
-            TextPiece[] instead = was is not null && PowerWords.MinuteOf(day.Plan, planned, was) is { } time && time != at ? [new(" instead of "), new("", Time: time)] : [];
-            yield return [new("By what it shows, change the battery of the "), new(names.Item(change.Body), Item: change.Body), new(" at "), new("", Time: at), .. instead, new(".")];
+            var then = was is null ? null : PowerWords.MinuteOf(day.Plan, planned, was);
+            yield return
+            [
+                new("By what it shows, change the battery of the "), new(names.Item(change.Body), Item: change.Body), new(" at "), new("", Time: at),
+                .. then is { } time && time != at ? new TextPiece[] { new(" instead of "), new("", Time: time) } : [],
+                new("."),
+            ];
         }
-        foreach (var dark in now.Short.Where(s => !planned.Short.Any(b => b.Device == s.Device && b.Part == s.Part))) yield return LateWords.Dark(left.Plan, dark);
+        foreach (var dark in now.Short.Where(s => !planned.Short.Any(b => b.Device == s.Device && b.Part == s.Part)))
+            yield return LateWords.Dark(left.Plan, dark);
     }
 
     /// <summary>When what a camera says it has room for is taken, where no change of cards is planned before.</summary>

@@ -55,6 +55,9 @@ internal sealed class Jobs
 
     /// <summary>What somebody does before a part and in it, those that change the glass first.</summary>
     public IReadOnlyList<PocketJob> Of(Part part, string person) =>
+        Planned(plan.PartOf(part.Id)!, person);
+
+    private IReadOnlyList<PocketJob> Planned(Part part, string person) =>
         [.. Hands(part, person), .. Charges(part, person), .. CardChanges(part, person), .. Lights(part, person)];
 
     private IEnumerable<PocketJob> Hands(Part part, string person)
@@ -70,7 +73,8 @@ internal sealed class Jobs
             var glass = camera.Length > 0 || then?.Lens != setup.Lens || words.Glass(setup) != words.Glass(then) ? $"{words.Glass(setup)} on" : "";
             var what = string.Join(", ", new[] { camera + glass }.Concat(shoe.Select(s => $"{s} on")).Concat(off).Where(t => t.Length > 0));
             if (what.Length > 0)
-                yield return new PocketJob($"hand/{part.Id}/{person}/{setup.Position}", JobKind.Hand, $"{English.Capital(setup.Position)}: {what}", null, setup.Body, [], null, null);
+                yield return new PocketJob($"hand/{part.Id}/{person}/{setup.Position}", JobKind.Hand,
+                    $"{English.Capital(setup.Position)}: {what}", null, setup.Body, [], null, null);
         }
     }
 
@@ -112,5 +116,5 @@ internal sealed class Jobs
     private static IEnumerable<string> Shoe(Setup? setup) => new[] { setup?.Flash, setup?.Trigger, setup?.Support }.OfType<string>();
 
     private static List<string> Named(Setup? setup) =>
-        setup is null ? [] : [.. setup.Named().Where(n => n.Field is not "battery" && !n.Field.StartsWith("cards", StringComparison.Ordinal)).Select(n => n.Id)];
+        [.. setup?.Named().Where(n => n.Field != "battery" && !n.Field.StartsWith("cards", StringComparison.Ordinal)).Select(n => n.Id) ?? []];
 }

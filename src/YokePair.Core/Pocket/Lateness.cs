@@ -49,6 +49,7 @@ public static class Lateness
         {
             var was = day.Whole.PartOf(part.Id)!;
             if (part.End - part.Start < was.End - was.Start) yield return LateWords.Cut(part, (was.End - was.Start)!.Value);
+            if (IsAsItWas(day.Whole, then.Whole, was, part)) continue;
             var (left, before) = (then.PartOf(part.Id)!, day.PartOf(part.Id)!);
             var worse = left.Needs.Zip(before.Needs).Where(n => n.First.Outcome > n.Second.Outcome).Select(n => n.First).ToList();
             if (left.Part.Ev < before.Part.Ev && Daylight.EndsAfterSunset(then.Whole, part) is { } minutesAfter)
@@ -61,11 +62,18 @@ public static class Lateness
     private static IEnumerable<IReadOnlyList<TextPiece>> Charge(DayAnalysis day, DayAnalysis then, List<Part> moved, PowerPlan power)
     {
         if (LateWords.Changes(then.Whole, day.Whole, power) is { Count: > 0 } changes) yield return changes;
-        // What takes as long as it was planned to takes as much.
-        if (moved.All(p => p.End - p.Start == day.Whole.PartOf(p.Id)!.End - day.Whole.PartOf(p.Id)!.Start)) yield break;
+        // What takes as long as it was planned to takes as much, what is cut short takes less, and charges less where there is a socket.
+        var longer = moved.Select(p => (p.End - p.Start) - (day.Whole.PartOf(p.Id)!.End - day.Whole.PartOf(p.Id)!.Start))
+            .Where(by => by != TimeSpan.Zero).ToList();
+        if (longer.TrueForAll(by => by < TimeSpan.Zero) && (longer.Count == 0 || power.OnTheWay.Count == 0)) yield break;
         foreach (var dark in PowerPlans.Of(then).Short.Where(s => !power.Short.Any(b => b.Device == s.Device && b.Part == s.Part)))
             yield return LateWords.Dark(then.Whole, dark);
     }
+
+    /// <summary>Whether a part that moved asks what it asked: it is as long, in the same light, and nothing else goes on beside it.</summary>
+    private static bool IsAsItWas(Plan before, Plan then, Part was, Part part) =>
+        part.End - part.Start == was.End - was.Start && Day.Of(part) == Day.Of(was) && Daylight.Ev(then, part) == Daylight.Ev(before, was)
+            && then.Parts.Where(p => Day.Overlap(p, part)).Select(p => p.Id).SequenceEqual(before.Parts.Where(p => Day.Overlap(p, was)).Select(p => p.Id));
 
     /// <summary>The way one takes in a part that asks the highest ISO; where none is left, the one that was planned.</summary>
     private static (Way Way, NeedFit Fit)? Darkest(PartFindings part, PartFindings before) =>

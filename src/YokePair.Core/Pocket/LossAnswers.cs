@@ -38,20 +38,20 @@ internal sealed class LossAnswers(DayAnalysis day)
         for (var n = 0; n < part.Needs.Count; n++)
         {
             var (before, after) = (part.Needs[n], then.Needs[n]);
-            if (ReferenceEquals(before, after) || before.Outcome == after.Outcome && (before.Best is null || after.Best is not null && IsSame(before.Best, after.Best))) continue;
+            if (ReferenceEquals(before, after) || (before.Outcome == after.Outcome && IsSame(before.Best, after.Best))) continue;
             var answer = PullAnswer.Of(changed, part.Part.Id, after.Need.Id, before: null);
             yield return new LeftOfNeed(part, before, after.Outcome, answer, []);
         }
     }
 
     /// <summary>Pairs of things that together leave less of a need than either by itself.</summary>
-    public IEnumerable<(int One, int Other, LeftOfNeed Left)> Pairs(PartFindings part, Func<int, int, bool> isWanted)
+    public IEnumerable<(int One, int Other, LeftOfNeed Left)> Pairs(PartFindings part)
     {
         var known = new HashSet<(int, int, NeedFinding)>();
         foreach (var need in part.Needs)
             foreach (var one in Enumerable.Range(0, part.Failed.Length).Where(i => !part.Failed[i] && need.Uses(i)))
                 foreach (var other in Left(part, need, Failed(part, [one]), [one], isLastWord: false).Uses)
-                    if (isWanted(one, other) && known.Add((Math.Min(one, other), Math.Max(one, other), need)))
+                    if (known.Add((Math.Min(one, other), Math.Max(one, other), need)))
                         yield return (one, other, Left(part, need, Failed(part, [one, other]), [one, other], isLastWord: false));
     }
 
@@ -84,5 +84,6 @@ internal sealed class LossAnswers(DayAnalysis day)
         return PullAnswer.Otherwise(left, left.PartOf(part.Part.Id)!, need.Need);
     }
 
-    private static bool IsSame(Way one, Way other) => one.Rig.Actor == other.Rig.Actor && one.Items.Order().SequenceEqual(other.Items.Order());
+    private static bool IsSame(Way? before, Way? after) =>
+        before is null || (after is not null && before.Rig.Actor == after.Rig.Actor && before.Items.Order().SequenceEqual(after.Items.Order()));
 }

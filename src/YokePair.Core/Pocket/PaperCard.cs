@@ -81,8 +81,8 @@ public sealed class PaperCards
     {
         var name = person.Id == reader ? $"{names.Person(person.Id)} (you)" : names.Person(person.Id);
         var first = parts.FirstOrDefault(p => p.Setups.Any(s => s.Person == person.Id && s.Body is not null));
-        return first is null ? name
-            : $"{name}: {string.Join(", ", first.Setups.Where(s => s.Person == person.Id && s.Body is not null).Select(s => $"{s.Position} {names.Item(s.Body!)}"))}";
+        var held = first?.Setups.Where(s => s.Person == person.Id && s.Body is not null).Select(s => $"{s.Position} {names.Item(s.Body!)}");
+        return held is null ? name : $"{name}: {string.Join(", ", held)}";
     }
 
     private PaperPart PartOf(Part part)
@@ -91,7 +91,7 @@ public sealed class PaperCards
         string[] rules = [.. new[] { part.Location }.OfType<string>(), .. words.Rules(part)];
         return new PaperPart(part.Label, part.Start, part.End, string.Join(" · ", rules),
             [.. part.Setups.Where(s => s.Person == reader && s.Body is not null).Select(s => HandOf(found, s))],
-            [.. jobs.Of(part, reader).Select(j => j.At is { } at ? $"{at.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture)} {j.Text}" : j.Text)],
+            [.. jobs.Of(part, reader).Select(j => j.At is { } at ? FormattableString.Invariant($"{at:HH:mm} {j.Text}") : j.Text)],
             found.Needs.Where(n => n.Need.Importance != Importance.Nice).Select(n => n.Strands).DefaultIfEmpty(3).Min());
     }
 
@@ -117,7 +117,8 @@ public sealed class PaperCards
     {
         if (left.Answer.Now is not { } way) return left.Answer.Picture is { } picture ? $"LOST as meant; {picture}" : "LOST, nothing left does it";
         var late = left.Outcome == Outcome.Late ? "LATE, " : "";
-        return $"{late}{words.Hand(part, reader, way.Person, way.Body, way.Lens)}{(left.Answer.Picture is { } how ? $", {how}" : "")}, {English.Seconds(way.Seconds)}";
+        var how = left.Answer.Picture is { } said ? $", {said}" : "";
+        return $"{late}{words.Hand(part, reader, way.Person, way.Body, way.Lens)}{how}, {English.Seconds(way.Seconds)}";
     }
 
     private IEnumerable<PaperLoss> Worst(IReadOnlyList<LossRow> rows, IReadOnlyList<string> parts)

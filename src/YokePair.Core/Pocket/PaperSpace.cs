@@ -11,7 +11,7 @@ internal static class PaperSpace
     private const int Sides = 4;
 
     /// <summary>Lines of a side and letters of a line, as it is set usually, and small.</summary>
-    private static readonly (double Lines, int Letters) Usual = (32.5, 58), Small = (37.5, 66);
+    private static readonly (double Lines, int Letters) Usual = (34, 62), Small = (38.8, 70);
 
     /// <summary>The card as it fits: small where it must be, then with less said of what is safe anyway, then with fewer parts, and saying so.</summary>
     public static PaperCard Fitted(PaperCard card)
@@ -21,7 +21,9 @@ internal static class PaperSpace
         var brief = card.Parts.ToArray();
         var silent = new List<string>();
         // What survives any one failure needs no word of what to do, the least exposed first.
-        foreach (var at in Enumerable.Range(0, brief.Length).Where(i => brief[i].Strands >= 2).OrderByDescending(i => brief[i].Strands).ThenByDescending(i => i))
+        var safe = Enumerable.Range(0, brief.Length).Where(i => brief[i].Strands >= 2)
+            .OrderByDescending(i => brief[i].Strands).ThenByDescending(i => i).ToList();
+        foreach (var at in safe)
         {
             brief[at] = brief[at] with { Hands = [.. brief[at].Hands.Select(h => h with { Dies = null })] };
             silent.Add(brief[at].Name);
@@ -72,7 +74,8 @@ internal static class PaperSpace
     private static double LinesOf(PaperPart part, int letters)
     {
         const double head = 1.9, held = 1.25;
-        return head + Lines(part.Rules, letters) + Lines(Before(part), letters) + part.Hands.Sum(h => (held * Lines($"{h.Position} {h.Glass}, {h.Shoe}", letters)) + Lines(Dies(h), letters));
+        return head + Lines(part.Rules, letters) + Lines(Before(part), letters)
+            + part.Hands.Sum(h => (held * Lines($"{h.Position} {h.Glass}, {h.Shoe}", letters)) + Lines(Dies(h), letters));
     }
 
     private static int Lines(string text, int letters) => (text.Length + letters - 1) / letters;

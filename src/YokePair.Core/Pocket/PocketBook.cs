@@ -47,15 +47,12 @@ internal sealed class PocketBook
     public IReadOnlyList<PocketPair> Pairs(LossAnswers answers, CancellationToken cancel)
     {
         var pairs = new Dictionary<(int, int), List<PocketChange>>();
-        foreach (var part in day.Parts)
+        var found = day.Parts.AsParallel().AsOrdered().WithCancellation(cancel).Select(p => answers.Pairs(p).ToList());
+        foreach (var (one, other, left) in found.SelectMany(p => p))
         {
-            cancel.ThrowIfCancellationRequested();
-            foreach (var (one, other, left) in answers.Pairs(part, (_, _) => true))
-            {
-                var key = (Math.Min(lossOfItem[one], lossOfItem[other]), Math.Max(lossOfItem[one], lossOfItem[other]));
-                if (!pairs.TryGetValue(key, out var changes)) pairs.Add(key, changes = []);
-                changes.Add(Told(left));
-            }
+            var key = (Math.Min(lossOfItem[one], lossOfItem[other]), Math.Max(lossOfItem[one], lossOfItem[other]));
+            if (!pairs.TryGetValue(key, out var changes)) pairs.Add(key, changes = []);
+            changes.Add(Told(left));
         }
         return [.. pairs.Select(p => new PocketPair(p.Key.Item1, p.Key.Item2, p.Value))];
     }

@@ -31,7 +31,10 @@ public static class PocketFiles
         return new PocketDay(PocketDay.FormatName, key, revision, day.Plan.Assignment.Name, person, NamesOf(day.Plan),
             [.. day.Plan.People.Where(p => p.Id != person).Select(p => p.Id)],
             [.. parts.Select(p => PartOf(day, p, person, told, jobs, power, cards))], told.Answers, losses, pairs,
-            [.. parts.SelectMany(p => Lateness.Usual.Select(m => Lateness.Of(day, power, p.Id, m))).OfType<LateDay>()],
+            [
+                .. parts.AsParallel().AsOrdered().WithCancellation(cancel)
+                    .SelectMany(p => Lateness.Usual.Select(m => Lateness.Of(day, power, p.Id, m))).OfType<LateDay>(),
+            ],
             new PaperCards(day, answers, jobs, person).All(LossRows.Of(day, cancel)));
     }
 
@@ -44,9 +47,8 @@ public static class PocketFiles
     }
 
     /// <summary>The parts of a day as a phone shows them.</summary>
-    internal static IReadOnlyList<PocketPart> PartsOf(DayAnalysis day, string person, PowerPlan power, CardPlan cards)
+    internal static IReadOnlyList<PocketPart> PartsOf(DayAnalysis day, string person, Jobs jobs, PowerPlan power, CardPlan cards)
     {
-        var jobs = new Jobs(day, power, cards);
         var told = new PocketBook(day, person);
         return [.. Day.InOrder(day.Plan).Select(p => PartOf(day, p, person, told, jobs, power, cards))];
     }
@@ -65,14 +67,18 @@ public static class PocketFiles
         var found = day.PartOf(part.Id)!;
         return new PocketPart(part.Id, part.Label, part.Location, part.Start, part.End, part.FixedStart == true, [.. words.Rules(part)],
             [.. part.Setups.Where(s => s.Person == person && s.Body is not null).Select(s => new PocketHand(s.Position, s.Body!, words.Glass(s),
-                words.FNumber(s.Lens), [.. new[] { s.Flash, s.Trigger, s.Support }.OfType<string>()], Charge(power, part, s.Body!), Room(cards, part, s.Body!)))],
+                words.FNumber(s.Lens), [.. new[] { s.Flash, s.Trigger, s.Support }.OfType<string>()],
+                Charge(power, part, s.Body!), Room(cards, part, s.Body!)))],
             [.. found.Needs.Select(n => new PocketNeed(n.Need.Id, n.Need.Label, n.Need.Importance, n.Outcome, n.Strands,
                 double.IsPositiveInfinity(n.Ways.ToleranceSeconds) ? null : n.Ways.ToleranceSeconds, told.UsedBy(n)))],
             jobs.Of(part, person));
     }
 
     private static List<PocketLevel> Charge(PowerPlan power, Part part, string body) =>
-        [.. power.Bands.Where(b => b.Device == body).SelectMany(b => b.Levels).Where(l => l.Part == part.Id).Select(l => new PocketLevel(l.At, Math.Round(l.Left, 3), l.Battery))];
+    [
+        .. power.Bands.Where(b => b.Device == body).SelectMany(b => b.Levels).Where(l => l.Part == part.Id)
+            .Select(l => new PocketLevel(l.At, Math.Round(l.Left, 3), l.Battery)),
+    ];
 
     private static List<PocketLevel> Room(CardPlan cards, Part part, string body) =>
     [

@@ -70,7 +70,8 @@ public static class Questions
         if (choices.Count < 2 || whole.Answer.Now is null) return null;
         choices = [.. choices.OrderBy(c => Scatter(c.Text + need.Need.Id)).ThenBy(c => c.Text, StringComparer.Ordinal)];
         var at = part.Part is { Start: { } start, End: { } end } ? start + (end - start) / 2 : (DateTime?)null;
-        return new DayQuestion(part.Part.Id, part.Part.Label, at, $"{English.Capital(LossWords.Pulled(new Names(day.Plan), loss.Kind, loss.Id))} is gone", need.Need.Label,
+        var fails = $"{English.Capital(LossWords.Pulled(new Names(day.Plan), loss.Kind, loss.Id))} is gone";
+        return new DayQuestion(part.Part.Id, part.Part.Label, at, fails, need.Need.Label,
             double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? null : need.Ways.ToleranceSeconds, choices, choices.IndexOf(right),
             PocketBook.AnswerOf(day.Plan, new PocketWords(day.Plan), person, whole));
     }
@@ -84,7 +85,8 @@ public static class Questions
         var failed = (bool[])part.Failed.Clone();
         foreach (var item in gone) failed[item] = true;
         var words = new PocketWords(day.Plan);
-        foreach (var camera in need.Ways.Candidates.Where(c => c.Rig.Fitted is not null && !c.Rig.IsHit(failed)).GroupBy(c => (c.Rig.Actor, c.Rig.Fitted!.Index)))
+        var usable = need.Ways.Candidates.Where(c => c.Rig.Fitted is not null && !c.Rig.IsHit(failed));
+        foreach (var camera in usable.GroupBy(c => (c.Rig.Actor, c.Rig.Fitted!.Index)))
         {
             var (outcome, way) = day.BestOf(need.Ways.Only([.. camera]), failed);
             if (way is null) continue;

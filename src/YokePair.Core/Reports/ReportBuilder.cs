@@ -74,7 +74,8 @@ internal static class ReportBuilder
 
     private static PartReport PartOf(DayAnalysis day, Part part, int strands)
     {
-        if (part.Outdoors != true || Day.Of(part) is not { } date || Daylight.SunsetOn(day.Plan.Assignment, date) is not { } sunset) return new PartReport(part.Id, strands);
+        if (part.Outdoors != true || Day.Of(part) is not { } date || Daylight.SunsetOn(day.Plan.Assignment, date) is not { } sunset)
+            return new PartReport(part.Id, strands);
         var isDusk = Daylight.EndsAfterSunset(day.Plan, part) is { } after && Dusk.Ev(after) <= part.Ev;
         return new PartReport(part.Id, strands, isDusk ? part.Ev : null, sunset);
     }

@@ -12,11 +12,13 @@ internal static class LateWords
     private const int MostNamed = 3;
 
     /// <summary>A part that is cut short by one that waits for nobody.</summary>
-    public static IReadOnlyList<TextPiece> Cut(Part part, TimeSpan was) =>
-    [
-        Of(part), new($" has {English.Minutes((part.End - part.Start)!.Value)} instead of {English.Minutes(was)}: what follows begins at "),
-        new("", Time: part.End), new("."),
-    ];
+    public static IReadOnlyList<TextPiece> Cut(Part part, TimeSpan was) => part.End - part.Start <= TimeSpan.FromMinutes(1)
+        ? [new("No time is left for "), Of(part), new(": what follows begins at "), new("", Time: part.End), new(".")]
+        :
+        [
+            Of(part), new($" has {English.Minutes((part.End - part.Start)!.Value)} instead of {English.Minutes(was)}: what follows begins at "),
+            new("", Time: part.End), new("."),
+        ];
 
     /// <summary>A part out of doors that now ends in less light.</summary>
     public static IReadOnlyList<TextPiece> Darker(Part part, double minutesAfterSunset, (Way Way, NeedFit Fit)? darkest, IReadOnlyList<NeedFinding> worse)
@@ -41,14 +43,15 @@ internal static class LateWords
     public static IReadOnlyList<TextPiece> Changes(Plan then, Plan was, PowerPlan power)
     {
         var names = new Names(then);
-        var told = power.Changes.Select(c => (c.Body, At: PowerWords.MinuteOf(then, power, c), Was: PowerWords.MinuteOf(was, power, c))).Where(c => c.At != c.Was)
-            .OrderBy(c => c.At).Take(MostNamed).ToList();
+        var told = power.Changes.Select(c => (c.Body, At: PowerWords.MinuteOf(then, power, c), Was: PowerWords.MinuteOf(was, power, c)))
+            .Where(c => c.At != c.Was).OrderBy(c => c.At).Take(MostNamed).ToList();
         return told.Count == 0 ? [] :
         [
             new("Change the battery of "),
             .. told.SelectMany((c, n) => new TextPiece[]
             {
-                new($"{(n > 0 ? ", of " : "")}the {names.Item(c.Body)}", Item: c.Body), new(" at "), new("", Time: c.At), new(" instead of "), new("", Time: c.Was),
+                new($"{(n > 0 ? ", of " : "")}the {names.Item(c.Body)}", Item: c.Body), new(" at "), new("", Time: c.At),
+                new(" instead of "), new("", Time: c.Was),
             }),
             new("."),
         ];

@@ -55,5 +55,6 @@ internal sealed class PocketWords(Plan plan)
     /// <summary>How the rest of a day stands.</summary>
     public static string Rest(int needs, int open, int hanging) => open + hanging == 0
         ? $"All {English.Number(needs)} pictures of the rest of the day survive any one failure."
-        : $"Of the {English.Number(needs)} pictures of the rest of the day {English.Count(open, "is", "are")} not covered, {English.Count(hanging, "hangs", "hang")} by one thing.";
+        : $"Of the {English.Number(needs)} pictures of the rest of the day {English.Count(open, "is", "are")} not covered, "
+            + $"{English.Count(hanging, "hangs", "hang")} by one thing.";
 }

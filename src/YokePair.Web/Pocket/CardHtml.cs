@@ -39,7 +39,8 @@ internal static class CardHtml
 
     private static string Cover(PaperCard card)
     {
-        var html = new StringBuilder($"<h1>{Text(card.Title)}</h1><p>{Text(card.Who)}{(card.Day is { } day ? $", {Text(day.ToString("dddd d MMMM yyyy", CultureInfo.InvariantCulture))}" : "")}</p>");
+        var day = card.Day?.ToString(", dddd d MMMM yyyy", CultureInfo.InvariantCulture);
+        var html = new StringBuilder($"<h1>{Text(card.Title)}</h1><p>{Text(card.Who)}{day}</p>");
         html.Append("<ul class=\"people\">");
         foreach (var person in card.People) html.Append(CultureInfo.InvariantCulture, $"<li>{Text(person)}</li>");
         html.Append("</ul>");
@@ -58,7 +59,8 @@ internal static class CardHtml
         if (part.Before.Count > 0) html.Append(CultureInfo.InvariantCulture, $"<p>before: {Text(string.Join("; ", part.Before))}</p>");
         foreach (var hand in part.Hands)
         {
-            html.Append(CultureInfo.InvariantCulture, $"<p><i>{Text(hand.Position)}</i> <b>{Text(hand.Glass)}</b>{(hand.Shoe.Length > 0 ? $", {Text(hand.Shoe)}" : "")}</p>");
+            var shoe = hand.Shoe.Length > 0 ? $", {Text(hand.Shoe)}" : "";
+            html.Append(CultureInfo.InvariantCulture, $"<p><i>{Text(hand.Position)}</i> <b>{Text(hand.Glass)}</b>{shoe}</p>");
             if (hand.Dies is { } dies) html.Append(CultureInfo.InvariantCulture, $"<p class=\"dies\">if {Text(hand.Position)} dies → {Text(dies)}</p>");
         }
         return html.Append("</section>").ToString();

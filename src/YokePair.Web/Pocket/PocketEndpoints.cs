@@ -8,6 +8,11 @@ using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Pocket;
 
+/// <summary>A card of paper and whose it is.</summary>
+/// <param name="Person">Id of the person.</param>
+/// <param name="Card">The card.</param>
+public sealed record PersonCard(string Person, PaperCard Card);
+
 /// <summary>What is taken along on the day: the card of paper, the file for a phone, and the same with replanning.</summary>
 internal static class PocketEndpoints
 {
@@ -19,22 +24,24 @@ internal static class PocketEndpoints
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
         one.MapGet("/paper", Paper).WithName("PaperCards").Produces(StatusCodes.Status200OK, contentType: MediaTypeNames.Text.Html)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+        one.MapGet("/paper-cards", Cards).WithName("ShowPaperCards").Produces<IReadOnlyList<PersonCard>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/rest", Rest).WithName("ShowRestOfDay").Produces<RestOfDay>()
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         one.MapGet("/questions", Ask).WithName("AskQuestions").Produces<IReadOnlyList<DayQuestion>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/late", Late).WithName("BeLate").Produces<LateDay>().ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static async Task<IResult> Show(string key, string person, Days days, CancellationToken cancel)
+    private static async Task<IResult> Show(string key, string person, Days days, PocketMemory memory, CancellationToken cancel)
     {
         if (await days.FindAsync(key, null, cancel) is not { } session) return Problems.NotFound("assignment");
-        return PocketFiles.Of(session.Whole, key, session.Stored.Revision, person, cancel) is { } day ? Results.Ok(day) : Problems.NotFound("person");
+        return memory.Of(session, person, cancel) is { } day ? Results.Ok(day) : Problems.NotFound("person");
     }
 
-    private static async Task<IResult> File(string key, string person, bool? save, Days days, PocketPage page, HttpContext http, CancellationToken cancel)
+    private static async Task<IResult> File(
+        string key, string person, bool? save, Days days, PocketMemory memory, PocketPage page, HttpContext http, CancellationToken cancel)
     {
         if (await days.FindAsync(key, null, cancel) is not { } session) return Problems.NotFound("assignment");
-        if (PocketFiles.Of(session.Whole, key, session.Stored.Revision, person, cancel) is not { } day) return Problems.NotFound("person");
+        if (memory.Of(session, person, cancel) is not { } day) return Problems.NotFound("person");
         if (!page.IsThere) return NotBuilt();
         if (save == true) http.Response.Headers.ContentDisposition = new ContentDisposition { FileName = $"{key}-{person}.html" }.ToString();
         return Html(http, page.Of(day), page.Policy(isPaper: false));
@@ -49,7 +56,12 @@ internal static class PocketEndpoints
         return Html(http, page.Of(people.SelectMany(p => PocketFiles.CardsOf(session.Whole, p)!)), page.Policy(isPaper: true));
     }
 
-    private static async Task<IResult> Rest(string key, string person, DateTime now, string[]? pull, string[]? read, string? lateFrom, int? late, Days days, CancellationToken cancel)
+    private static async Task<IResult> Cards(string key, Days days, CancellationToken cancel) =>
+        await days.FindAsync(key, null, cancel) is not { } session ? Problems.NotFound("assignment")
+            : Results.Ok(session.Plan.People.SelectMany(p => PocketFiles.CardsOf(session.Whole, p.Id)!.Select(c => new PersonCard(p.Id, c))).ToList());
+
+    private static async Task<IResult> Rest(
+        string key, string person, DateTime now, string[]? pull, string[]? read, string? lateFrom, int? late, Days days, CancellationToken cancel)
     {
         if (await days.FindAsync(key, null, cancel) is not { } session) return Problems.NotFound("assignment");
         var readings = (read ?? []).Select(Read).ToList();
@@ -57,8 +69,9 @@ internal static class PocketEndpoints
             [new PlanProblem("read", "a figure is a body's id, a colon and what it shows: b1:0.4 of its battery, b1:150f frames of room")]);
         var day = lateFrom is not null && new SlideDay { From = lateFrom, Minutes = late ?? 0 }.Apply(session.Plan).Plan is { } slid
             ? session.Whole.Trying(slid, cancel) : session.Whole;
-        return FromNow.Of(day, person, DateTime.SpecifyKind(now, DateTimeKind.Unspecified), PullTexts.Read(session.Whole, pull), [.. readings.OfType<Reading>()])
-            is { } rest ? Results.Ok(rest) : Problems.NotFound("person");
+        var local = DateTime.SpecifyKind(now, DateTimeKind.Unspecified);
+        return FromNow.Of(day, person, local, PullTexts.Read(session.Whole, pull), [.. readings.OfType<Reading>()]) is { } rest
+            ? Results.Ok(rest) : Problems.NotFound("person");
     }
 
     /// <summary>A figure read off a camera; null where it is none.</summary>
@@ -67,8 +80,10 @@ internal static class PocketEndpoints
         var at = text.LastIndexOf(':');
         if (at < 1) return null;
         var (body, figure) = (text[..at], text[(at + 1)..]);
-        if (figure.EndsWith('f')) return int.TryParse(figure[..^1], NumberStyles.None, CultureInfo.InvariantCulture, out var frames) ? new Reading(body, null, frames) : null;
-        return double.TryParse(figure, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var share) && share <= 1 ? new Reading(body, share, null) : null;
+        if (figure.EndsWith('f'))
+            return int.TryParse(figure[..^1], NumberStyles.None, CultureInfo.InvariantCulture, out var frames) ? new Reading(body, null, frames) : null;
+        return double.TryParse(figure, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var share) && share <= 1
+            ? new Reading(body, share, null) : null;
     }
 
     private static async Task<IResult> Ask(string key, string person, Days days, CancellationToken cancel)

@@ -35,10 +35,12 @@ internal sealed partial class PocketPage(IWebHostEnvironment host, IOptions<Json
     public string Policy(bool isPaper) => (isPaper ? template.Value!.PaperPolicy : template.Value!.Policy) + "; frame-ancestors 'none'";
 
     /// <summary>The page of a day.</summary>
-    public string Of(PocketDay day) => template.Value!.Whole
-        .Replace(PaperMark, CardHtml.Of(day.Cards), StringComparison.Ordinal)
-        .Replace(DayMark, JsonSerializer.Serialize(new Carried(day, house is null ? null : new Uri(house.Address, "house").ToString()), json.Value.SerializerOptions),
-            StringComparison.Ordinal);
+    public string Of(PocketDay day)
+    {
+        var carried = new Carried(day, house is null ? null : new Uri(house.Address, "house").ToString());
+        return template.Value!.Whole.Replace(PaperMark, CardHtml.Of(day.Cards), StringComparison.Ordinal)
+            .Replace(DayMark, JsonSerializer.Serialize(carried, json.Value.SerializerOptions), StringComparison.Ordinal);
+    }
 
     /// <summary>The cards alone.</summary>
     public string Of(IEnumerable<PaperCard> cards) => template.Value!.WithoutScript

@@ -63,8 +63,11 @@ internal static class RecordEndpoints
     private static async Task<IResult> Show(string key, Days days, RecordStore record, CancellationToken cancel)
     {
         if (await days.FindAsync(key, null, cancel) is not { } session) return Problems.NotFound("assignment");
-        return Results.Ok((await record.LoadAsync(cancel)).Facts.Where(f => f.Day == key && f.Origin is not null).OrderBy(f => f.At)
-            .Select(f => new DayFact(f.Kind, f.At, session.Plan.PersonOf(f.Who)?.Name ?? f.Who, f.Words ?? session.Plan.ItemOf(f.Thing)?.Label ?? f.Thing)).ToList());
+        var facts = (await record.LoadAsync(cancel)).Facts.Where(f => f.Day == key && f.Origin is not null).OrderBy(f => f.At);
+        return Results.Ok(facts.Select(Told).ToList());
+
+        DayFact Told(Fact fact) => new(
+            fact.Kind, fact.At, session.Plan.PersonOf(fact.Who)?.Name ?? fact.Who, fact.Words ?? session.Plan.ItemOf(fact.Thing)?.Label ?? fact.Thing);
     }
 
     private static async Task<IResult> Give(string key, PhoneRecord given, Days days, RecordStore record, CancellationToken cancel)
@@ -103,7 +106,8 @@ internal static class RecordEndpoints
         { At: null } => "at is missing",
         { Left: < 0 or > 1 } => $"left is {fact.Left}; it is a share from 0 to 1",
         _ when KindOf(fact) is null => $"kind is \"{fact.Kind}\"; a phone notes {string.Join(", ", Kinds.Select(k => k.ToString().ToLowerInvariant()))}",
-        _ when new[] { fact.Origin, fact.Thing, fact.Who, fact.Where, fact.Words }.Any(t => t?.Length > MostLetters) => $"a text is longer than {MostLetters} letters",
+        _ when new[] { fact.Origin, fact.Thing, fact.Who, fact.Where, fact.Words }.Any(t => t?.Length > MostLetters) =>
+            $"a text is longer than {MostLetters} letters",
         _ => "",
     };
 

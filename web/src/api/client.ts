@@ -30,6 +30,7 @@ export type PocketJob = Schemas["PocketJob"];
 export type PocketAnswer = Schemas["PocketAnswer"];
 export type PocketLoss = Schemas["PocketLoss"];
 export type RestOfDay = Schemas["RestOfDay"];
+export type PersonCard = Schemas["PersonCard"];
 export type DayQuestion = Schemas["DayQuestion"];
 export type RecordGiven = Schemas["RecordGiven"];
 export type PhoneRecord = Schemas["PhoneRecord"];

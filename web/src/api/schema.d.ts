@@ -1108,6 +1108,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{key}/paper-cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowPaperCards"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{key}/rest": {
         parameters: {
             query?: never;
@@ -6384,6 +6400,13 @@ export interface components {
             limitG?: null | number;
             seconds?: null | components["schemas"]["OwnSeconds"];
         };
+        /** @description A card of paper and whose it is. */
+        PersonCard: {
+            /** @description Id of the person. */
+            person: string;
+            /** @description The card. */
+            card: components["schemas"]["PaperCard"];
+        };
         /** @enum {unknown} */
         PersonRole: "photographer" | "assistant" | null;
         /** @description A phone that was let in. */
@@ -11573,6 +11596,37 @@ export interface operations {
             };
             /** @description Service Unavailable */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowPaperCards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonCard"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

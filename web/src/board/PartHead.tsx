@@ -24,9 +24,6 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
   const meanwhile = day.parts.find(
     (p) => p.id !== part.id && (p.start ?? "") < (part.end ?? "") && (part.start ?? "") < (p.end ?? ""),
   );
-  const lamps = (part.lights ?? []).filter((l) => !l.relay).length;
-  const move = day.board.report.lightMoves.find((m) => m.part === part.id);
-  const dusk = day.board.report.parts.find((p) => p.part === part.id)?.duskEv;
   const faint = selected ? "" : "text-quiet";
   return (
     <button
@@ -42,19 +39,29 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
       <span className={faint}>
         {newDay && <b className={`block ${selected ? "" : "text-ink"}`}>{shortDate(part.start)}</b>}
         {time(part.start)}
-        {part.fixedStart && ", on the minute"}
+        {part.fixedStart && " sharp"}
         {meanwhile && `, during ${meanwhile.name ?? meanwhile.id}`}
       </span>
       <span className={`w-full truncate ${faint}`}>{part.location}</span>
-      <span>
-        EV {dusk ?? part.ev}
-        {dusk != null && " at dusk"}
-        {lamps > 0 && `, ${lamps} ${lamps === 1 ? "light" : "lights"}`}
-        {move?.tight && <b> begin {seconds(move.seconds - (move.freeSeconds ?? 0))} before</b>}
-      </span>
+      <Light part={part} />
       <span className="w-full text-[11.5px] leading-[1.15] font-bold">
         {rulesOf(part, day.name).join(", ")}
       </span>
     </button>
+  );
+}
+
+/** By what light it is judged, and what lights stand there. */
+function Light({ part }: { part: Part }) {
+  const { report } = useDay().day.board;
+  const lamps = (part.lights ?? []).filter((l) => !l.relay).length;
+  const move = report.lightMoves.find((m) => m.part === part.id);
+  const dusk = report.parts.find((p) => p.part === part.id)?.duskEv;
+  return (
+    <span>
+      EV {dusk == null ? part.ev : `${dusk} at dusk`}
+      {lamps > 0 && `, ${lamps} ${lamps === 1 ? "light" : "lights"}`}
+      {move?.tight && <b> begin {seconds(move.seconds - (move.freeSeconds ?? 0))} before</b>}
+    </span>
   );
 }

@@ -53,7 +53,7 @@ const labelOf = (late: LateDay, part: Part) => {
 /** Whether the light goes with the sun, and when that sets. */
 export function Dusk({ part, set }: { part: Part; set: (change: object) => void }) {
   const { day, edit } = useDay();
-  const { sunset, latitude, longitude, timeZone } = day.board.plan.assignment;
+  const { sunset } = day.board.plan.assignment;
   const told = day.board.report.parts.find((p) => p.part === part.id);
   const change = (fields: object) => edit({ type: "setAssignment", ...fields });
   return (
@@ -81,18 +81,25 @@ export function Dusk({ part, set }: { part: Part; set: (change: object) => void 
             value={sunset?.slice(0, 5) ?? ""}
             commit={(at) => change(at ? { sunset: `${at}:00` } : { clear: ["sunset"] })}
           />
-          <TypedField
-            label={`or where, degrees north, east${timeZone ? "" : " (needs a time zone)"}`}
-            mayBeEmpty
-            value={latitude == null ? "" : `${latitude}, ${longitude ?? ""}`}
-            commit={(text) => {
-              const [north, east] = text.split(/[\s,;]+/).map(Number);
-              if (text.trim() === "") change({ clear: ["where"] });
-              else change({ latitude: north, longitude: east });
-            }}
-          />
+          <Whereabouts change={change} />
         </>
       )}
     </fieldset>
+  );
+}
+
+function Whereabouts({ change }: { change: (fields: object) => void }) {
+  const { latitude, longitude, timeZone } = useDay().day.board.plan.assignment;
+  return (
+    <TypedField
+      label={`or where, degrees north, east${timeZone ? "" : " (needs a time zone)"}`}
+      mayBeEmpty
+      value={latitude == null ? "" : `${latitude}, ${longitude ?? ""}`}
+      commit={(text) => {
+        const [north, east] = text.split(/[\s,;]+/).map(Number);
+        if (text.trim() === "") change({ clear: ["where"] });
+        else change({ latitude: north, longitude: east });
+      }}
+    />
   );
 }

@@ -1,4 +1,4 @@
-import type { PocketDay, PocketPart } from "../api/client";
+import type { PocketDay, PocketNeed, PocketPart } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { seconds, time } from "../shared/format";
 import { outcomeWord, stepText } from "../shared/words";
@@ -30,7 +30,7 @@ export function AnswerScreen(page: Page) {
           <p className="text-lg leading-tight font-bold">
             {out.map((f) => toldOf(day, f, name)).join(" and ")}
           </p>
-          <span className="text-lg">{time(now.toISOString())}</span>
+          <span className="text-lg whitespace-nowrap">{time(now.toISOString())}</span>
         </div>
         <p className="text-quiet">{[part.name, part.location].filter(Boolean).join(", ")}</p>
       </header>
@@ -104,21 +104,23 @@ function Told({ day, parts, at, out, changes }: Page & { changes: Change[] }) {
           </div>
         ))}
       </section>
-      {hangs && hangs.length > 0 && (
-        <section aria-label="Hangs by one thing now">
-          <h2 className="text-quiet">Hangs by one thing now</h2>
-          <ul>
-            {hangs.map((n) => (
-              <li key={n.id} className="flex items-center gap-3 text-lg">
-                <Strands count={1} width={34} height={18} /> {n.name}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {hangs && hangs.length > 0 && <Hanging needs={hangs} />}
     </>
   );
 }
+
+const Hanging = ({ needs }: { needs: PocketNeed[] }) => (
+  <section aria-label="Hangs by one thing now">
+    <h2 className="text-quiet">Hangs by one thing now</h2>
+    <ul>
+      {needs.map((n) => (
+        <li key={n.id} className="flex items-center gap-3 text-lg">
+          <Strands count={1} width={34} height={18} /> {n.name}
+        </li>
+      ))}
+    </ul>
+  </section>
+);
 
 /** One picture, told whole: by which hand, what the picture is then, how long it takes, step by step. */
 function First({ day, change }: { day: PocketDay; change: Change }) {

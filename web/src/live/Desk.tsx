@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
-import { answer, api, type DayQuestion } from "../api/client";
+import { answer, api, type DayQuestion, type PersonCard } from "../api/client";
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import { FileButton } from "../shared/FileButton";
 import { seconds, time } from "../shared/format";
@@ -48,6 +48,13 @@ export function Desk() {
 }
 
 function TakeAlong({ assignment, people }: { assignment: string; people: Named[] }) {
+  const { data: cards } = useQuery({
+    queryKey: ["board", assignment, "paper-cards"],
+    queryFn: ({ signal }) =>
+      answer(
+        api.GET("/api/assignments/{key}/paper-cards", { params: { path: { key: assignment } }, signal }),
+      ),
+  });
   const at = `/api/assignments/${encodeURIComponent(assignment)}`;
   return (
     <section aria-label="To take along">
@@ -58,35 +65,13 @@ function TakeAlong({ assignment, people }: { assignment: string; people: Named[]
       </p>
       <ul className="mt-2">
         {people.map((p) => (
-          <li key={p.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-2">
-            <strong className="w-40">{p.name}</strong>
-            <a
-              className="underline"
-              href={`${at}/paper?person=${encodeURIComponent(p.id)}`}
-              target="_blank"
-              rel="noreferrer"
-            >
-              Card to print
-            </a>
-            <a
-              className="underline"
-              href={`${at}/pocket-file?person=${encodeURIComponent(p.id)}&save=true`}
-              download
-            >
-              File for the phone
-            </a>
-            <a
-              className="underline"
-              href={`${at}/pocket-file?person=${encodeURIComponent(p.id)}`}
-              target="_blank"
-              rel="noreferrer"
-            >
-              Look at the file
-            </a>
-            <Link className="underline" to={`/${assignment}/live?person=${encodeURIComponent(p.id)}`}>
-              Live here, with replanning
-            </Link>
-          </li>
+          <Along
+            key={p.id}
+            assignment={assignment}
+            at={at}
+            person={p}
+            cards={cards?.filter((c) => c.person === p.id) ?? []}
+          />
         ))}
       </ul>
       {people.length > 1 && (
@@ -97,6 +82,60 @@ function TakeAlong({ assignment, people }: { assignment: string; people: Named[]
     </section>
   );
 }
+
+const Along = ({
+  assignment,
+  at,
+  person: p,
+  cards,
+}: {
+  assignment: string;
+  at: string;
+  person: Named;
+  cards: PersonCard[];
+}) => (
+  <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-2">
+    <strong className="w-40">{p.name}</strong>
+    <a
+      className="underline"
+      href={`${at}/paper?person=${encodeURIComponent(p.id)}`}
+      target="_blank"
+      rel="noreferrer"
+    >
+      Card to print
+    </a>
+    <a className="underline" href={`${at}/pocket-file?person=${encodeURIComponent(p.id)}&save=true`} download>
+      File for the phone
+    </a>
+    <a
+      className="underline"
+      href={`${at}/pocket-file?person=${encodeURIComponent(p.id)}`}
+      target="_blank"
+      rel="noreferrer"
+    >
+      Look at the file
+    </a>
+    <Link className="underline" to={`/${assignment}/live?person=${encodeURIComponent(p.id)}`}>
+      Live here, with replanning
+    </Link>
+    {cards.map(({ card }) => (
+      <Worst key={card.day} card={card} />
+    ))}
+  </li>
+);
+
+/** What a card says in the first place, and what it had no room for. */
+const Worst = ({ card }: { card: PersonCard["card"] }) => (
+  <div className="w-full max-w-[60rem]">
+    {card.worst.map((w) => (
+      <p key={w.name}>
+        <strong>{w.name}</strong>: {w.costs}. {w.then}
+      </p>
+    ))}
+    {card.worst.length === 0 && <p>No single loss costs a picture that matters.</p>}
+    {card.leftOut && <p className="text-hangs">{card.leftOut}</p>}
+  </div>
+);
 
 /** What would you do? Five of the worst moments of one's own plan. */
 function FiveQuestions({
@@ -122,27 +161,8 @@ function FiveQuestions({
   return (
     <section aria-label="Questions for the evening before">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="text-[15px] font-bold">
-          {data
-            ? data.length === 0
-              ? "Nothing that fails leaves you a choice to make"
-              : `${data.length} questions for the evening before`
-            : "Questions for the evening before"}
-        </h2>
-        {people.length > 1 && (
-          <span role="group" aria-label="Who is asked" className="flex gap-1">
-            {people.map((p) => (
-              <button
-                key={p.id}
-                className="webbing"
-                aria-pressed={p.id === person}
-                onClick={() => setPerson(p.id)}
-              >
-                {p.name}
-              </button>
-            ))}
-          </span>
-        )}
+        <h2 className="text-[15px] font-bold">{headOf(data)}</h2>
+        {people.length > 1 && <WhoIsAsked people={people} person={person} ask={setPerson} />}
       </div>
       {error && <Problem error={error} />}
       <ol className="mt-1">
@@ -153,6 +173,29 @@ function FiveQuestions({
     </section>
   );
 }
+
+const headOf = (asked?: DayQuestion[]) =>
+  asked?.length === 0
+    ? "Nothing that fails leaves you a choice to make"
+    : `${asked ? `${asked.length} questions` : "Questions"} for the evening before`;
+
+const WhoIsAsked = ({
+  people,
+  person,
+  ask,
+}: {
+  people: Named[];
+  person: string;
+  ask: (id: string) => void;
+}) => (
+  <span role="group" aria-label="Who is asked" className="flex gap-1">
+    {people.map((p) => (
+      <button key={p.id} className="webbing" aria-pressed={p.id === person} onClick={() => ask(p.id)}>
+        {p.name}
+      </button>
+    ))}
+  </span>
+);
 
 function Question({ question: q, name }: { question: DayQuestion; name: (id: string) => string }) {
   const [chosen, setChosen] = useState<number | null>(null);
@@ -196,7 +239,9 @@ const inWords = { holds: "In time", thins: "In time, second best", late: "Too la
 
 const judged = (q: DayQuestion, n: number) => {
   const { outcome, seconds: takes, picture } = q.choices[n]!;
-  return `${[inWords[outcome], takes != null && `${seconds(takes)} of ${q.waitSeconds == null ? "as long as it takes" : seconds(q.waitSeconds)}`, picture].filter(Boolean).join(", ")}.`;
+  const wait = q.waitSeconds == null ? "as long as it takes" : seconds(q.waitSeconds);
+  const told = [inWords[outcome], takes != null && `${seconds(takes)} of ${wait}`, picture];
+  return `${told.filter(Boolean).join(", ")}.`;
 };
 
 const happened: Record<string, string> = {

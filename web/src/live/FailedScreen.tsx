@@ -2,6 +2,14 @@ import { useState } from "react";
 import type { PocketDay, PocketPart } from "../api/client";
 import { usePocketNames } from "./names";
 import type { Failure } from "./pocketModel";
+import { ScreenHead } from "./ScreenHead";
+
+interface Choice {
+  kind: Failure["kind"];
+  id: string;
+  text: string;
+  detail?: string;
+}
 
 /** What failed: the cameras of the hands first, then a bag, somebody, and all else by name. */
 export function FailedScreen({
@@ -19,42 +27,15 @@ export function FailedScreen({
 }) {
   const { name } = usePocketNames();
   const [sought, setSought] = useState("");
-  const isOut = (kind: Failure["kind"], id: string) => out.some((f) => f.kind === kind && f.id === id);
-  const choose = (kind: Failure["kind"], id: string, text: string, detail?: string) =>
-    !isOut(kind, id) && (
-      <li key={`${kind}/${id}`}>
-        <button
-          className="w-full bg-raised px-3 py-2.5 text-left"
-          onClick={() => fail({ kind, id, part: part.id })}
-        >
-          <span className="block text-lg leading-tight font-semibold">{text}</span>
-          {detail && <span className="text-quiet">{detail}</span>}
-        </button>
-      </li>
-    );
-  const shoes = part.hands.flatMap((h) => h.on.map((id) => [id, h.position] as const));
-  const bags = day.losses.filter((l) => l.kind === "place");
-  const others = day.losses.filter((l) => !["place", "person", "rig"].includes(l.kind));
-  const found = others.filter((l) => l.name.toLowerCase().includes(sought.trim().toLowerCase()));
+  const choose = ({ kind, id }: Choice) => fail({ kind, id, part: part.id });
+  const isIn = ({ kind, id }: Choice) => !out.some((f) => f.kind === kind && f.id === id);
+  const others = day.losses
+    .filter((l) => !["place", "person", "rig"].includes(l.kind))
+    .filter((l) => l.name.toLowerCase().includes(sought.trim().toLowerCase()));
   return (
     <div className="flex flex-col gap-4">
-      <header className="flex items-baseline justify-between">
-        <h1 className="text-xl font-bold">What failed?</h1>
-        <button className="webbing" onClick={back}>
-          Nothing
-        </button>
-      </header>
-      <ul className="flex flex-col gap-2">
-        {part.hands.map((h) =>
-          choose("item", h.body, `The ${h.position} camera`, `${name(h.body)} dies, the ${h.glass} is well`),
-        )}
-        {part.hands.map((h) =>
-          choose("rig", h.body, `The ${h.position} camera fell`, `${name(h.body)} and all on it`),
-        )}
-        {shoes.map(([id, position]) => choose("item", id, name(id), `on the ${position} camera`))}
-        {day.team.map((id) => choose("person", id, `${name(id)} is not there`))}
-        {bags.map((l) => choose(l.kind, l.id, l.name, "stolen, locked in or out of reach"))}
-      </ul>
+      <ScreenHead title="What failed?" back={back} word="Nothing" />
+      <Choices choices={likely(day, part, name).filter(isIn)} choose={choose} />
       <label className="flex flex-col">
         <span className="text-quiet">Something else</span>
         <input
@@ -63,7 +44,52 @@ export function FailedScreen({
           onChange={(e) => setSought(e.target.value)}
         />
       </label>
-      <ul className="flex flex-col gap-2">{found.map((l) => choose(l.kind, l.id, l.name))}</ul>
+      <Choices
+        choices={others.map((l) => ({ kind: l.kind, id: l.id, text: l.name })).filter(isIn)}
+        choose={choose}
+      />
     </div>
   );
 }
+
+/** What one is asked first: the hands, what is on them, the others, the bags. */
+function likely(day: PocketDay, part: PocketPart, name: (id: string) => string): Choice[] {
+  const bags = day.losses.filter((l) => l.kind === "place");
+  return [
+    ...part.hands.map((h): Choice => ({
+      kind: "item",
+      id: h.body,
+      text: `The ${h.position} camera`,
+      detail: `${name(h.body)} dies, the ${h.glass} is well`,
+    })),
+    ...part.hands.map((h): Choice => ({
+      kind: "rig",
+      id: h.body,
+      text: `The ${h.position} camera fell`,
+      detail: `${name(h.body)} and all on it`,
+    })),
+    ...part.hands.flatMap((h) =>
+      h.on.map((id): Choice => ({ kind: "item", id, text: name(id), detail: `on the ${h.position} camera` })),
+    ),
+    ...day.team.map((id): Choice => ({ kind: "person", id, text: `${name(id)} is not there` })),
+    ...bags.map((l): Choice => ({
+      kind: l.kind,
+      id: l.id,
+      text: l.name,
+      detail: "stolen, locked in or out of reach",
+    })),
+  ];
+}
+
+const Choices = ({ choices, choose }: { choices: Choice[]; choose: (choice: Choice) => void }) => (
+  <ul className="flex flex-col gap-2">
+    {choices.map((c) => (
+      <li key={`${c.kind}/${c.id}`}>
+        <button className="w-full bg-raised px-3 py-2.5 text-left" onClick={() => choose(c)}>
+          <span className="block text-lg leading-tight font-semibold">{c.text}</span>
+          {c.detail && <span className="text-quiet">{c.detail}</span>}
+        </button>
+      </li>
+    ))}
+  </ul>
+);

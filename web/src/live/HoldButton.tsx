@@ -2,20 +2,16 @@ import { useRef, useState, type ReactNode } from "react";
 
 const heldMs = 450;
 
-/** Done by holding, so that a thumb brushing over it does nothing; at once by keyboard and by those who do not see it. */
-export function HoldButton({
-  onHeld,
-  pressed,
-  label,
-  className,
-  children,
-}: {
+interface Props {
   onHeld: () => void;
   pressed?: boolean;
   label?: string;
   className?: string;
   children: ReactNode;
-}) {
+}
+
+/** Done by holding, so that a thumb brushing over it does nothing; at once by keyboard and by those who do not see it. */
+export function HoldButton({ onHeld, pressed, label, className, children }: Props) {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [holding, setHolding] = useState(false);
   const stop = () => {

@@ -1,18 +1,10 @@
 import { useState } from "react";
 import type { LateDay, PocketPart } from "../api/client";
 import { said, time } from "../shared/format";
+import { ScreenHead } from "./ScreenHead";
 
-/** How late, what moves, what falls; in force when one says so. */
-export function LateScreen({
-  from,
-  parts,
-  late,
-  usual,
-  useLate,
-  isAny,
-  take,
-  back,
-}: {
+interface Page {
+  /** The part that goes on, or is next. */
   from: PocketPart;
   parts: PocketPart[];
   late: LateDay | null;
@@ -22,44 +14,21 @@ export function LateScreen({
   isAny: boolean;
   take: (late: LateDay | null) => void;
   back: () => void;
-}) {
+}
+
+/** How late, what moves, what falls; in force when one says so. */
+export function LateScreen({ from, parts, late, usual, useLate, isAny, take, back }: Page) {
   const [minutes, setMinutes] = useState<number | null>(null);
   const found = useLate(from.id, minutes);
   return (
     <div className="flex flex-col gap-4">
-      <header className="flex items-baseline justify-between">
-        <h1 className="text-xl font-bold">How late, from {from.name} on?</h1>
-        <button className="webbing" onClick={back}>
-          Back
-        </button>
-      </header>
+      <ScreenHead title={`How late, from ${from.name} on?`} back={back} />
       <p className="text-quiet">
         {late
           ? `Now reckoned ${late.minutes} min late; what is chosen here counts from the plan, in all.`
           : "What begins on the minute stays, and what has not been done by then is cut short."}
       </p>
-      <div role="group" aria-label="Minutes late" className="grid grid-cols-5 gap-2">
-        {usual.map((m) => (
-          <button
-            key={m}
-            aria-pressed={m === minutes}
-            className="webbing min-h-16 text-xl"
-            onClick={() => setMinutes(m)}
-          >
-            {m}
-          </button>
-        ))}
-      </div>
-      {isAny && (
-        <label className="flex items-center gap-3">
-          or another delay, min
-          <input
-            inputMode="numeric"
-            className="w-24 border-2 border-rule bg-raised px-3 py-2 text-lg"
-            onChange={(e) => setMinutes(Number.parseInt(e.target.value, 10) || null)}
-          />
-        </label>
-      )}
+      <Minutes usual={usual} minutes={minutes} set={setMinutes} isAny={isAny} />
       {minutes != null && !found && (
         <p role="status">
           {isAny ? "Working it out …" : "This delay was not worked out; ask the app at home."}
@@ -81,6 +50,35 @@ export function LateScreen({
     </div>
   );
 }
+
+type Chosen = { minutes: number | null; set: (minutes: number | null) => void };
+
+const Minutes = ({ usual, minutes, set, isAny }: Pick<Page, "usual" | "isAny"> & Chosen) => (
+  <>
+    <div role="group" aria-label="Minutes late" className="grid grid-cols-5 gap-2">
+      {usual.map((m) => (
+        <button
+          key={m}
+          aria-pressed={m === minutes}
+          className="webbing min-h-16 text-xl"
+          onClick={() => set(m)}
+        >
+          {m}
+        </button>
+      ))}
+    </div>
+    {isAny && (
+      <label className="flex items-center gap-3">
+        or another delay, min
+        <input
+          inputMode="numeric"
+          className="w-24 border-2 border-rule bg-raised px-3 py-2 text-lg"
+          onChange={(e) => set(Number.parseInt(e.target.value, 10) || null)}
+        />
+      </label>
+    )}
+  </>
+);
 
 function Fallen({ found, parts }: { found: LateDay; parts: PocketPart[] }) {
   const name = (id: string) => parts.find((p) => p.id === id)?.name ?? id;

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { PocketPart } from "../api/client";
 import { usePocketNames } from "./names";
+import { ScreenHead } from "./ScreenHead";
 
 /** A figure read off a camera. */
 export interface Reading {
@@ -26,12 +27,7 @@ export function LevelsScreen({
   const { name } = usePocketNames();
   return (
     <div className="flex flex-col gap-4">
-      <header className="flex items-baseline justify-between">
-        <h1 className="text-xl font-bold">What do they show?</h1>
-        <button className="webbing" onClick={back}>
-          Back
-        </button>
-      </header>
+      <ScreenHead title="What do they show?" back={back} />
       {hands.map((h) => (
         <section key={h.position} aria-label={`${h.position} camera`}>
           <h2 className="text-lg font-semibold">
@@ -58,17 +54,14 @@ export function LevelsScreen({
 const wordsOf = (readings: Reading[], body: string, kind: Reading["kind"]) =>
   readings.find((r) => r.body === body && r.kind === kind)?.words;
 
-function Figure({
-  label,
-  last,
-  most,
-  give,
-}: {
+interface Asked {
   label: string;
   last?: string;
   most: number;
   give: (n: number) => void;
-}) {
+}
+
+function Figure({ label, last, most, give }: Asked) {
   const [text, setText] = useState("");
   const value = /^\d+$/.test(text.trim()) ? Number(text) : Number.NaN;
   const isWrong = text !== "" && !(value <= most);
@@ -96,11 +89,13 @@ function Figure({
         Set
       </button>
       {last && <span className="text-quiet">read: {last}</span>}
-      {isWrong && (
-        <span role="alert" className="text-broken">
-          a whole number up to {most}
-        </span>
-      )}
+      {isWrong && <Wrong most={most} />}
     </form>
   );
 }
+
+const Wrong = ({ most }: { most: number }) => (
+  <span role="alert" className="text-broken">
+    a whole number up to {most}
+  </span>
+);

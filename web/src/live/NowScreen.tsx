@@ -1,5 +1,5 @@
 import { useRef, type PointerEvent, type ReactNode } from "react";
-import type { PocketDay, PocketJob, PocketPart } from "../api/client";
+import type { PocketJob, PocketNeed, PocketPart } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { percent, time } from "../shared/format";
 import { HoldButton } from "./HoldButton";
@@ -13,7 +13,7 @@ export interface Ticks {
   done: (job: PocketJob) => void;
 }
 
-type Now = { day: PocketDay; parts: PocketPart[]; now: Date; ticks: Ticks };
+type Now = { parts: PocketPart[]; now: Date; ticks: Ticks };
 
 /** What is now, the one thing to do, and what is next. */
 export function NowScreen(page: Now) {
@@ -47,7 +47,7 @@ function Current({ part, parts, now }: Now & { part: PocketPart }) {
             {part.name}
             {part.location && <span className="font-normal">, {part.location}</span>}
           </h1>
-          <span className="text-lg">{time(now.toISOString())}</span>
+          <span className="text-lg whitespace-nowrap">{time(now.toISOString())}</span>
         </div>
         <div className="my-2 h-1 bg-rule">
           <div className="h-1 bg-ink" style={{ width: `${share * 100}%` }} />
@@ -99,26 +99,34 @@ function Hand({ hand, share }: { hand: PocketPart["hands"][number]; share: numbe
   );
 }
 
-const settledMs = 5 * 60_000;
-
-/** The one thing to do next: what is due inside the part, else what is to be done before the next. */
-function OneThing({ parts, now, ticks }: Now) {
+/** What is due in the part that goes on, and before the next. */
+function due(parts: PocketPart[], now: Date, ticks: Ticks) {
   const { current, next } = whereAt(parts, now);
   const open = (part: PocketPart | undefined, inside: boolean) =>
     part?.jobs.filter((j) => !!j.at === inside && !ticks.isTicked(j.id)) ?? [];
   // Once a part runs, its glass is on; a battery or card may have been forgotten.
   const isRunning = now.getTime() - new Date(parts[current]?.start ?? 0).getTime() > settledMs;
   const here = [
-    ...open(parts[current], false).filter((j) => !isRunning || j.kind !== "hand"),
+    ...open(parts[current], false).filter((j) => !isRunning || j.kind === "charge" || j.kind === "cards"),
     ...open(parts[current], true),
   ];
   const then = open(parts[next], false);
+  return { here, then, isRunning, next };
+}
+
+const settledMs = 5 * 60_000;
+
+/** The one thing to do next: what is due inside the part, else what is to be done before the next. */
+function OneThing({ parts, now, ticks }: Now) {
+  const { here, then, isRunning, next } = due(parts, now, ticks);
   const [job, ...more] = [...here, ...then];
   if (!job) return null;
   const when = here.includes(job)
     ? job.at
       ? `at about ${time(job.at)}`
-      : "before this part"
+      : isRunning
+        ? "now, if it was not done at the join"
+        : "before this part"
     : `before ${parts[next]!.name}, ${time(parts[next]!.start)}`;
   return (
     <section aria-label="To do" className="flex items-stretch gap-2.5 border-l-4 border-hangs pl-3">
@@ -162,29 +170,32 @@ function StillToGet({ part, ticks }: Now & { part: PocketPart }) {
         )}
       </div>
       <ul>
-        {part.needs.map((need) => {
-          const id = idOf(part, need.id);
-          const got = ticks.isTicked(id);
-          return (
-            <li key={need.id} className="flex items-center gap-3">
-              <Strands count={need.strands} outcome={need.outcome} width={34} height={18} label={need.name} />
-              <span className={`flex-1 text-lg ${got ? "text-quiet line-through" : ""}`}>
-                {need.name}
-                {need.importance === "once" && <span className="text-quiet">, once</span>}
-              </span>
-              <HoldButton
-                pressed={got}
-                label={`${got ? "Got" : "Hold when got"}: ${need.name}`}
-                className="my-0.5 h-9 w-9 border-2 border-quiet text-xl leading-none"
-                onHeld={() => ticks.tick(id, need.name, !got)}
-              >
-                {got ? "✓" : ""}
-              </HoldButton>
-            </li>
-          );
-        })}
+        {part.needs.map((need) => (
+          <StillOpen key={need.id} need={need} id={idOf(part, need.id)} ticks={ticks} />
+        ))}
       </ul>
     </section>
+  );
+}
+
+function StillOpen({ need, id, ticks }: { need: PocketNeed; id: string; ticks: Ticks }) {
+  const got = ticks.isTicked(id);
+  return (
+    <li className="flex items-center gap-3">
+      <Strands count={need.strands} outcome={need.outcome} width={34} height={18} label={need.name} />
+      <span className={`flex-1 text-lg ${got ? "text-quiet line-through" : ""}`}>
+        {need.name}
+        {need.importance === "once" && <span className="text-quiet">, once</span>}
+      </span>
+      <HoldButton
+        pressed={got}
+        label={`${got ? "Got" : "Hold when got"}: ${need.name}`}
+        className="my-0.5 h-9 w-9 border-2 border-quiet text-xl leading-none"
+        onHeld={() => ticks.tick(id, need.name, !got)}
+      >
+        {got ? "✓" : ""}
+      </HoldButton>
+    </li>
   );
 }
 

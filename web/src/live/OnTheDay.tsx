@@ -1,16 +1,17 @@
 import { useEffect, useMemo, useState } from "react";
-import type { LateDay, PocketDay, PocketJob, PocketPart, TextPiece } from "../api/client";
+import type { LateDay, PocketDay, PocketPart, TextPiece } from "../api/client";
 import { said } from "../shared/format";
 import { AnswerScreen } from "./AnswerScreen";
 import { FailedScreen } from "./FailedScreen";
 import { LateScreen } from "./LateScreen";
 import { LevelsScreen, type Reading } from "./LevelsScreen";
 import { PocketNames } from "./names";
-import { NowScreen, type Ticks } from "./NowScreen";
+import { NowScreen } from "./NowScreen";
 import { isSame, lookUp, slid, whereAt, type Answered, type Failure } from "./pocketModel";
 import { RecordScreen, SaveRecord } from "./RecordScreen";
-import { recordOf, type Noted } from "./record";
+import type { Noted } from "./record";
 import { useClock } from "./useClock";
+import { useNotes } from "./useNotes";
 
 type Screen = "now" | "failed" | "answer" | "late" | "levels" | "record";
 
@@ -40,17 +41,11 @@ const byItself = (day: PocketDay): Asking => ({
 /** The day in a pocket: now, something failed, late, the record. */
 export function OnTheDay({ day, home, asking }: { day: PocketDay; home: string | null; asking?: Asking }) {
   const { now, isMoved } = useClock();
-  const [screen, setScreen] = useState<Screen>("now");
-  const record = useMemo(() => recordOf(day), [day]);
-  const [facts, setFacts] = useState<Noted[]>(() => record.all());
-  const [isBig, setBig] = useState(() => record.isKept && localStorage.getItem("yoke-pair/big") === "1");
-  const note = (fact: Omit<Noted, "origin" | "who" | "at">) =>
-    setFacts(record.add({ ...fact, at: now.toISOString() }, now));
-  const out = useMemo(() => failuresIn(facts), [facts]);
-  const late = useMemo(() => lateIn(day, facts), [day, facts]);
-  const readings = useMemo(() => readingsIn(facts), [facts]);
+  const notes = useNotes(day, now);
+  const { facts, out, readings } = notes;
   const ask = useMemo(() => asking ?? byItself(day), [asking, day]);
   const { useLate } = ask;
+  const late = useLate(notes.late?.from ?? "", notes.late?.minutes ?? null) ?? null;
   const known = ask.useKnown({ now, out, late, readings });
   const parts = useMemo(
     () => slid(day, late).map((p) => known.parts?.find((k) => k.id === p.id) ?? p),
@@ -61,148 +56,150 @@ export function OnTheDay({ day, home, asking }: { day: PocketDay; home: string |
   }, [ask, facts]);
   const { current, next } = whereAt(parts, now);
   const at = current >= 0 ? current : next >= 0 ? next : parts.length - 1;
-  useEffect(() => {
-    document.documentElement.style.fontSize = isBig ? "125%" : "";
-  }, [isBig]);
-  const showNow = () => setScreen("now");
-  const nameOf = (f: Pick<Failure, "kind" | "id">) => day.losses.find((l) => isSame(l, f))?.name ?? f.id;
-
   return (
     <PocketNames value={day.names}>
       <main className="mx-auto flex min-h-full max-w-[520px] flex-col gap-4 p-5 text-[15px]">
         {isMoved && <p className="text-quiet">Rehearsal: the clock was set.</p>}
-        {!record.isKept && screen === "now" && (
-          <p role="alert" className="border-2 border-hangs p-2">
-            This viewer keeps nothing you note once it is closed. <SaveRecord day={day} facts={facts} />
-          </p>
-        )}
-        {screen === "now" && (
-          <>
-            {out.length > 0 && (
-              <button
-                className="border-l-4 border-broken py-1 pl-3 text-left font-semibold"
-                onClick={() => setScreen("answer")}
-              >
-                Out: {out.map(nameOf).join(", ")}. What to do
-              </button>
-            )}
-            {late && <p className="font-semibold">Reckoned {late.minutes} min late.</p>}
-            {known.told?.map((line, i) => (
-              <p key={i}>{line.map(said).join("")}</p>
-            ))}
-            <NowScreen day={day} parts={parts} now={now} ticks={ticksOf(facts, note)} />
-            <Foot
-              failed={() => setScreen("failed")}
-              late={() => setScreen("late")}
-              record={() => setScreen("record")}
-              levels={asking ? () => setScreen("levels") : undefined}
-              noted={facts.length}
-              isBig={isBig}
-              setBig={(on) => {
-                setBig(on);
-                if (record.isKept) localStorage.setItem("yoke-pair/big", on ? "1" : "0");
-              }}
-            />
-          </>
-        )}
-        {screen === "failed" && (
-          <FailedScreen
-            day={day}
-            part={parts[at]!}
-            out={out}
-            back={showNow}
-            fail={(f) => {
-              note({ kind: "failed", thing: `${f.kind}:${f.id}@${f.part}`, words: nameOf(f) });
-              setScreen("answer");
-            }}
-          />
-        )}
-        {screen === "answer" && (
-          <AnswerScreen
-            day={day}
-            parts={parts}
-            at={at}
-            now={now}
-            out={out}
-            answered={known.answered}
-            another={() => setScreen("failed")}
-            back={showNow}
-            restore={(f) => {
-              note({ kind: "mended", thing: `${f.kind}:${f.id}@${f.part}`, words: nameOf(f) });
-              if (out.length <= 1) showNow();
-            }}
-          />
-        )}
-        {screen === "late" && (
-          <LateScreen
-            from={day.parts[at]!}
-            parts={day.parts}
-            late={late}
-            usual={[...new Set(day.late.map((l) => l.minutes))]}
-            useLate={useLate}
-            isAny={!!asking}
-            take={(found) => {
-              note({
-                kind: "slid",
-                thing: found?.from ?? day.parts[at]!.id,
-                words: `${found?.minutes ?? 0} min`,
-              });
-              showNow();
-            }}
-            back={showNow}
-          />
-        )}
-        {screen === "levels" && (
-          <LevelsScreen
-            hands={parts[at]!.hands}
-            readings={readings}
-            read={(body, words, left) => note({ kind: "read", thing: body, words, left })}
-            back={showNow}
-          />
-        )}
-        {screen === "record" && (
-          <RecordScreen day={day} record={record} facts={facts} home={home} back={showNow} />
-        )}
+        <Screens {...{ day, parts, at, now, late, known, notes, home, useLate, isLive: !!asking }} />
       </main>
     </PocketNames>
   );
 }
 
-function Foot({
-  failed,
+interface Page {
+  day: PocketDay;
+  parts: PocketPart[];
+  /** The part that goes on, or is next. */
+  at: number;
+  now: Date;
+  late: LateDay | null;
+  known: Known;
+  notes: ReturnType<typeof useNotes>;
+  home: string | null;
+  useLate: Asking["useLate"];
+  isLive: boolean;
+}
+
+/** The one screen one is on. */
+// Long: a case for each screen, with what it may do.
+function Screens(page: Page) {
+  const { day, parts, at, now, late, known, notes, home, useLate, isLive } = page;
+  const { note, out } = notes;
+  const [screen, setScreen] = useState<Screen>("now");
+  const back = () => setScreen("now");
+  const nameOf = (f: Pick<Failure, "kind" | "id">) => day.losses.find((l) => isSame(l, f))?.name ?? f.id;
+  const noteOf = (kind: "failed" | "mended", f: Failure) =>
+    note({ kind, thing: `${f.kind}:${f.id}@${f.part}`, words: nameOf(f) });
+  const fail = (f: Failure) => {
+    noteOf("failed", f);
+    setScreen("answer");
+  };
+  const restore = (f: Failure) => {
+    noteOf("mended", f);
+    if (out.length <= 1) back();
+  };
+  const take = (found: LateDay | null) => {
+    note({ kind: "slid", thing: found?.from ?? day.parts[at]!.id, words: `${found?.minutes ?? 0} min` });
+    back();
+  };
+  const read = (body: string, words: string, left?: number) =>
+    note({ kind: "read", thing: body, words, left });
+  const usual = [...new Set(day.late.map((l) => l.minutes))];
+  const another = () => setScreen("failed");
+  switch (screen) {
+    case "failed":
+      return <FailedScreen day={day} part={parts[at]!} out={out} fail={fail} back={back} />;
+    case "answer":
+      return (
+        <AnswerScreen {...{ day, parts, at, now, out, restore, another, back }} answered={known.answered} />
+      );
+    case "late":
+      return (
+        <LateScreen
+          from={day.parts[at]!}
+          parts={day.parts}
+          isAny={isLive}
+          {...{ late, usual, useLate, take, back }}
+        />
+      );
+    case "levels":
+      return <LevelsScreen hands={parts[at]!.hands} readings={notes.readings} read={read} back={back} />;
+    case "record":
+      return <RecordScreen day={day} record={notes.record} facts={notes.facts} home={home} back={back} />;
+    default:
+      return <Home {...page} show={setScreen} out={out.map(nameOf)} />;
+  }
+}
+
+/** Now, with what is out and how late it is above it, and the ways on below. */
+function Home({
+  day,
+  parts,
+  now,
   late,
-  levels,
-  record,
+  known,
+  notes,
+  isLive,
+  show,
+  out,
+}: Page & { show: (screen: Screen) => void; out: string[] }) {
+  return (
+    <>
+      {!notes.record.isKept && (
+        <p role="alert" className="border-2 border-hangs p-2">
+          This viewer keeps nothing you note once it is closed. <SaveRecord day={day} facts={notes.facts} />
+        </p>
+      )}
+      {out.length > 0 && (
+        <button
+          className="border-l-4 border-broken py-1 pl-3 text-left font-semibold"
+          onClick={() => show("answer")}
+        >
+          Out: {out.join(", ")}. What to do
+        </button>
+      )}
+      {late && <p className="font-semibold">Reckoned {late.minutes} min late.</p>}
+      {known.told?.map((line, i) => (
+        <p key={i}>{line.map(said).join("")}</p>
+      ))}
+      <NowScreen parts={parts} now={now} ticks={notes.ticks} />
+      <Foot show={show} noted={notes.facts.length} isKept={notes.record.isKept} isLive={isLive} />
+    </>
+  );
+}
+
+const bigText = "yoke-pair/big";
+
+function Foot({
+  show,
   noted,
-  isBig,
-  setBig,
+  isKept,
+  isLive,
 }: {
-  failed: () => void;
-  late: () => void;
-  /** Only where somebody can plan anew. */
-  levels?: () => void;
-  record: () => void;
+  show: (screen: Screen) => void;
   noted: number;
-  isBig: boolean;
-  setBig: (on: boolean) => void;
+  isKept: boolean;
+  isLive: boolean;
 }) {
+  const [isBig, setBig] = useState(() => isKept && localStorage.getItem(bigText) === "1");
+  useEffect(() => {
+    document.documentElement.style.fontSize = isBig ? "125%" : "";
+    if (isKept) localStorage.setItem(bigText, isBig ? "1" : "0");
+  }, [isBig, isKept]);
+  const way = (screen: Screen, word: string) => (
+    <button className="webbing" onClick={() => show(screen)}>
+      {word}
+    </button>
+  );
   return (
     <footer className="sticky bottom-0 mt-auto flex flex-col gap-2 bg-ground py-3">
-      <button className="failed min-h-20 text-2xl font-bold" onClick={failed}>
+      <button className="failed min-h-20 text-2xl font-bold" onClick={() => show("failed")}>
         Something failed
       </button>
-      <div className="grid grid-cols-3 gap-2">
-        <button className="webbing" onClick={late}>
-          Late
-        </button>
-        <button className="webbing" onClick={record}>
-          Record{noted > 0 && ` ${noted}`}
-        </button>
-        {levels && (
-          <button className="webbing" onClick={levels}>
-            Levels
-          </button>
-        )}
+      <div className="grid auto-cols-fr grid-flow-col gap-2 [&>button]:px-1">
+        {way("late", "Late")}
+        {way("record", noted > 0 ? `Record ${noted}` : "Record")}
+        {isLive && way("levels", "Levels")}
         <button className="webbing" aria-pressed={isBig} onClick={() => setBig(!isBig)}>
           Big text
         </button>
@@ -210,59 +207,3 @@ function Foot({
     </footer>
   );
 }
-
-/** What is ticked and done, from what was noted. */
-function ticksOf(facts: Noted[], note: (fact: Omit<Noted, "origin" | "who" | "at">) => void): Ticks {
-  return {
-    isTicked: (id) => {
-      const last = facts.findLast((f) => f.thing === id && (f.kind === "ticked" || f.kind === "unticked"));
-      return last?.kind === "ticked";
-    },
-    tick: (id, words, on) => note({ kind: on ? "ticked" : "unticked", thing: id, words }),
-    done: (job: PocketJob) => {
-      note({ kind: "ticked", thing: job.id, words: job.text });
-      if (job.kind === "cards")
-        job.in.forEach((card) =>
-          note({ kind: "put", thing: card, where: job.where ?? undefined, words: job.text }),
-        );
-      if (job.out) note({ kind: "changed", thing: job.out, words: job.text, left: job.left ?? undefined });
-    },
-  };
-}
-
-/** What is out now: failed, and not working again since. */
-function failuresIn(facts: Noted[]): Failure[] {
-  const out: Failure[] = [];
-  for (const f of facts) {
-    const read = /^(\w+):(.*)@([^@]*)$/.exec(f.thing);
-    if (!read || (f.kind !== "failed" && f.kind !== "mended")) continue;
-    const failure = { kind: read[1] as Failure["kind"], id: read[2]!, part: read[3]! };
-    const at = out.findIndex((o) => isSame(o, failure));
-    if (f.kind === "failed" && at < 0) out.push(failure);
-    else if (f.kind === "mended" && at >= 0) out.splice(at, 1);
-  }
-  return out;
-}
-
-/** What was read off cameras last. */
-function readingsIn(facts: Noted[]): Reading[] {
-  const last = new Map<string, Reading>();
-  for (const f of facts) {
-    if (f.kind !== "read") continue;
-    const frames = /^(\d+) frames$/.exec(f.words ?? "");
-    const kind = frames ? "frames" : "battery";
-    last.set(`${f.thing} ${kind}`, {
-      body: f.thing,
-      kind,
-      value: frames ? Number(frames[1]) : (f.left ?? 1),
-      words: f.words ?? "",
-    });
-  }
-  return [...last.values()];
-}
-
-const lateIn = (day: PocketDay, facts: Noted[]) => {
-  const last = facts.findLast((f) => f.kind === "slid");
-  const minutes = Number.parseInt(last?.words ?? "0", 10);
-  return day.late.find((l) => l.from === last?.thing && l.minutes === minutes) ?? null;
-};

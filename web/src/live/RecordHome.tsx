@@ -51,16 +51,19 @@ export function useGiveBack(assignment: string) {
   });
 }
 
-export function Given({ given }: { given: RecordGiven }) {
+export function Given({ given: { added, known, refused } }: { given: RecordGiven }) {
+  const told = [
+    `${added} kept`,
+    known > 0 && `${known} known already`,
+    refused.length > 0 && `${refused.length} not taken`,
+  ].filter(Boolean);
   return (
     <div role="status">
       <p className="font-semibold">
-        {given.added === 0 && given.refused.length === 0
-          ? `All ${given.known} were known already.`
-          : `${given.added} kept${given.known > 0 ? `, ${given.known} known already` : ""}${given.refused.length > 0 ? `, ${given.refused.length} not taken` : ""}.`}
+        {added === 0 && refused.length === 0 ? `All ${known} were known already.` : `${told.join(", ")}.`}
       </p>
       <ul>
-        {given.refused.map((r) => (
+        {refused.map((r) => (
           <li key={r.number} className="text-broken">
             No. {r.number + 1}: {r.why}
           </li>

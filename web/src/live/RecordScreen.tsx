@@ -1,5 +1,6 @@
 import type { PocketDay } from "../api/client";
 import { time } from "../shared/format";
+import { ScreenHead } from "./ScreenHead";
 import { fileOf, type Noted, type PhoneRecord } from "./record";
 
 /** What was noted, and how it comes home. */
@@ -18,12 +19,7 @@ export function RecordScreen({
 }) {
   return (
     <div className="flex flex-col gap-4">
-      <header className="flex items-baseline justify-between">
-        <h1 className="text-xl font-bold">Your record</h1>
-        <button className="webbing" onClick={back}>
-          Back
-        </button>
-      </header>
+      <ScreenHead title="Your record" back={back} />
       <p>
         {facts.length === 0 ? "Nothing is noted yet." : `${facts.length} noted. `}
         {record.isKept
@@ -43,16 +39,20 @@ export function RecordScreen({
           )}
         </div>
       )}
-      <ol className="flex flex-col-reverse">
-        {facts.map((f) => (
-          <li key={f.origin} className="border-t border-rule py-1">
-            <span className="text-quiet">{time(f.at)}</span> {told[f.kind]} {f.words ?? f.thing}
-          </li>
-        ))}
-      </ol>
+      <Facts facts={facts} />
     </div>
   );
 }
+
+const Facts = ({ facts }: { facts: Noted[] }) => (
+  <ol className="flex flex-col-reverse">
+    {facts.map((f) => (
+      <li key={f.origin} className="border-t border-rule py-1">
+        <span className="text-quiet">{time(f.at)}</span> {told[f.kind]} {f.words ?? f.thing}
+      </li>
+    ))}
+  </ol>
+);
 
 const told: Record<Noted["kind"], string> = {
   ticked: "Got",
