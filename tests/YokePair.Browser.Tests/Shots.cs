@@ -12,7 +12,6 @@ public sealed class Shots
     [InlineData("board-hall-pull", "hall", "?pull=ad1%40details&pull=rig%3Ab1%40families")]
     [InlineData("inspector-hand", "table", "?part=details&hand=lead%3Aright")]
     [InlineData("bench-framing", "table", "?part=vows&need=rings&bench=framing")]
-    [InlineData("bench-light", "table", "?part=floor&need=bandp&bench=light")]
     public void Of_the_board(string name, string theme, string query)
     {
         using var site = new Site(seed: true);
@@ -60,7 +59,6 @@ public sealed class Shots
 
     [Theory(Explicit = true)]
     [InlineData("phone-day", "")]
-    [InlineData("phone-need", "?part=dinner&need=speaker")]
     public void Of_the_phone(string name, string query)
     {
         using var site = new Site(seed: true);
@@ -77,6 +75,20 @@ public sealed class Shots
         foreach (var row in page.Driver.FindElements(By.CssSelector("[role=checkbox]")).Skip(1).Take(3)) row.Click();
         page.Until(() => page.Text("footer").StartsWith("3 of ", StringComparison.Ordinal), "three ticked");
         page.Picture(Path.Combine(Folder, "phone-list.png"));
+    }
+
+    [Fact(Explicit = true)]
+    public void Of_the_day_itself()
+    {
+        using var site = new Site(seed: true);
+        using (var phone = new Page(site, 390, 844, touch: true).Open("/steamer-wedding/live?person=lead#at=2027-06-12T13:42"))
+        {
+            phone.Find("section[aria-label='In your hands']");
+            phone.Picture(Path.Combine(Folder, "phone-now.png"));
+        }
+        using var page = new Page(site).Open("/steamer-wedding/on-the-day");
+        page.Until(() => page.Has("section[aria-label^=Questions] li") && page.Text("section[aria-label='To take along']").Contains("LATE", StringComparison.Ordinal), "the desk");
+        page.Picture(Path.Combine(Folder, "on-the-day.png"));
     }
 
     [Fact(Explicit = true)]

@@ -21,9 +21,9 @@ internal static class PocketEndpoints
         var one = api.MapGroup("/assignments/{key}");
         one.MapGet("/pocket", Show).WithName("ShowPocket").Produces<PocketDay>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/pocket-file", File).WithName("PocketFile").Produces(StatusCodes.Status200OK, contentType: MediaTypeNames.Text.Html)
-            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+            .ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/paper", Paper).WithName("PaperCards").Produces(StatusCodes.Status200OK, contentType: MediaTypeNames.Text.Html)
-            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+            .ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/paper-cards", Cards).WithName("ShowPaperCards").Produces<IReadOnlyList<PersonCard>>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/rest", Rest).WithName("ShowRestOfDay").Produces<RestOfDay>()
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
@@ -104,6 +104,6 @@ internal static class PocketEndpoints
         return Results.Text(html, MediaTypeNames.Text.Html, Encoding.UTF8);
     }
 
-    private static IResult NotBuilt() => Results.Problem(statusCode: StatusCodes.Status503ServiceUnavailable,
+    private static IResult NotBuilt() => Results.Problem(statusCode: StatusCodes.Status404NotFound,
         title: "The page for phones is not built.", detail: "Run npm run build in web, as ./yoke run does.");
 }
