@@ -54,6 +54,14 @@ public sealed class HouseStories
         phone.Until(() => Lists().Split("\"who\":\"Anna\"").Length == 3 && !phone.Has("[role=alert]"), "both of her ticks");
         Assert.All(phone.Complaints(), c => Assert.Contains("net::ERR_", c, StringComparison.Ordinal));
 
+        // The day as it is worked, with the server at hand, and what is noted there goes home.
+        var lists = phone.Driver.Url;
+        phone.Driver.Navigate().GoToUrl(new Uri(site.House!, "/house/steamer-wedding/live?person=lead#at=2027-06-12T13:42"));
+        phone.Until(() => phone.Has("section[aria-label='In your hands']"), "the hands");
+        phone.Driver.FindElement(By.CssSelector("button[aria-label='Hold when got: First kiss']")).SendKeys(Keys.Enter);
+        phone.Until(() => here.GetStringAsync("/api/assignments/steamer-wedding/records").GetAwaiter().GetResult().Contains("First kiss", StringComparison.Ordinal), "her note at home");
+        phone.Driver.Navigate().GoToUrl(lists);
+
         page.Until(() => page.Has("section[aria-label='Phones that are let in'] li"), "the phone among those let in");
         page.Find("button[aria-label='Send Anna away']").Click();
         phone.Until(() => phone.Text("main").Contains("This phone is not let in, or no longer", StringComparison.Ordinal), "that it may no longer");

@@ -58,6 +58,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         Assert.Contains("Once, here: Cutting the cake", phone.Text("main"), StringComparison.Ordinal);
         Assert.Equal(["35", "70–200"], phone.Driver.FindElements(By.CssSelector("section[aria-label='In your hands'] .text-4xl")).Select(e => e.Text));
         Assert.Empty(phone.AccessibilityFindings());
+        // Dim by itself, from the first thing drawn.
+        Assert.Equal("rgb(16, 23, 25)", phone.Driver.ExecuteScript("return getComputedStyle(document.body).backgroundColor"));
 
         // The worst of the day: the camera that alone has the speaker's face.
         phone.Button("Something failed").Click();
@@ -153,6 +155,19 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         Assert.Equal(12, (await client.GetFromJsonAsync<JsonElement>($"{Api}/records", TestContext.Current.CancellationToken)).GetArrayLength());
         Assert.Empty(home.AccessibilityFindings());
         Assert.Empty(phone.Complaints());
+    }
+
+    /// <summary>As from mail: the viewer has no place to keep anything.</summary>
+    [Fact]
+    public async Task A_viewer_that_keeps_nothing_says_so_and_offers_to_save()
+    {
+        var page = Convert.ToBase64String(await File.ReadAllBytesAsync(await FileAsync("lead"), TestContext.Current.CancellationToken));
+        using var phone = new Page(site, 390, 844, touch: true);
+        phone.Driver.Navigate().GoToUrl($"data:text/html;base64,{page}{Vows}");
+        Assert.Contains("This viewer keeps nothing you note once it is closed.", phone.Text("[role=alert]"), StringComparison.Ordinal);
+        phone.Driver.FindElement(By.CssSelector("button[aria-label='Hold when got: First kiss']")).SendKeys(Keys.Enter);
+        var saved = JsonNode.Parse(Uri.UnescapeDataString(phone.Find("[role=alert] a").GetAttribute("href")!.Split(',', 2)[1]))!;
+        Assert.Equal("First kiss", (string?)saved["facts"]![0]!["words"]);
     }
 
     [Fact]

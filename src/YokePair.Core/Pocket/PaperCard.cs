@@ -127,8 +127,10 @@ public sealed class PaperCards
             .OrderByDescending(r => r.Costs).ThenBy(r => r.Kind)
             .Select(r => (Row: r, Cell: r.Cells.Where(c => c.Worst is not null).OrderByDescending(c => c.Worst).ThenByDescending(c => parts.Contains(c.Part))
                 .ThenByDescending(c => c.Needs.Count).First()));
-        // Three losses of the same picture are one lesson.
-        foreach (var (row, cell) in costly.DistinctBy(r => (r.Cell.Part, r.Cell.Needs[0])).Take(WorstLosses))
+        var all = costly.ToList();
+        // Three losses of the same picture are one lesson, as long as there are others.
+        var lessons = all.DistinctBy(r => (r.Cell.Part, r.Cell.Needs[0])).ToList();
+        foreach (var (row, cell) in lessons.Concat(all.Except(lessons)).Take(WorstLosses))
         {
             var part = day.PartOf(cell.Part)!;
             var need = part.Needs.Where(n => cell.Needs.Contains(n.Need.Id)).MinBy(n => n.Need.Importance)!;

@@ -81,7 +81,7 @@ function useHall() {
     dataset.theme = "hall";
     document.title = "On the day · Yoke Pair";
     return () => {
-      dataset.theme = before;
+      dataset.theme = localStorage.getItem("theme") ?? before;
     };
   }, []);
 }

@@ -86,6 +86,10 @@ function Screens(page: Page) {
   const { day, parts, at, now, late, known, notes, home, useLate, isLive } = page;
   const { note, out } = notes;
   const [screen, setScreen] = useState<Screen>("now");
+  // Each begins at its top, wherever the last was left.
+  useEffect(() => {
+    void scrollTo(0, 0);
+  }, [screen]);
   const back = () => setScreen("now");
   const nameOf = (f: Pick<Failure, "kind" | "id">) => day.losses.find((l) => isSame(l, f))?.name ?? f.id;
   const noteOf = (kind: "failed" | "mended", f: Failure) =>

@@ -7,9 +7,18 @@ const usual = {
 
 type Units = keyof typeof usual;
 
-const stored = localStorage.getItem("units");
+const stored = kept();
 const fromBrowser = /[-_](US|LR|MM)\b/i.test(navigator.language) ? "imperial" : "metric";
 const units: Units = stored === "metric" || stored === "imperial" ? stored : fromBrowser;
+
+/** What was chosen; nothing where a viewer keeps nothing. */
+function kept() {
+  try {
+    return localStorage.getItem("units");
+  } catch {
+    return null;
+  }
+}
 
 /** The locale that all dates, times and numbers follow. */
 export const locale: string = usual[units].locale;
