@@ -1,6 +1,5 @@
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
-using YokePair.Core.Power;
 using YokePair.Core.Use;
 using YokePair.Core.Ways;
 

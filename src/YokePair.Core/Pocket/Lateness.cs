@@ -1,9 +1,7 @@
-using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Power;
-using YokePair.Core.Reports;
 using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 

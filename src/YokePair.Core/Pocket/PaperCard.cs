@@ -1,7 +1,6 @@
 using YokePair.Core.Basics;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Reports;
 using YokePair.Core.Wording;
 
 namespace YokePair.Core.Pocket;

@@ -1,7 +1,5 @@
-using YokePair.Core.Cards;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
-using YokePair.Core.Power;
 using YokePair.Core.Reports;
 
 namespace YokePair.Core.Pocket;

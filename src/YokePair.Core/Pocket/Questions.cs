@@ -2,7 +2,6 @@ using YokePair.Core.Basics;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
-using YokePair.Core.Ways;
 using YokePair.Core.Wording;
 
 namespace YokePair.Core.Pocket;
