@@ -60,6 +60,15 @@ public sealed class HouseStories
         phone.Until(() => phone.Has("section[aria-label='In your hands']"), "the hands");
         phone.Driver.FindElement(By.CssSelector("button[aria-label='Hold when got: First kiss']")).SendKeys(Keys.Enter);
         phone.Until(() => here.GetStringAsync("/api/assignments/steamer-wedding/records").GetAwaiter().GetResult().Contains("First kiss", StringComparison.Ordinal), "her note at home");
+        // The file for flight mode comes through the same door.
+        phone.Driver.ExecuteScript("""
+            const make = URL.createObjectURL;
+            URL.createObjectURL = file => { file.text().then(text => window.taken = text); return make(file); };
+            HTMLAnchorElement.prototype.click = function () { window.named = this.download; };
+            """);
+        phone.Button("Keep it on this phone as a file").Click();
+        phone.Until(() => (string?)phone.Driver.ExecuteScript("return window.taken && window.named") == "steamer-wedding-lead.html", "the file");
+        Assert.Contains("Content-Security-Policy", (string)phone.Driver.ExecuteScript("return window.taken")!, StringComparison.Ordinal);
         phone.Driver.Navigate().GoToUrl(lists);
 
         page.Until(() => page.Has("section[aria-label='Phones that are let in'] li"), "the phone among those let in");

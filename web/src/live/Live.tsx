@@ -8,6 +8,7 @@ import { Problem } from "../shared/Problem";
 import { OnTheDay, type Asking, type Known } from "./OnTheDay";
 import { inOrder, lookUp } from "./pocketModel";
 import { fileOf } from "./record";
+import { TakeFile } from "./TakeFile";
 import "./live.css";
 
 /** The day as it is worked, with the server at hand: the same screens, and what is left planned anew. */
@@ -31,6 +32,7 @@ export function Live() {
         </nav>
       )}
       <OnTheDay day={day} home={null} asking={asking} />
+      <TakeFile day={day} />
     </>
   );
 }

@@ -4,7 +4,7 @@ import { Strands } from "../marks/Strands";
 import { percent, time } from "../shared/format";
 import { HoldButton } from "./HoldButton";
 import { usePocketNames } from "./names";
-import { levelAt, minutesUntil, whereAt } from "./pocketModel";
+import { levelAt, minutesUntil, until, whereAt } from "./pocketModel";
 
 export interface Ticks {
   isTicked: (id: string) => boolean;
@@ -26,7 +26,7 @@ export function NowScreen(page: Now) {
       {part ? (
         <Current {...page} part={part} />
       ) : (
-        <h1 className="text-xl font-bold">{over ? "The day is over." : "Nothing goes on now."}</h1>
+        <h1 className="text-xl font-bold">{nothing(parts, over)}</h1>
       )}
       <OneThing {...page} />
       {part && part.needs.length > 0 && <StillToGet {...page} part={part} />}
@@ -34,6 +34,13 @@ export function NowScreen(page: Now) {
     </div>
   );
 }
+
+const nothing = (parts: PocketPart[], over: boolean) =>
+  parts.every((p) => !p.start)
+    ? "This day has no times: nobody can say what is now."
+    : over
+      ? "The day is over."
+      : "Nothing goes on now.";
 
 function Current({ part, parts, now }: Now & { part: PocketPart }) {
   const [start, end] = [new Date(part.start!).getTime(), new Date(part.end!).getTime()];
@@ -76,7 +83,7 @@ function Once({ parts, now }: { parts: PocketPart[]; now: Date }) {
     <p className="font-semibold">
       {once === current
         ? `Once, here: ${names}`
-        : `Next that happens once: in ${minutesUntil(at.start, now)} min, ${names}`}
+        : `Next that happens once: in ${until(at.start, now)}, ${names}`}
     </p>
   );
 }
@@ -223,7 +230,7 @@ function Next({ part, now }: { part: PocketPart; now: Date }) {
   return (
     <section aria-label="Next" className="border-t border-rule pt-3">
       <p className="text-quiet">
-        Next, {time(part.start)}, in {minutesUntil(part.start, now)} min
+        Next, {time(part.start)}, in {until(part.start, now)}
         {part.isFixed && ", on the minute"}
       </p>
       <p className="text-lg leading-tight font-semibold">

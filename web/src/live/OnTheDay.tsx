@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { LateDay, PocketDay, PocketPart, TextPiece } from "../api/client";
 import { said } from "../shared/format";
 import { AnswerScreen } from "./AnswerScreen";
@@ -55,10 +55,13 @@ export function OnTheDay({ day, home, asking }: { day: PocketDay; home: string |
     if (facts.length > 0) ask.send(facts);
   }, [ask, facts]);
   const { current, next } = whereAt(parts, now);
-  const at = current >= 0 ? current : next >= 0 ? next : parts.length - 1;
+  const at = current >= 0 ? current : next >= 0 ? next : parts.every((p) => !p.start) ? 0 : parts.length - 1;
   return (
     <PocketNames value={day.names}>
-      <main className="mx-auto flex min-h-full max-w-[520px] flex-col gap-4 p-5 text-[15px]">
+      <main
+        tabIndex={-1}
+        className="mx-auto flex min-h-full max-w-[520px] flex-col gap-4 p-5 text-[15px] outline-none"
+      >
         {isMoved && <p className="text-quiet">Rehearsal: the clock was set.</p>}
         <Screens {...{ day, parts, at, now, late, known, notes, home, useLate, isLive: !!asking }} />
       </main>
@@ -86,9 +89,14 @@ function Screens(page: Page) {
   const { day, parts, at, now, late, known, notes, home, useLate, isLive } = page;
   const { note, out } = notes;
   const [screen, setScreen] = useState<Screen>("now");
-  // Each begins at its top, wherever the last was left.
+  const isFirst = useRef(true);
+  // Each begins at its top, for the eye and for whoever has it read out, wherever the last was left.
   useEffect(() => {
-    void scrollTo(0, 0);
+    if (!isFirst.current) {
+      void scrollTo(0, 0);
+      document.querySelector("main")?.focus();
+    }
+    isFirst.current = false;
   }, [screen]);
   const back = () => setScreen("now");
   const nameOf = (f: Pick<Failure, "kind" | "id">) => day.losses.find((l) => isSame(l, f))?.name ?? f.id;

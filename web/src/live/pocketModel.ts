@@ -134,6 +134,14 @@ export function whereAt(parts: PocketPart[], now: Date) {
 export const minutesUntil = (text: string | null | undefined, now: Date) =>
   text ? Math.max(0, Math.ceil((new Date(text).getTime() - now.getTime()) / 60_000)) : null;
 
+/** How long until then, as one says it: minutes, then hours, then days. */
+export function until(text: string | null | undefined, now: Date) {
+  const minutes = minutesUntil(text, now) ?? 0;
+  const [soon, aDay] = [120, 48 * 60];
+  if (minutes <= soon) return `${minutes} min`;
+  return minutes < aDay ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 60 / 24)} days`;
+}
+
 /** A level at a share of a part, between two known ones. */
 export function levelAt(levels: PocketPart["hands"][number]["charge"], share: number) {
   const after = levels.findIndex((l) => l.at > share);
