@@ -108,12 +108,7 @@ public sealed class DayAnalysis
     internal DayAnalysis Without(params IReadOnlyList<Pulled> more) => new(Whole, [.. Pulled, .. more], this, cancel);
 
     /// <summary>What becomes of a need when one more thing fails than has already.</summary>
-    internal (Outcome Outcome, Way? Way) Without(PartFindings part, NeedFinding need, int item)
-    {
-        var failed = (bool[])part.Failed.Clone();
-        failed[item] = true;
-        return Left(need, failed);
-    }
+    internal (Outcome Outcome, Way? Way) Without(PartFindings part, NeedFinding need, int item) => Left(need, part.FailedWith([item]));
 
     /// <summary>What is left of a need when these have failed: of its moment, where it shares one.</summary>
     internal (Outcome Outcome, Way? Way) Left(NeedFinding need, bool[] failed)

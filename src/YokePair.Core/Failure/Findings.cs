@@ -16,6 +16,14 @@ internal sealed record PartFindings(PartWays Ways, bool[] Failed, bool[] Away, I
     /// <summary>What edits that were tried would make of the strands of each need; true as long as nothing of the part changes, so it goes with it into the days that follow.</summary>
     public ConcurrentDictionary<object, int[]> StrandsTried { get; } = [];
 
+    /// <summary>What is gone in it when more goes, by item number.</summary>
+    public bool[] FailedWith(ReadOnlySpan<int> more)
+    {
+        var failed = (bool[])Failed.Clone();
+        foreach (var item in more) failed[item] = true;
+        return failed;
+    }
+
     /// <summary>Works out what is otherwise left until it is asked.</summary>
     public void Settle()
     {

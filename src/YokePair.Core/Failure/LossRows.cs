@@ -56,8 +56,7 @@ public static class LossRows
     {
         var gone = loss.ItemsIn!(part.Ways.Layout);
         all.UnionWith(gone);
-        var failed = (bool[])part.Failed.Clone();
-        foreach (var i in gone) failed[i] = true;
+        var failed = part.FailedWith(gone);
         // While the way one would take anyway stands, nothing changes.
         return part.Needs.Select(n => (n, n.UsesAny(gone) ? day.Left(n, failed).Outcome : n.Outcome));
     }

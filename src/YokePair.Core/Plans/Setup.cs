@@ -51,6 +51,9 @@ public sealed record Setup
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 
+    /// <summary>Ids of what is on the shoe, and what the camera stands on.</summary>
+    internal IEnumerable<string> Besides() => new[] { Flash, Trigger, Support }.OfType<string>();
+
     /// <summary>Every item id the setup names, with the field that names it.</summary>
     public IEnumerable<(string Field, string Id)> Named()
     {

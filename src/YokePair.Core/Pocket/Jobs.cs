@@ -113,7 +113,7 @@ internal sealed class Jobs
     private string HandOf(Part part, string person, string body) =>
         part.Setups.FirstOrDefault(s => s.Body == body && s.Person == person) is { } setup ? English.Capital(setup.Position) : names.Item(body);
 
-    private static IEnumerable<string> Shoe(Setup? setup) => new[] { setup?.Flash, setup?.Trigger, setup?.Support }.OfType<string>();
+    private static IEnumerable<string> Shoe(Setup? setup) => setup?.Besides() ?? [];
 
     private static List<string> Named(Setup? setup) =>
         [.. setup?.Named().Where(n => n.Field != "battery" && !n.Field.StartsWith("cards", StringComparison.Ordinal)).Select(n => n.Id) ?? []];

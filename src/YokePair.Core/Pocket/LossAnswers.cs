@@ -26,7 +26,7 @@ internal sealed class LossAnswers(DayAnalysis day)
         foreach (var need in part.Needs)
         {
             if (!need.UsesAny(gone)) continue;
-            yield return Left(part, need, failed ??= Failed(part, gone), gone, isLastWord);
+            yield return Left(part, need, failed ??= part.FailedWith(gone), gone, isLastWord);
         }
     }
 
@@ -50,16 +50,9 @@ internal sealed class LossAnswers(DayAnalysis day)
         var known = new HashSet<(int, int, NeedFinding)>();
         foreach (var need in part.Needs)
             foreach (var one in Enumerable.Range(0, part.Failed.Length).Where(i => !part.Failed[i] && need.Uses(i)))
-                foreach (var other in Left(part, need, Failed(part, [one]), [one], isLastWord: false).Uses)
+                foreach (var other in Left(part, need, part.FailedWith([one]), [one], isLastWord: false).Uses)
                     if (known.Add((Math.Min(one, other), Math.Max(one, other), need)))
-                        yield return (one, other, Left(part, need, Failed(part, [one, other]), [one, other], isLastWord: false));
-    }
-
-    private static bool[] Failed(PartFindings part, int[] gone)
-    {
-        var failed = (bool[])part.Failed.Clone();
-        foreach (var item in gone) failed[item] = true;
-        return failed;
+                        yield return (one, other, Left(part, need, part.FailedWith([one, other]), [one, other], isLastWord: false));
     }
 
     /// <param name="part">The part.</param>
@@ -69,9 +62,10 @@ internal sealed class LossAnswers(DayAnalysis day)
     /// <param name="isLastWord">Whether to look for another way of shooting where nothing is left.</param>
     private LeftOfNeed Left(PartFindings part, NeedFinding need, bool[] failed, int[] gone, bool isLastWord)
     {
-        var (outcome, used) = day.LeftWithItems(need, failed);
-        var best = day.Left(need, failed).Way;
-        var ways = need.Moment is null ? day.WorstOf(need.Bands, failed).Worst : need.Ways;
+        var found = need.Moment is null ? day.WorstOf(need.Bands, failed) : null;
+        var (outcome, best) = found is null ? day.Left(need, failed) : (found.Outcome, found.Way);
+        HashSet<int> used = found is null ? day.LeftWithItems(need, failed).Used : [.. found.Taken.SelectMany(w => w.Items)];
+        var ways = found?.Worst ?? need.Ways;
         if (PullAnswer.Chosen(day, part, need, ways, outcome, best, failed) is not { } way)
             return new LeftOfNeed(part, need, outcome, new PullAnswer(null, isLastWord ? Otherwise(part, need, gone) : null), used);
         used.UnionWith(way.Items);

@@ -96,7 +96,7 @@ public sealed class PaperCards
 
     private PaperHand HandOf(PartFindings part, Setup setup)
     {
-        var shoe = new[] { setup.Flash, setup.Trigger, setup.Support }.OfType<string>().Select(names.Item);
+        var shoe = setup.Besides().Select(names.Item);
         return new PaperHand(setup.Position, words.GlassAndF(setup), string.Join(", ", shoe), Dies(part, [day.Kit.IndexOf(setup.Body!)]));
     }
 

@@ -67,7 +67,7 @@ public static class PocketFiles
         var found = day.PartOf(part.Id)!;
         return new PocketPart(part.Id, part.Label, part.Location, part.Start, part.End, part.FixedStart == true, [.. words.Rules(part)],
             [.. part.Setups.Where(s => s.Person == person && s.Body is not null).Select(s => new PocketHand(s.Position, s.Body!, words.Glass(s),
-                words.FNumber(s.Lens), [.. new[] { s.Flash, s.Trigger, s.Support }.OfType<string>()],
+                words.FNumber(s.Lens), [.. s.Besides()],
                 Charge(power, part, s.Body!), Room(cards, part, s.Body!)))],
             [.. found.Needs.Select(n => new PocketNeed(n.Need.Id, n.Need.Label, n.Need.Importance, n.Outcome, n.Strands,
                 double.IsPositiveInfinity(n.Ways.ToleranceSeconds) ? null : n.Ways.ToleranceSeconds, told.UsedBy(n)))],

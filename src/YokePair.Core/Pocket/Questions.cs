@@ -81,8 +81,7 @@ public static class Questions
 
     private static IEnumerable<QuestionChoice> Possible(DayAnalysis day, PartFindings part, NeedFinding need, int[] gone, string person)
     {
-        var failed = (bool[])part.Failed.Clone();
-        foreach (var item in gone) failed[item] = true;
+        var failed = part.FailedWith(gone);
         var words = new PocketWords(day.Plan);
         var usable = need.Ways.Candidates.Where(c => c.Rig.Fitted is not null && !c.Rig.IsHit(failed));
         foreach (var camera in usable.GroupBy(c => (c.Rig.Actor, c.Rig.Fitted!.Index)))

@@ -31,12 +31,7 @@ internal static class LossEvents
         {
             // While the way one would take anyway stands, nothing changes.
             if (!part.Needs[n].UsesAny(gone)) continue;
-            if (failed is null)
-            {
-                failed = (bool[])part.Failed.Clone();
-                foreach (var i in gone) failed[i] = true;
-            }
-            var (outcome, way) = day.Left(part.Needs[n], failed);
+            var (outcome, way) = day.Left(part.Needs[n], failed ??= part.FailedWith(gone));
             needs ??= [.. asItIs.Needs];
             needs[n] = new LossOfNeed(part.Needs[n].Need.Id, outcome, way is null ? [] : WayReports.Steps(day.Kit, part.Ways.Layout, way));
         }
