@@ -26,8 +26,8 @@ public static class Database
         var connection = new SqliteConnectionStringBuilder { DataSource = DataFolder.FileIn(directory), ForeignKeys = true, DefaultTimeout = 10 };
         services.TryAddSingleton(TimeProvider.System);
         return services.AddDbContextPool<YokeContext>(o => o.UseSqlite(connection.ToString())).AddScoped<PlanStore>().AddScoped<LockerStore>()
-            .AddScoped<RecordStore>().AddScoped<PhoneStore>()
-            .AddSingleton<PlanMemory>().AddSingleton<LockerMemory>().AddSingleton<RecordMemory>().AddSingleton<Writers>();
+            .AddScoped<RecordStore>().AddScoped<PhoneStore>().AddScoped<UsedStore>()
+            .AddSingleton<PlanMemory>().AddSingleton<LockerMemory>().AddSingleton<RecordMemory>().AddSingleton<UsedMemory>().AddSingleton<Writers>();
     }
 
     /// <summary>

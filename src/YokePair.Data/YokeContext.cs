@@ -18,6 +18,10 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
 
     public DbSet<PhoneRow> Phones => Set<PhoneRow>();
 
+    public DbSet<UsedRow> Used => Set<UsedRow>();
+
+    public DbSet<AnswerRow> Answers => Set<AnswerRow>();
+
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<AssignmentRow>(row =>
@@ -56,6 +60,17 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
             row.ToTable("Phones");
             row.HasKey(p => p.Id);
             row.HasIndex(p => p.TokenHash).IsUnique();
+        });
+        modelBuilder.Entity<UsedRow>(row =>
+        {
+            row.ToTable("Used");
+            row.HasKey(u => u.AssignmentKey);
+            row.HasOne<AssignmentRow>().WithOne().HasForeignKey<UsedRow>(u => u.AssignmentKey).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<AnswerRow>(row =>
+        {
+            row.ToTable("Answers");
+            row.HasKey(a => a.Question);
         });
     }
 }

@@ -5,6 +5,7 @@ using YokePair.Core.Plans;
 using YokePair.Data;
 using YokePair.Data.Files;
 using YokePair.Web;
+using YokePair.Web.After;
 using YokePair.Web.Assignments;
 using YokePair.Web.Board;
 using YokePair.Web.Cards;
@@ -58,6 +59,11 @@ builder.Services.AddScoped<Days>();
 builder.Services.AddScoped<Book>();
 builder.Services.AddSingleton(new Roots(settings.SeedDemo ? [.. settings.Roots, .. StandIns.In(settings.DataDirectory)] : settings.Roots));
 builder.Services.AddSingleton<CopyJobs>();
+builder.Services.AddSingleton<PictureReadings>();
+builder.Services.AddScoped<DaysUsed>();
+builder.Services.AddScoped<LearntFigures>();
+builder.Services.AddScoped<AfterPages>();
+builder.Services.AddSingleton<SeldomMemory>();
 builder.Services.AddSingleton<Pairings>();
 builder.Services.AddSingleton<PocketPage>();
 builder.Services.AddSingleton<PocketMemory>();
@@ -104,6 +110,7 @@ if (!isCurrent || settings.SeedDemo)
     {
         if (!isCurrent) await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
         if (settings.SeedDemo) StandIns.Make(settings.DataDirectory);
+        if (settings.SeedDemo) await StandIns.MakePicturesAsync(settings);
         if (settings.SeedDemo) await DemoDays.SeedAsync(
             settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
     }
@@ -127,6 +134,7 @@ app.UseMiddleware<CompressedFiles>();
 app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = CompressedFiles.Describe, ServeUnknownFileTypes = true });
 
 var api = app.MapGroup("/api");
+api.MapAfter();
 api.MapAssignments();
 api.MapBoard();
 api.MapBags();

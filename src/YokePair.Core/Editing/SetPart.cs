@@ -74,7 +74,7 @@ public sealed record SetPart : PlanEdit
     /// <summary>New frames expected.</summary>
     public FrameCount? Frames { get; init; }
 
-    /// <summary>Names of fields that are no longer set: temperatureC, frames, noted.</summary>
+    /// <summary>Names of fields that are no longer set: temperatureC, frames, framesPerMinute, noted.</summary>
     public IReadOnlyList<string>? Clear { get; init; }
 
     /// <summary>Whether it begins when it begins, however late one is.</summary>
@@ -126,6 +126,8 @@ public sealed record SetPart : PlanEdit
         ChangeCards = ChangeCards ?? part.ChangeCards,
         StayBehindM = StayBehindM is 0 ? null : StayBehindM ?? part.StayBehindM,
         Frames = Cleared("frames") ? null : Frames ?? part.Frames,
+        FramesPerMinute = Cleared("framesPerMinute") ? null : part.FramesPerMinute,
+        Taught = StillTaught(part),
         Flash = Flash ?? part.Flash,
         Quiet = Quiet ?? part.Quiet,
         Unreachable = Unreachable ?? part.Unreachable,
@@ -159,6 +161,18 @@ public sealed record SetPart : PlanEdit
         if (Flash is not null) yield return $"flash {Lower(changed.Flash)}";
         if (Quiet is not null) yield return $"quiet {Lower(changed.Quiet)}";
         if (Unreachable is not null) yield return changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}";
+    }
+
+    /// <summary>What somebody says himself is no longer what past jobs taught.</summary>
+    private IReadOnlyList<TaughtFigure>? StillTaught(Part part)
+    {
+        List<TaughtFigure> left = [.. part.Taught?.Where(t => t.Figure switch
+        {
+            TaughtKind.Ev => Ev is null && Noted is null,
+            TaughtKind.Minutes => Start is null && End is null,
+            _ => !Cleared("framesPerMinute"),
+        }) ?? []];
+        return left.Count == 0 ? null : left.Count == part.Taught!.Count ? part.Taught : left;
     }
 
     private Bounce? CeilingFrom(Part part) => CeilingM is 0 ? null

@@ -7,12 +7,12 @@ public static class FrameEstimate
 {
     private const double UsualPerMinute = 3;
 
-    /// <summary>As typed, else the part's length × the frames a minute that its kind usually takes; half of that on a slow day, one and a half times on a busy one.</summary>
+    /// <summary>As typed, else the part's length × its frames a minute, or those that its kind usually takes; half of that on a slow day, one and a half times on a busy one.</summary>
     /// <remarks>The length is the real one, also on a night when clocks change.</remarks>
     public static FrameCount Of(Plan plan, Part part)
     {
         if (part.Frames is { } typed) return typed;
-        var likely = Clock.Length(plan, part).TotalMinutes * PerMinute(part.Kind);
+        var likely = Clock.Length(plan, part).TotalMinutes * (part.FramesPerMinute ?? PerMinute(part.Kind));
         return new FrameCount { Low = (int)Math.Ceiling(likely / 2), Likely = (int)Math.Ceiling(likely), High = (int)Math.Ceiling(likely * 1.5) };
     }
 

@@ -92,6 +92,12 @@ public sealed record Part
     /// <summary>Frames expected, as typed; null = from kind and length.</summary>
     public FrameCount? Frames { get; init; }
 
+    /// <summary>Frames a minute, all cameras together, where <see cref="Frames"/> says nothing; null = as is usual for its kind.</summary>
+    public double? FramesPerMinute { get; init; }
+
+    /// <summary>What of it past jobs taught, and what it was without them.</summary>
+    public IReadOnlyList<TaughtFigure>? Taught { get; init; }
+
     /// <summary>Whether flash may be used.</summary>
     public FlashRule Flash { get; init; }
 

@@ -23,6 +23,7 @@ internal static class PartCheck
         found.Figure($"{at}.noted.fNumber", part.Noted?.FNumber, 0.3, 256, "an f-number");
         found.Figure($"{at}.noted.shutterSeconds", part.Noted?.ShutterSeconds, 1e-6, 86_400, "seconds");
         found.Figure($"{at}.noted.iso", part.Noted?.Iso, 1, 1e8, "ISO");
+        found.Figure($"{at}.framesPerMinute", part.FramesPerMinute, 0, 6000, "frames a minute");
         found.Figure($"{at}.frames.high", part.Frames?.High, 0, 1_000_000, "frames");
         if (part.Frames is { } frames && !(0 <= frames.Low && frames.Low <= frames.Likely && frames.Likely <= frames.High))
             found.Add($"{at}.frames", $"low {frames.Low}, likely {frames.Likely}, high {frames.High}; put them in that order, 0 or more");

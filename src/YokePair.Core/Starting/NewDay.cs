@@ -1,5 +1,6 @@
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
+using YokePair.Core.Taken;
 using YokePair.Core.Ways;
 
 namespace YokePair.Core.Starting;
@@ -34,14 +35,18 @@ public static class NewDay
     /// <param name="locker">Everything owned; what is not here on the day stays at home.</param>
     /// <param name="kinds">Every kind of part, the user's own among them; null = those that ship.</param>
     /// <param name="usual">How the team works, for what the request does not say; null = not known.</param>
+    /// <param name="learnt">What past jobs taught; null = nothing.</param>
     /// <returns>The plan, or what is wrong with the request by field.</returns>
-    public static PlanReading From(NewDayRequest request, IReadOnlyList<Item> locker, IReadOnlyList<PartKind>? kinds = null, UsualWays? usual = null)
+    public static PlanReading From(
+        NewDayRequest request, IReadOnlyList<Item> locker, IReadOnlyList<PartKind>? kinds = null, UsualWays? usual = null, Learnt? learnt = null)
     {
         var problems = new List<PlanProblem>();
         if (PlanLimits.Name("name", request.Name) is { } unnamed) problems.Add(unnamed);
         if (PlanLimits.Day("day", request.Day) is { } unlikely) problems.Add(unlikely);
-        kinds ??= PartKind.All;
-        var parts = Parts(request, kinds, problems);
+        learnt ??= Learnt.Nothing;
+        IReadOnlyList<PartKind> usualKinds = kinds ?? PartKind.All;
+        kinds = [.. usualKinds.Select(k => AsLearnt.Of(k, learnt))];
+        var parts = Parts(request, kinds, problems).ConvertAll(p => AsLearnt.Of(p, usualKinds.FirstOrDefault(k => k.Id == p.Kind), learnt));
         var style = StartingStyle.All.FirstOrDefault(s => s.Id == request.Style);
         if (request.Style is not null && style is null) problems.Add(new PlanProblem("style", $"\"{request.Style}\" is no style; there are {string.Join(", ", StartingStyle.All.Select(s => s.Id))}"));
         if (parts.Count == 0 && problems.Count == 0) problems.Add(new PlanProblem("timetable", "holds no line; write one such as 14:00 ceremony, chapel 40 min"));
@@ -121,7 +126,7 @@ public static class NewDay
             return parts;
         }
         var at = request.Day.ToDateTime(new TimeOnly(template.StartHour, 0));
-        foreach (var kind in template.Parts)
+        foreach (var kind in template.Parts.Select(t => kinds.FirstOrDefault(k => k.Id == t.Id) ?? t))
         {
             var end = at.AddMinutes(kind.Minutes);
             parts.Add(kind.Make(Fresh(kind.Name), at, end));

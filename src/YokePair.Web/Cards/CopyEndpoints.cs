@@ -25,7 +25,10 @@ internal static class CopyEndpoints
 {
     private static readonly SearchValues<char> NotInNames = SearchValues.Create("/\\\0\r\n\t%:");
 
-    private const int MostLetters = 1000, MostTargets = 4;
+    /// <summary>Longest path that is looked at.</summary>
+    public const int MostLetters = 1000;
+
+    private const int MostTargets = 4;
 
     public static void MapCopies(this IEndpointRouteBuilder api)
     {

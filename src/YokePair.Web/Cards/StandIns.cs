@@ -1,3 +1,8 @@
+using YokePair.Core.Locker;
+using YokePair.Core.Plans;
+using YokePair.Data.Pictures;
+using YokePair.Web.Assignments;
+
 namespace YokePair.Web.Cards;
 
 /// <summary>
@@ -6,12 +11,14 @@ namespace YokePair.Web.Cards;
 /// </summary>
 internal static class StandIns
 {
+    private const string Pictures = "pictures", Photographed = "steamer-wedding";
+
     private const int Files = 5, FileBytes = 1_200_000;
 
     private static readonly string[] Cards = ["card-11", "card-12", "card-15", "card-16"], Drives = ["drive-of-lead", "drive-of-second"];
 
-    /// <summary>The reader and each drive in a data folder.</summary>
-    public static IEnumerable<string> In(string data) => Drives.Prepend("reader").Select(name => Path.Combine(Path.GetFullPath(data), "stand-ins", name));
+    /// <summary>The reader, each drive and the folder of a day's pictures in a data folder.</summary>
+    public static IEnumerable<string> In(string data) => Drives.Prepend("reader").Append(Pictures).Select(name => Path.Combine(Path.GetFullPath(data), "stand-ins", name));
 
     /// <summary>Makes what is not there.</summary>
     public static void Make(string data)
@@ -30,5 +37,17 @@ internal static class StandIns
                 File.WriteAllBytes(Path.Combine(folder, $"P{n:0000}.RAW"), bytes);
             }
         }
+    }
+
+    /// <summary>The pictures that the demo wedding might have given, and those of them that were delivered.</summary>
+    public static async Task MakePicturesAsync(AppSettings settings)
+    {
+        var folder = Path.Combine(In(settings.DataDirectory).Last(), Photographed);
+        if (Directory.Exists(folder) || await DemoDays.ReadAsync(settings, Photographed) is not { } file || PlanFile.Read(file).Plan is not { } plan) return;
+        // What the cameras tell of themselves, the locker knows.
+        var locker = await DemoDays.LockerAsync(settings) is { } things ? LockerFile.Read(things).Things.Select(t => t.Thing).OfType<Item>() : [];
+        var pictures = StandInDay.Of(PlanAndLocker.With(plan, locker.DistinctBy(t => t.Id).ToDictionary(t => t.Id, StringComparer.Ordinal), []));
+        StandInDay.Write(folder, pictures);
+        StandInDay.Write(folder + "-delivered", StandInDay.Delivered(pictures));
     }
 }

@@ -3,6 +3,7 @@ using YokePair.Core.Plans;
 using YokePair.Core.Starting;
 using YokePair.Data;
 using YokePair.Data.Calendar;
+using YokePair.Web.After;
 using YokePair.Web.Assignments;
 
 namespace YokePair.Web.Starting;
@@ -63,11 +64,11 @@ internal static class StartingEndpoints
         api.MapPost("/assignments/{key}/copies", Copy).WithName("CopyDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
-    private static async Task<IResult> Points(LockerStore lockers, PlanStore plans, CancellationToken cancel)
+    private static async Task<IResult> Points(LockerStore lockers, PlanStore plans, DaysUsed used, CancellationToken cancel)
     {
         var locker = await lockers.ThingsAsync(cancel);
         var usual = UsualWays.Of(await plans.LatestAsync(cancel));
-        var (lead, second) = (usual.Lead?.Habits, usual.Second?.Habits);
+        var (lead, second) = (AsLearnt.Of(usual.Lead?.Habits, await used.LearntAsync(cancel)), usual.Second?.Habits);
         var named = new[] { lead, second }.OfType<WorkHabits>().SelectMany(h => h.Glass).SelectMany(g => g.Lenses).ToHashSet(StringComparer.Ordinal);
         return Results.Ok(new StartingPoints(
             [.. DayTemplate.All.Select(t => new TemplateName(t.Id, t.Name, t.Kind, [.. t.Parts.Select(p => p.Name)]))],
@@ -126,10 +127,10 @@ internal static class StartingEndpoints
             ? Results.File(System.Text.Encoding.UTF8.GetBytes(DayCalendar.Write(stored.Plan)), "text/calendar", $"{key}.ics")
             : Problems.NotFound("assignment");
 
-    private static async Task<IResult> Start(NewDayRequest request, PlanStore store, LockerStore lockers, CancellationToken cancel)
+    private static async Task<IResult> Start(NewDayRequest request, PlanStore store, LockerStore lockers, DaysUsed used, CancellationToken cancel)
     {
         var locker = await lockers.ThingsAsync(cancel);
-        var made = NewDay.From(request, locker.Things, locker.Kinds, UsualWays.Of(await store.LatestAsync(cancel)));
+        var made = NewDay.From(request, locker.Things, locker.Kinds, UsualWays.Of(await store.LatestAsync(cancel)), await used.LearntAsync(cancel));
         if (made.Plan is null) return Problems.Unprocessable("The day was not made.", made.Problems);
         return request.Again is { } again ? await StartAgain(again, made.Plan, store, cancel) : Kept(await store.AddAsync(made.Plan, cancel));
     }

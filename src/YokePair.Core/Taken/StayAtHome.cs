@@ -1,0 +1,79 @@
+using YokePair.Core.Advice;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Plans;
+using YokePair.Core.Verdict;
+
+namespace YokePair.Core.Taken;
+
+/// <summary>Something that hardly ever comes out of the bag.</summary>
+/// <param name="Thing">Its id.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Grams">Its weight, or a usual one.</param>
+/// <param name="Taken">Pictures that count which it took in those jobs.</param>
+/// <param name="Of">Of how many.</param>
+/// <param name="Jobs">In how many jobs it was along.</param>
+/// <param name="AloneFor">Names of the needs that get worse or hang by less without it; none = it may stay at home.</param>
+public sealed record SeldomUsed(string Thing, string Name, double Grams, int Taken, int Of, int Jobs, IReadOnlyList<string> AloneFor)
+{
+    /// <summary>Whether it may stay at home.</summary>
+    public bool MayStay => AloneFor.Count == 0;
+}
+
+/// <summary>What was carried for nothing and is not needed as a spare either.</summary>
+public static class StayAtHome
+{
+    /// <summary>Less than this share of the pictures that count is hardly any.</summary>
+    public const double Hardly = 0.02;
+
+    /// <summary>How many of the last jobs are looked at, and at least so many must tell.</summary>
+    public const int JobsLookedAt = 5;
+
+    /// <summary>
+    /// What took less than two in a hundred in each of the last five jobs it was carried on. Whether it may stay at home is for the plan at
+    /// hand to say. What somebody always takes along is not spoken of.
+    /// </summary>
+    /// <param name="day">The plan at hand.</param>
+    /// <param name="days">What past jobs used, the oldest first.</param>
+    /// <param name="atHome">Where the plan does not say what a thing weighs, this does.</param>
+    /// <param name="fewest">Fewest jobs that tell.</param>
+    /// <param name="cancel">Ends it.</param>
+    public static IReadOnlyList<SeldomUsed> Of(
+        DayAnalysis day, IReadOnlyList<TakenDay> days, IReadOnlyList<Item> atHome, int fewest = JobsLookedAt, CancellationToken cancel = default)
+    {
+        var seldom = day.Whole.Items.Where(i => i is Body or Lens && i.Keep != Keep.Always)
+            .Select(i => (Item: i, Jobs: days.Where(d => d.Carried.Contains(i.Id) && (d.Kept ?? d.Frames) > 0).TakeLast(JobsLookedAt).ToList()))
+            .Where(i => i.Jobs.Count >= fewest && i.Jobs.TrueForAll(d => ShareOf(d, i.Item.Id) < Hardly)).ToList();
+        if (seldom.Count == 0) return [];
+        var dead = Together(new DeadWeightProblem(day, atHome, cancel), [.. seldom.Select(s => s.Item.Id)]);
+        var with = DayVerdict.Of(day);
+        return [.. seldom.Select(s => new SeldomUsed(
+            s.Item.Id, s.Item.Label, s.Item.WeightG ?? atHome.FirstOrDefault(h => h.Id == s.Item.Id)?.WeightG ?? UsualWeights.Of(s.Item),
+            s.Jobs.Sum(d => CountOf(d, s.Item.Id)), s.Jobs.Sum(d => d.Kept ?? d.Frames), s.Jobs.Count,
+            dead.Contains(s.Item.Id) ? [] : AloneFor(day, with, s.Item.Id))).OrderBy(s => !s.MayStay).ThenByDescending(s => s.Grams)];
+    }
+
+    /// <summary>Those that may all stay at home at once: of two that stand in for each other the heavier.</summary>
+    private static HashSet<string> Together(DeadWeightProblem problem, HashSet<string> seldom)
+    {
+        var left = new List<int>();
+        foreach (var n in Enumerable.Range(0, problem.Things.Count).Where(n => seldom.Contains(problem.Things[n].Thing))
+            .OrderByDescending(n => problem.Things[n].Grams))
+            if (problem.Conflicts([.. left, n]).Count == 0) left.Add(n);
+        return [.. left.Select(n => problem.Things[n].Thing)];
+    }
+
+    /// <summary>Pictures that count which a thing took on a day.</summary>
+    public static int CountOf(TakenDay day, string thing) => day.Bodies.Where(b => b.Body == thing).Sum(b => day.Counted(b.Taken, b.Kept))
+        + day.Glass.Where(g => g.Glass == thing).Sum(g => day.Counted(g.Taken, g.Kept));
+
+    private static double ShareOf(TakenDay day, string thing) => (double)CountOf(day, thing) / Math.Max(1, day.Kept ?? day.Frames);
+
+    /// <summary>The needs that are missed, or hang by less, without it; where it is another rule that wants it, that is said.</summary>
+    private static string[] AloneFor(DayAnalysis day, DayVerdict with, string thing)
+    {
+        string[] needs = [.. with.Needs.Zip(DayVerdict.Of(day.Without(new Pulled(thing))).Needs).Where(n => n.Second.Strands < n.First.Strands || n.Second.Outcome > n.First.Outcome)
+            .Select(n => day.Whole.PartOf(n.First.Part)?.Needs.FirstOrDefault(x => x.Id == n.First.Need)?.Name ?? n.First.Need).Distinct()];
+        return needs.Length > 0 ? needs : ["the spare of another that stays at home"];
+    }
+}

@@ -1,0 +1,99 @@
+using System.Globalization;
+using YokePair.Core.Basics;
+using YokePair.Core.Library;
+using YokePair.Core.Plans;
+using YokePair.Core.Taken;
+
+namespace YokePair.Core.Wording;
+
+/// <summary>What a day used and what jobs teach, in words.</summary>
+public static class TakenWords
+{
+    /// <summary>What was carried and what of it took the pictures.</summary>
+    /// <param name="day">What the day used.</param>
+    /// <param name="items">What was along.</param>
+    public static string Headline(TakenDay day, IReadOnlyList<Item> items)
+    {
+        var gear = items.Where(i => day.Carried.Contains(i.Id)).ToList();
+        var hands = day.Parts.SelectMany(p => p.Hands).ToList();
+        var pictures = day.Kept is null ? "pictures" : "delivered pictures";
+        if (hands.Count == 0 || (day.Kept ?? day.Frames) == 0) return $"None of the {pictures} belongs to a part of this day: look at its date and the cameras' clocks.";
+        var busy = gear.Where(i => day.Share(Taken(i.Id), Kept(i.Id)) >= StayAtHome.Hardly).ToList();
+        var worked = busy.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
+        var rest = hands.Where(h => (h.Body is { } b && !worked.Contains(b)) || (h.Glass is { } g && !worked.Contains(g)))
+            .Sum(h => day.Counted(h.Taken, h.Kept));
+        return $"You carried {Kg(gear)} of cameras and glass; {Kg(busy)} took {(rest == 0 ? "all" : $"all but {English.Number(rest)}")} of the {pictures}.";
+
+        int Taken(string id) => day.Bodies.Where(b => b.Body == id).Sum(b => b.Taken) + day.Glass.Where(g => g.Glass == id).Sum(g => g.Taken);
+        int Kept(string id) => day.Bodies.Where(b => b.Body == id).Sum(b => b.Kept) + day.Glass.Where(g => g.Glass == id).Sum(g => g.Kept);
+    }
+
+    /// <summary>What of the rest is there for safety alone; empty where nothing is.</summary>
+    public static string Spares(IReadOnlyList<SeldomUsed> seldom)
+    {
+        var (spare, idle) = (seldom.Count(s => !s.MayStay), seldom.Where(s => s.MayStay).ToList());
+        var backups = spare == 0 ? "" : spare == 1 ? "One of the rest is your only backup." : $"{English.Capital(English.Number(spare))} of the rest are your only backups.";
+        var home = idle.Count == 0 ? "" : $" {English.Capital(English.Count(idle.Count, "thing", "things"))} ({Grams(idle.Sum(i => i.Grams))}) could have stayed at home.";
+        return (backups + home).Trim();
+    }
+
+    /// <summary>How long the longest burst was, against the buffer; null where there was none to speak of.</summary>
+    public static string? Burst(BodyUse use, string name) => use.Burst < 5 ? null
+        : $"{name}: {use.Burst} pictures in {English.Tenths(Math.Max(0.1, use.BurstSeconds))} s" + (use.BufferFrames switch
+        {
+            null => "",
+            var fits when use.Burst > fits => $", more than the {English.Whole(Math.Floor(fits.Value))} its buffer takes: it waited for the card",
+            var fits => $"; its buffer takes {English.Whole(Math.Floor(fits!.Value))}",
+        });
+
+    /// <summary>A zoom that was at one end too often; null where it was not.</summary>
+    public static string? AtAnEnd(GlassUse use, Lens lens) => use switch
+    {
+        { AtLong: > Lacking.OftenAtTheEnd and var far } => $"{Percent(far)} at {English.Tenths(lens.Focal.High)} mm, its long end: what lies beyond is what you lack",
+        { AtWide: > Lacking.OftenAtTheEnd and var near } => $"{Percent(near)} at {English.Tenths(lens.Focal.Low)} mm, its short end: what lies beyond is what you lack",
+        _ => null,
+    };
+
+    /// <summary>A figure that was learnt.</summary>
+    /// <param name="figure">The figure.</param>
+    /// <param name="name">What things are called.</param>
+    /// <param name="kind">What kinds of part are called.</param>
+    public static string Of(LearntFigure figure, Func<string, string> name, Func<string, string> kind) => figure.Kind switch
+    {
+        LearntKind.Light => $"{figure.Place}{(figure.PartKind is { } k ? $", {English.Lower(kind(k))}" : "")}: EV {English.Tenths(figure.Value)}",
+        LearntKind.Length => $"{kind(figure.PartKind!)}: {English.Whole(figure.Value)} min",
+        LearntKind.FramesPerMinute => $"{kind(figure.PartKind!)}: {English.Tenths(figure.Value)} pictures a minute",
+        LearntKind.Distance => $"{kind(figure.PartKind!)}: people {English.Tenths(figure.Value)} to {English.Tenths(figure.To ?? figure.Value)} m away",
+        LearntKind.Hands => $"{kind(figure.PartKind!)}: {English.List([.. figure.Glass.Select(name)])}",
+        LearntKind.FramesPerCharge => $"{name(figure.Thing!)}: {English.Whole(figure.Value)} pictures a charge",
+        _ => $"{name(figure.Thing!)}: you deliver up to ISO {English.Iso(figure.Value)}",
+    };
+
+    /// <summary>Something that was lacking.</summary>
+    public static string Of(Lack lack, Func<string, string> name) => lack.Kind switch
+    {
+        LackKind.Longer => $"A lens that reaches {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its long end, or cropped, in {English.Number(lack.Frames)} pictures"
+            + $" ({Percent(lack.Share)} of its own){Jobs(lack)}.",
+        LackKind.Wider => $"A lens of {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its short end in {English.Number(lack.Frames)} pictures ({Percent(lack.Share)} of its own){Jobs(lack)}.",
+        _ => $"More light, or f/{English.Tenths(lack.FNumber!.Value)} in place of the {name(lack.Glass)}: {English.Number(lack.Frames)} of its pictures ({Percent(lack.Share)}) went over the ISO you deliver{Jobs(lack)}.",
+    };
+
+    /// <summary>Something that hardly came out, and what to do with it on the plan at hand.</summary>
+    public static string Of(SeldomUsed seldom) => seldom.MayStay
+        ? $"Leave it? The {seldom.Name} took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Jobs)}, and nothing here gets worse without it ({Grams(seldom.Grams)})."
+        : $"Keep the {seldom.Name}: alone for {English.List(English.Few(seldom.AloneFor, 3))}, though it took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Jobs)}.";
+
+    /// <summary>Whose clock is wrong, by what.</summary>
+    public static string Of(ClockDifference clock, string camera, string other) =>
+        $"The clock of {camera} is {English.Seconds(Math.Abs(clock.Seconds))} {(clock.Seconds > 0 ? "ahead of" : "behind")} {other}, by {English.Count(clock.Moments, "moment", "moments")} both took.";
+
+    private static string Jobs(Lack lack) => lack.Jobs == 1 ? "" : $", over {English.Number(lack.Jobs)} jobs";
+
+    private static string Times(int jobs) => jobs == 1 ? "this job" : $"{English.Number(jobs)} jobs";
+
+    private static string Percent(double share) => share.ToString("P0", CultureInfo.InvariantCulture).Replace(" ", "", StringComparison.Ordinal);
+
+    private static string Kg(List<Item> items) => Grams(items.Sum(i => i.WeightG ?? UsualWeights.Of(i)));
+
+    private static string Grams(double grams) => grams < 1000 ? $"{English.Whole(grams)} g" : $"{English.Tenths(grams / 1000)} kg";
+}

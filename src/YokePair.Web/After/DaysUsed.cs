@@ -1,0 +1,47 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Taken;
+using YokePair.Data;
+using YokePair.Data.Files;
+using YokePair.Web.Sessions;
+
+namespace YokePair.Web.After;
+
+/// <summary>What days used: reckoned anew whenever an answer says more of their pictures.</summary>
+internal sealed class DaysUsed(Days days, UsedStore used)
+{
+    /// <summary>Questions that were asked once: which thing it is, and which figure is not to be used.</summary>
+    public const string Things = "thing|", Refusals = "refused|";
+
+    /// <summary>Keeps what the pictures of an assignment tell.</summary>
+    public async Task KeepAsync(
+        string key, string folder, string? delivered, TakenRoll roll, IReadOnlyList<UnsafeFile> faulty, DateTime at, CancellationToken cancel)
+    {
+        if (await days.FindAsync(key, null, cancel) is not { } session) return;
+        var told = (await used.FindAsync(key, cancel))?.Told ?? ToldOfDay.Nothing;
+        await used.KeepAsync(new UsedStored(key, at, folder, delivered, faulty, roll, await ReckonAsync(session.Plan, roll, told, cancel), told), cancel);
+    }
+
+    /// <summary>Reckons a day again, by what is known now.</summary>
+    /// <param name="stored">What its pictures told.</param>
+    /// <param name="told">What is told of it now.</param>
+    /// <param name="cancel">Ends it.</param>
+    public async Task<UsedStored> AgainAsync(UsedStored stored, ToldOfDay told, CancellationToken cancel)
+    {
+        var figures = stored.Roll is { } roll && await days.FindAsync(stored.Key, null, cancel) is { } session
+            ? await ReckonAsync(session.Plan, roll, told, cancel) : stored.Figures with { Batteries = told.Batteries };
+        var now = stored with { Told = told, Figures = figures };
+        await used.KeepAsync(now, cancel);
+        return now;
+    }
+
+    /// <summary>Which of one's own things took the pictures.</summary>
+    public async Task<Recognition> RecogniseAsync(Plan plan, TakenRoll roll, CancellationToken cancel) =>
+        Recognition.Of(roll, plan.Items, (await days.LockerAsync(cancel)).Things, await used.AnswersAsync(Things, cancel));
+
+    /// <summary>What past jobs teach.</summary>
+    public async Task<Learnt> LearntAsync(CancellationToken cancel) =>
+        Learnt.Of([.. (await used.AllAsync(cancel)).Select(d => d.Day)], (await used.AnswersAsync(Refusals, cancel)).Keys.ToHashSet(StringComparer.Ordinal));
+
+    private async Task<TakenDay> ReckonAsync(Plan plan, TakenRoll roll, ToldOfDay told, CancellationToken cancel) =>
+        DayTaken.Of(plan, roll, (await RecogniseAsync(plan, roll, cancel)).Things, (await days.LockerAsync(cancel)).Things, told.Clocks, told.Batteries);
+}
