@@ -21,6 +21,8 @@ const floors = [
     "board",
     "whatif",
     "live",
+    "after",
+    "season",
     "house",
     "home",
 ];

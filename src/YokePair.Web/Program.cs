@@ -110,9 +110,9 @@ if (!isCurrent || settings.SeedDemo)
     {
         if (!isCurrent) await Database.PrepareAsync(scope.ServiceProvider.GetRequiredService<YokeContext>());
         if (settings.SeedDemo) StandIns.Make(settings.DataDirectory);
-        if (settings.SeedDemo) await StandIns.MakePicturesAsync(settings);
         if (settings.SeedDemo) await DemoDays.SeedAsync(
             settings, scope.ServiceProvider.GetRequiredService<PlanStore>(), scope.ServiceProvider.GetRequiredService<LockerStore>());
+        if (settings.SeedDemo) await StandIns.MakePicturesAsync(settings, scope.ServiceProvider.GetRequiredService<LockerStore>());
     }
 
 app.Use((context, next) =>

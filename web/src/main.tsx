@@ -25,6 +25,7 @@ const HouseHome = lazy(() => import("./house/HouseHome").then((m) => ({ default:
 const Desk = lazy(() => import("./live/Desk").then((m) => ({ default: m.Desk })));
 const Live = lazy(() => import("./live/Live").then((m) => ({ default: m.Live })));
 const RecordHome = lazy(() => import("./live/RecordHome").then((m) => ({ default: m.RecordHome })));
+const After = lazy(() => import("./after/After").then((m) => ({ default: m.After })));
 const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
@@ -49,6 +50,7 @@ function App() {
           <Route path="/house/:assignment/live" element={<Live />} />
           <Route path="/house/:assignment/record" element={<RecordHome />} />
           <Route path="/:assignment/on-the-day" element={<Desk />} />
+          <Route path="/:assignment/afterwards" element={<After />} />
           <Route path="/:assignment/live" element={<Live />} />
           <Route path="/:assignment/what-if" element={<WhatIf />} />
           <Route path="/:assignment/power" element={<Power />} />

@@ -111,7 +111,8 @@ public static class DayTaken
             frames[0].Body, frames.Count, frames.Count(f => f.Frame.Kept), minutes > 0 ? frames.Count / minutes : 0, burst, seconds, BufferOf(body),
             frames.Where(f => f.Frame.Iso is > 0 && (f.Frame.Kept || !knowsKept)).CountBy(f => IsoSteps.Of(f.Frame.Iso!.Value)).ToDictionary(),
             frames.Count(f => IsOver(f, body)), body is null ? null : Drawn(body, frames),
-            body is null ? null : Charge.FramesOf(body), body?.BatteryType);
+            body is null ? null : Charge.FramesOf(body), body?.BatteryType, 0,
+            frames.Where(f => f.Frame.Iso is > 0).CountBy(f => IsoSteps.Of(f.Frame.Iso!.Value)).ToDictionary(), body?.IsoCeiling);
     }
 
     /// <summary>Charges by the figures known before, each part in its own cold.</summary>

@@ -41,7 +41,11 @@ public enum LearntKind
 /// <param name="Refused">Whether somebody refused it.</param>
 public sealed record LearntFigure(
     string Id, LearntKind Kind, string? PartKind, string? Place, string? Thing, double Value, double? To, IReadOnlyList<string> Glass, int Jobs,
-    IReadOnlyList<string> From, bool Refused = false);
+    IReadOnlyList<string> From, bool Refused = false)
+{
+    /// <summary>Of light, what the latest part it is of is called.</summary>
+    public string? Called { get; init; }
+}
 
 /// <summary>Everything that past jobs teach.</summary>
 /// <param name="Figures">The figures, in order of kind and subject.</param>
@@ -65,7 +69,7 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
         var kinds = parts.Where(p => p.Part.Kind is not null).GroupBy(p => p.Part.Kind!, StringComparer.Ordinal).OrderBy(g => g.Key, StringComparer.Ordinal).ToList();
         IEnumerable<LearntFigure> all = [
             .. parts.Where(p => p.Part is { Location: not null, Ev: not null, Outdoors: false })
-                .GroupBy(p => (Place: PlaceKey(p.Part.Location!), p.Part.Kind)).Select(g => Light([.. g])),
+                .GroupBy(p => (PlaceKey(p.Part.Location!), What(p.Part.Kind, p.Part.Name))).Select(g => Light([.. g])),
             .. kinds.Select(k => Median(k, LearntKind.Length, p => Math.Max(RoundMinutes, Math.Round(p.Minutes / RoundMinutes) * RoundMinutes))),
             .. kinds.Select(PerMinute),
             .. kinds.Select(k => k.Where(p => p.Part.NearM is not null).ToList()).Where(k => k.Count > 0).Select(Distance),
@@ -79,9 +83,13 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
     public static string PlaceKey(string location) => string.Join(' ', location.ToLowerInvariant().Split(
         [' ', ',', '.', ';', '\t'], StringSplitOptions.RemoveEmptyEntries).Where(w => w is not "the"));
 
+    /// <summary>A part of no known kind is what it is called.</summary>
+    public static string What(string? kind, string name) => kind ?? PlaceKey(name);
+
     private static LearntFigure Light(IReadOnlyList<(TakenDay Day, TakenPart Part)> seen) => Figure(
-        LearntKind.Light, $"light|{PlaceKey(seen[0].Part.Location!)}|{seen[0].Part.Kind}", seen.Select(s => s.Day),
-        Math.Round(Spread.Median([.. seen.Select(s => s.Part.Ev!.Value).Order()]), 1), partKind: seen[0].Part.Kind, place: seen[^1].Part.Location);
+        LearntKind.Light, $"light|{PlaceKey(seen[0].Part.Location!)}|{What(seen[0].Part.Kind, seen[0].Part.Name)}", seen.Select(s => s.Day),
+        Math.Round(Spread.Median([.. seen.Select(s => s.Part.Ev!.Value).Order()]), 1), partKind: seen[0].Part.Kind, place: seen[^1].Part.Location) with
+    { Called = seen[^1].Part.Name };
 
     private static LearntFigure Median(IGrouping<string, (TakenDay Day, TakenPart Part)> kind, LearntKind of, Func<TakenPart, double> figure) => Figure(
         of, $"{of}|{kind.Key}", kind.Select(k => k.Day), Spread.Median([.. kind.Select(k => figure(k.Part)).Order()]), partKind: kind.Key);
@@ -129,8 +137,13 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
 
     private static LearntFigure? Iso(IReadOnlyList<TakenDay> days, string body)
     {
-        var uses = days.SelectMany(d => d.Bodies.Where(b => b.Body == body).Select(b => (Day: d, Use: b))).ToList();
+        // Only what was delivered tells what one delivers.
+        var uses = days.Where(d => d.Kept is not null).SelectMany(d => d.Bodies.Where(b => b.Body == body).Select(b => (Day: d, Use: b))).ToList();
         var highest = uses.SelectMany(u => u.Use.IsoKept).GroupBy(i => i.Key).Where(g => g.Sum(i => i.Value) >= FewestIso).Select(g => g.Key).DefaultIfEmpty(0).Max();
+        // A bright season is no reason for a low ceiling: that much was taken above it, and hardly any delivered, is one.
+        var above = uses.Sum(u => u.Use.IsoTaken?.Where(i => i.Key > highest).Sum(i => i.Value) ?? 0);
+        var known = uses.Count == 0 ? 0 : uses[^1].Use.Ceiling ?? 0;
+        if (highest < known && above < FewestIso) return null;
         return highest == 0 ? null : Figure(LearntKind.IsoCeiling, $"{LearntKind.IsoCeiling}|{body}",
             uses.Where(u => u.Use.IsoKept.ContainsKey(highest)).Select(u => u.Day), highest, thing: body);
     }

@@ -29,7 +29,8 @@ public sealed record Recognition(IReadOnlyList<string?> Things, IReadOnlyList<Wh
     /// <param name="answered">By key, the id that somebody said it is; empty = none of one's own.</param>
     public static Recognition Of(TakenRoll roll, IReadOnlyList<Item> packed, IReadOnlyList<Item> atHome, IReadOnlyDictionary<string, string> answered)
     {
-        List<Item> all = [.. packed.Concat(atHome).DistinctBy(i => i.Id).Where(i => i is Body or Lens)];
+        // Serial numbers are the locker's to know.
+        List<Item> all = [.. atHome.Concat(packed).DistinctBy(i => i.Id).Where(i => i is Body or Lens)];
         var along = packed.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
         var frames = roll.Frames.SelectMany(f => new[] { f.Camera, f.Glass }).CountBy(n => n).ToDictionary();
         var things = new string?[roll.Seen.Count];

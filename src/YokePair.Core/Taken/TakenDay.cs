@@ -90,10 +90,12 @@ public sealed record GlassUse(
 /// <param name="PerCharge">Frames per charge as it was known then.</param>
 /// <param name="BatteryType">Type of its battery.</param>
 /// <param name="Share">Share of the pictures that count.</param>
+/// <param name="IsoTaken">All its pictures by sensitivity.</param>
+/// <param name="Ceiling">The sensitivity up to which its owner delivered, as it was known then.</param>
 public sealed record BodyUse(
     string? Body, int Taken, int Kept, double PerMinute, int Burst, double BurstSeconds, double? BufferFrames, IReadOnlyDictionary<int, int> IsoKept,
     int OverCeiling, double? Drawn = null, double? PerCharge = null, string? BatteryType = null,
-    double Share = 0);
+    double Share = 0, IReadOnlyDictionary<int, int>? IsoTaken = null, double? Ceiling = null);
 
 /// <summary>Pictures at one focal length.</summary>
 /// <param name="Mm">Focal length as marked on the lens, mm.</param>

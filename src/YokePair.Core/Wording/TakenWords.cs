@@ -12,29 +12,32 @@ public static class TakenWords
     /// <summary>What was carried and what of it took the pictures.</summary>
     /// <param name="day">What the day used.</param>
     /// <param name="items">What was along.</param>
-    public static string Headline(TakenDay day, IReadOnlyList<Item> items)
+    public static IReadOnlyList<TextPiece> Headline(TakenDay day, IReadOnlyList<Item> items)
     {
         var gear = items.Where(i => day.Carried.Contains(i.Id)).ToList();
         var hands = day.Parts.SelectMany(p => p.Hands).ToList();
         var pictures = day.Kept is null ? "pictures" : "delivered pictures";
-        if (hands.Count == 0 || (day.Kept ?? day.Frames) == 0) return $"None of the {pictures} belongs to a part of this day: look at its date and the cameras' clocks.";
+        if (hands.Count == 0 || (day.Kept ?? day.Frames) == 0) return [new($"None of the {pictures} belongs to a part of this day: look at its date and the cameras' clocks.")];
         var busy = gear.Where(i => day.Share(Taken(i.Id), Kept(i.Id)) >= StayAtHome.Hardly).ToList();
         var worked = busy.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
         var rest = hands.Where(h => (h.Body is { } b && !worked.Contains(b)) || (h.Glass is { } g && !worked.Contains(g)))
             .Sum(h => day.Counted(h.Taken, h.Kept));
-        return $"You carried {Kg(gear)} of cameras and glass; {Kg(busy)} took {(rest == 0 ? "all" : $"all but {English.Number(rest)}")} of the {pictures}.";
+        var took = rest == 0 ? "all" : $"all but {English.Number(rest)}";
+        return [new("You carried "), Weight(gear), new(" of cameras and glass; "), Weight(busy), new($" took {took} of the {pictures}.")];
 
         int Taken(string id) => day.Bodies.Where(b => b.Body == id).Sum(b => b.Taken) + day.Glass.Where(g => g.Glass == id).Sum(g => g.Taken);
         int Kept(string id) => day.Bodies.Where(b => b.Body == id).Sum(b => b.Kept) + day.Glass.Where(g => g.Glass == id).Sum(g => g.Kept);
     }
 
     /// <summary>What of the rest is there for safety alone; empty where nothing is.</summary>
-    public static string Spares(IReadOnlyList<SeldomUsed> seldom)
+    public static IReadOnlyList<TextPiece> Spares(IReadOnlyList<SeldomUsed> seldom)
     {
         var (spare, idle) = (seldom.Count(s => !s.MayStay), seldom.Where(s => s.MayStay).ToList());
-        var backups = spare == 0 ? "" : spare == 1 ? "One of the rest is your only backup." : $"{English.Capital(English.Number(spare))} of the rest are your only backups.";
-        var home = idle.Count == 0 ? "" : $" {English.Capital(English.Count(idle.Count, "thing", "things"))} ({Grams(idle.Sum(i => i.Grams))}) could have stayed at home.";
-        return (backups + home).Trim();
+        List<TextPiece> said = [];
+        if (spare > 0) said.Add(new(spare == 1 ? " One of the rest is your only backup." : $" {English.Capital(English.Number(spare))} of the rest are your only backups."));
+        if (idle.Count > 0) said.AddRange([new($" {English.Capital(English.Count(idle.Count, "thing", "things"))} ("), new("", Grams: idle.Sum(i => i.Grams)),
+            new(") could have stayed at home.")]);
+        return said;
     }
 
     /// <summary>How long the longest burst was, against the buffer; null where there was none to speak of.</summary>
@@ -60,7 +63,7 @@ public static class TakenWords
     /// <param name="kind">What kinds of part are called.</param>
     public static string Of(LearntFigure figure, Func<string, string> name, Func<string, string> kind) => figure.Kind switch
     {
-        LearntKind.Light => $"{figure.Place}{(figure.PartKind is { } k ? $", {English.Lower(kind(k))}" : "")}: EV {English.Tenths(figure.Value)}",
+        LearntKind.Light => $"{English.Capital(figure.Place!)}, {English.Lower(figure.PartKind is { } k ? kind(k) : figure.Called!)}: EV {English.Tenths(figure.Value)}",
         LearntKind.Length => $"{kind(figure.PartKind!)}: {English.Whole(figure.Value)} min",
         LearntKind.FramesPerMinute => $"{kind(figure.PartKind!)}: {English.Tenths(figure.Value)} pictures a minute",
         LearntKind.Distance => $"{kind(figure.PartKind!)}: people {English.Tenths(figure.Value)} to {English.Tenths(figure.To ?? figure.Value)} m away",
@@ -79,9 +82,13 @@ public static class TakenWords
     };
 
     /// <summary>Something that hardly came out, and what to do with it on the plan at hand.</summary>
-    public static string Of(SeldomUsed seldom) => seldom.MayStay
-        ? $"Leave it? The {seldom.Name} took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Jobs)}, and nothing here gets worse without it ({Grams(seldom.Grams)})."
-        : $"Keep the {seldom.Name}: alone for {English.List(English.Few(seldom.AloneFor, 3))}, though it took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Jobs)}.";
+    public static IReadOnlyList<TextPiece> Of(SeldomUsed seldom)
+    {
+        var took = $"took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Jobs)}";
+        return seldom.MayStay
+            ? [new($"Leave it? The {seldom.Name} {took}, and nothing here gets worse without it ("), new("", Grams: seldom.Grams), new(").")]
+            : [new($"Keep the {seldom.Name}: alone for {English.List(English.Few(seldom.AloneFor, 3))}, though it {took}.")];
+    }
 
     /// <summary>Whose clock is wrong, by what.</summary>
     public static string Of(ClockDifference clock, string camera, string other) =>
@@ -93,7 +100,5 @@ public static class TakenWords
 
     private static string Percent(double share) => share.ToString("P0", CultureInfo.InvariantCulture).Replace(" ", "", StringComparison.Ordinal);
 
-    private static string Kg(List<Item> items) => Grams(items.Sum(i => i.WeightG ?? UsualWeights.Of(i)));
-
-    private static string Grams(double grams) => grams < 1000 ? $"{English.Whole(grams)} g" : $"{English.Tenths(grams / 1000)} kg";
+    private static TextPiece Weight(List<Item> items) => new("", Grams: items.Sum(i => i.WeightG ?? UsualWeights.Of(i)));
 }

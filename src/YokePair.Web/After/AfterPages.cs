@@ -33,7 +33,7 @@ public sealed record AfterPage(
 /// <param name="Strange">Delivered pictures that are found among none of all.</param>
 /// <param name="Light">Whether what each picture told has been let go of.</param>
 public sealed record UsedPage(
-    string Headline, DateTime At, string Folder, TakenDay Day, IReadOnlyDictionary<string, string> Names, IReadOnlyDictionary<string, string> Ends,
+    IReadOnlyList<TextPiece> Headline, DateTime At, string Folder, TakenDay Day, IReadOnlyDictionary<string, string> Names, IReadOnlyDictionary<string, string> Ends,
     IReadOnlyList<string> Bursts, IReadOnlyList<string> Lacks, IReadOnlyList<WhichThing> Asked, IReadOnlyList<WrongClock> Clocks,
     IReadOnlyList<BatteryQuestion> Batteries, IReadOnlyList<UnsafeFile> Faulty, int Strange, bool Light);
 

@@ -11,12 +11,12 @@ namespace YokePair.Web.After;
 /// <param name="Today">Of this day's own pictures.</param>
 /// <param name="Told">What of it is there for safety alone, and what could have stayed; empty where nothing was read.</param>
 /// <param name="Lately">Of the last jobs, for the plan as it is.</param>
-public sealed record SeldomPage(IReadOnlyList<SeldomUsed> Today, string Told, IReadOnlyList<SeldomLine> Lately);
+public sealed record SeldomPage(IReadOnlyList<SeldomUsed> Today, IReadOnlyList<TextPiece> Told, IReadOnlyList<SeldomLine> Lately);
 
 /// <summary>Something that hardly came out of the bag lately.</summary>
 /// <param name="Seldom">What.</param>
 /// <param name="Said">What to do with it on this plan.</param>
-public sealed record SeldomLine(SeldomUsed Seldom, string Said);
+public sealed record SeldomLine(SeldomUsed Seldom, IReadOnlyList<TextPiece> Said);
 
 /// <summary>The same as last worked out: good while neither the day nor the figures change.</summary>
 internal sealed class SeldomMemory

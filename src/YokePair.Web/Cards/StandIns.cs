@@ -1,5 +1,5 @@
-using YokePair.Core.Locker;
 using YokePair.Core.Plans;
+using YokePair.Data;
 using YokePair.Data.Pictures;
 using YokePair.Web.Assignments;
 
@@ -40,13 +40,13 @@ internal static class StandIns
     }
 
     /// <summary>The pictures that the demo wedding might have given, and those of them that were delivered.</summary>
-    public static async Task MakePicturesAsync(AppSettings settings)
+    public static async Task MakePicturesAsync(AppSettings settings, LockerStore lockers)
     {
         var folder = Path.Combine(In(settings.DataDirectory).Last(), Photographed);
         if (Directory.Exists(folder) || await DemoDays.ReadAsync(settings, Photographed) is not { } file || PlanFile.Read(file).Plan is not { } plan) return;
         // What the cameras tell of themselves, the locker knows.
-        var locker = await DemoDays.LockerAsync(settings) is { } things ? LockerFile.Read(things).Things.Select(t => t.Thing).OfType<Item>() : [];
-        var pictures = StandInDay.Of(PlanAndLocker.With(plan, locker.DistinctBy(t => t.Id).ToDictionary(t => t.Id, StringComparer.Ordinal), []));
+        var locker = (await lockers.ThingsAsync()).Things.ToDictionary(t => t.Id, StringComparer.Ordinal);
+        var pictures = StandInDay.Of(plan with { Items = [.. plan.Items.Select(i => i with { Serial = locker.GetValueOrDefault(i.Id)?.Serial })] });
         StandInDay.Write(folder, pictures);
         StandInDay.Write(folder + "-delivered", StandInDay.Delivered(pictures));
     }

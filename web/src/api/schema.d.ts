@@ -4,6 +4,134 @@
  */
 
 export interface paths {
+    "/api/assignments/{key}/after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowAfter"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/after/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ReadPictures"];
+        delete: operations["StopReading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/after/thing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["AnswerThing"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/after/batteries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["AnswerBatteries"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/after/clock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["AnswerClock"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learnt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["UseLearnt"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/was": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowWas"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{key}/seldom": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowSeldomUsed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments": {
         parameters: {
             query?: never;
@@ -1197,6 +1325,17 @@ export interface components {
             key: string;
             name: string;
         };
+        /** @description What is known of a day afterwards. */
+        AfterPage: {
+            /** @description What the assignment is called. */
+            name: string;
+            /** @description Folders whose pictures may be read. */
+            folders: string[];
+            reading: null | components["schemas"]["PictureReading"];
+            used: null | components["schemas"]["UsedPage"];
+            /** @description What past jobs teach that bears on this one, or came of it. */
+            learnt: components["schemas"]["LearntLine"][];
+        };
         /**
          * @description What helps a camera in a way.
          * @enum {unknown}
@@ -1446,6 +1585,47 @@ export interface components {
             /** @description What becomes of it by itself. */
             outcome: components["schemas"]["Outcome"];
         };
+        /** @description Batteries of one type that were changed. */
+        BatteriesAnswer: {
+            /** @description The type. */
+            type: string;
+            /**
+             * Format: int32
+             * @description How many; null takes the answer back.
+             */
+            changed: null | number;
+            /**
+             * Format: double
+             * @description Share that was left in those in the cameras at the end; null = not said.
+             */
+            left?: null | number;
+        };
+        /** @description What somebody told of the batteries of one type. */
+        BatteriesUsed: {
+            /**
+             * Format: int32
+             * @description How many were changed.
+             */
+            changed: number;
+            /**
+             * Format: double
+             * @description Share that was left in those in the cameras at the end; null = not said, a half is reckoned.
+             */
+            left?: null | number;
+        };
+        /** @description How many batteries of a type were changed. */
+        BatteryQuestion: {
+            /** @description The type. */
+            type: string;
+            /** @description Names of the cameras that took pictures with them. */
+            cameras: string[];
+            /**
+             * Format: int32
+             * @description How many pictures.
+             */
+            frames: number;
+            answer: null | components["schemas"]["BatteriesUsed"];
+        };
         /** @description A bag or another place with what is in it before the first part. */
         Beam: {
             /** @description Place id. */
@@ -1561,6 +1741,77 @@ export interface components {
             /** @description What it has too little of, in words. */
             lacks: string[];
             burst: null | components["schemas"]["BodyBurst"];
+        };
+        /** @description What one camera was used for. */
+        BodyUse: {
+            /** @description Its id; null = not known. */
+            body: null | string;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Pictures delivered.
+             */
+            kept: number;
+            /**
+             * Format: double
+             * @description Pictures a minute in the parts in which it took any.
+             */
+            perMinute: number;
+            /**
+             * Format: int32
+             * @description Pictures of the longest burst.
+             */
+            burst: number;
+            /**
+             * Format: double
+             * @description How long that took.
+             */
+            burstSeconds: number;
+            /**
+             * Format: double
+             * @description Pictures after which its buffer is full; null = not known, infinite = never.
+             */
+            bufferFrames: null | number;
+            /** @description Pictures that count by sensitivity, in thirds of a stop. */
+            isoKept: {
+                [key: string]: number;
+            };
+            /**
+             * Format: int32
+             * @description Pictures taken at a higher sensitivity than its owner delivers.
+             */
+            overCeiling: number;
+            /**
+             * Format: double
+             * @description Charges that its pictures and video would have taken at PerCharge; null = not a known camera.
+             */
+            drawn?: null | number;
+            /**
+             * Format: double
+             * @description Frames per charge as it was known then.
+             */
+            perCharge?: null | number;
+            /** @description Type of its battery. */
+            batteryType?: null | string;
+            /**
+             * Format: double
+             * @description Share of the pictures that count.
+             * @default 0
+             */
+            share: number;
+            /** @description All its pictures by sensitivity. */
+            isoTaken?: null | {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description The sensitivity up to which its owner delivered, as it was known then.
+             */
+            ceiling?: null | number;
         };
         /** @description What an on-camera flash is bounced off. */
         Bounce: {
@@ -2264,6 +2515,16 @@ export interface components {
             /** @description Why, or why not. */
             sentence: string;
         };
+        /** @description By how much the clock of a camera was wrong. */
+        ClockAnswer: {
+            /** @description Key of the camera as files speak of it. */
+            camera: string;
+            /**
+             * Format: double
+             * @description Seconds it was before the others; null = it was right.
+             */
+            seconds: null | number;
+        };
         /** @description What a column of a table may mean. */
         ColumnMeaning: {
             name: string;
@@ -2410,6 +2671,11 @@ export interface components {
         };
         /** @enum {unknown} */
         Covers: "anywhere" | "all" | null;
+        /** @description What was planned against what was. */
+        DayAsItWas: {
+            /** @description Its parts; none where no pictures were read. */
+            parts: components["schemas"]["PartAsUsed"][];
+        };
         /** @description What came home of a day. */
         DayFact: {
             /** @description What happened. */
@@ -2785,6 +3051,30 @@ export interface components {
          * @enum {unknown}
          */
         FlashRule: "allowed" | "banned";
+        /** @description Pictures at one focal length. */
+        FocalUse: {
+            /**
+             * Format: int32
+             * @description Focal length as marked on the lens, mm.
+             */
+            mm: number;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Pictures delivered.
+             */
+            kept: number;
+            /**
+             * Format: double
+             * @description Share of the pictures that count.
+             * @default 0
+             */
+            share: number;
+        };
         /** @description Frames expected of a part. */
         FrameCount: {
             /**
@@ -2832,12 +3122,69 @@ export interface components {
             /** @description What keeps it from being met. */
             why: string;
         };
+        /** @description Glass on a camera. */
+        GlassAsUsed: {
+            /** @description Its id; null = not known. */
+            glass: null | string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Share of the pictures of that camera in that part.
+             */
+            share: number;
+        };
         /** @description The glass of a locker on one logarithmic rule of focal lengths. */
         GlassRule: {
             /** @description Every lens, shortest first. */
             lenses: components["schemas"]["RuledLens"][];
             /** @description Gaps, single and manifold cover among the lenses that are here and fit. */
             stretches: components["schemas"]["Stretch"][];
+        };
+        /** @description What one glass was used for. */
+        GlassUse: {
+            /** @description Its id; null = not known. */
+            glass: null | string;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Pictures delivered.
+             */
+            kept: number;
+            /**
+             * Format: double
+             * @description Share of a zoom's pictures at its short end; null = no zoom.
+             */
+            atWide: null | number;
+            /**
+             * Format: double
+             * @description Share at its long end.
+             */
+            atLong: null | number;
+            fNumber: null | components["schemas"]["Spread"];
+            seconds: null | components["schemas"]["Spread"];
+            iso: null | components["schemas"]["Spread"];
+            /**
+             * Format: double
+             * @description Median factor by which what was delivered is cropped; null = not known.
+             */
+            croppedTo: null | number;
+            /**
+             * Format: int32
+             * @description Pictures taken at a higher sensitivity than is delivered of the camera that took them.
+             * @default 0
+             */
+            overCeiling: number;
+            /**
+             * Format: double
+             * @description Share of the pictures that count.
+             * @default 0
+             */
+            share: number;
         };
         /** @description What somebody drives home with. */
         GoingHome: {
@@ -2866,6 +3213,23 @@ export interface components {
             backups?: null | components["schemas"]["BackupHome"];
             /** @description Glass one takes to each kind of part, ranked; null = as the style has it. */
             glass?: null | components["schemas"]["UsualGlass"][];
+        };
+        /** @description A camera in a part as it was. */
+        HandAsUsed: {
+            /** @description Its id; null = not known. */
+            body: null | string;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            frames: number;
+            /**
+             * Format: int32
+             * @description Pictures that were likely by the plan.
+             */
+            planned: number;
+            /** @description What was on it, what took most first. */
+            glass: components["schemas"]["GlassAsUsed"][];
         };
         /** @description What is on a position's camera changes from one part to the next. */
         HandChange: {
@@ -2896,6 +3260,23 @@ export interface components {
             shoes: string[];
             /** @description Ids of the tripods and monopods. */
             supports: string[];
+        };
+        /** @description A camera with a glass in one part. */
+        HandUse: {
+            /** @description Id of the camera; null = not known. */
+            body: null | string;
+            /** @description Id of the glass; null = not known. */
+            glass: null | string;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Pictures delivered.
+             */
+            kept: number;
         };
         /** @description Seconds that each operation takes. */
         HandlingSeconds: {
@@ -5423,6 +5804,68 @@ export interface components {
             /** @description What falls by it, or must be done at another time, each in words; empty = nothing. */
             falls: components["schemas"]["TextPiece"][][];
         };
+        /** @description Whether a figure is to be used. */
+        LearntAnswer: {
+            /** @description Which. */
+            id: string;
+            /** @description Whether it is used; of a figure of a thing, taken up into the locker. */
+            use: boolean;
+        };
+        /** @description A figure that past jobs teach. It is used until somebody refuses it. */
+        LearntFigure: {
+            /** @description What it is refused under. */
+            id: string;
+            /** @description What it is. */
+            kind: components["schemas"]["LearntKind"];
+            /** @description Kind of part it is of; null = of none. */
+            partKind: null | string;
+            /** @description Place it is of, as it was written; null = of none. */
+            place: null | string;
+            /** @description Id of the camera it is of; null = of none. */
+            thing: null | string;
+            /**
+             * Format: double
+             * @description The figure; of a range its lower end, of glass none.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description Upper end of a range; null = no range.
+             */
+            to: null | number;
+            /** @description Ids of glass, what is used most first. */
+            glass: string[];
+            /**
+             * Format: int32
+             * @description How many jobs tell it.
+             */
+            jobs: number;
+            /** @description Names of the latest of them. */
+            from: string[];
+            /**
+             * @description Whether somebody refused it.
+             * @default false
+             */
+            refused: boolean;
+            /** @description Of light, what the latest part it is of is called. */
+            called?: null | string;
+        };
+        /**
+         * @description What jobs teach.
+         * @enum {unknown}
+         */
+        LearntKind: "light" | "length" | "framesPerMinute" | "distance" | "hands" | "framesPerCharge" | "isoCeiling";
+        /** @description A figure that was learnt, told. */
+        LearntLine: {
+            /** @description The figure. */
+            figure: components["schemas"]["LearntFigure"];
+            /** @description What it says. */
+            said: string;
+            /** @description What the locker says of the thing now; null = it is no figure of a thing. */
+            now: null | string;
+            /** @description Whether it is used only once somebody takes it up. */
+            isOffered: boolean;
+        };
         /**
          * @description Light a need may be photographed by.
          * @enum {unknown}
@@ -6259,6 +6702,13 @@ export interface components {
              */
             stayBehindM?: null | number;
             frames?: null | components["schemas"]["FrameCount"];
+            /**
+             * Format: double
+             * @description Frames a minute, all cameras together, where FrameCount? Part.Frames says nothing; null = as is usual for its kind.
+             */
+            framesPerMinute?: null | number;
+            /** @description What of it past jobs taught, and what it was without them. */
+            taught?: null | components["schemas"]["TaughtFigure"][];
             /** @description Whether flash may be used. */
             flash: components["schemas"]["FlashRule"];
             /** @description How quiet one must be. */
@@ -6283,6 +6733,27 @@ export interface components {
             lights?: null | components["schemas"]["PlacedLight"][];
             /** @description What must be photographed. */
             needs: components["schemas"]["Need"][];
+        };
+        /** @description A part as it was. */
+        PartAsUsed: {
+            /** @description Its id. */
+            part: string;
+            /** @description When it began. */
+            from: string;
+            /** @description When it ended. */
+            to: string;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            frames: number;
+            /**
+             * Format: int32
+             * @description Pictures that were likely by the plan.
+             */
+            planned: number;
+            /** @description Each camera. */
+            hands: components["schemas"]["HandAsUsed"][];
         };
         /** @description Frames expected of a part. */
         PartFrames: {
@@ -6469,6 +6940,34 @@ export interface components {
             assignment: string;
             /** @description What was noted. */
             facts: components["schemas"]["PhoneFact"][];
+        };
+        /** @description How the reading of a day's pictures stands. */
+        PictureReading: {
+            /** @description What is read. */
+            folder: string;
+            /** @description Where the delivered ones are; null = nobody said. */
+            delivered: null | string;
+            /**
+             * Format: int32
+             * @description Files read so far.
+             */
+            read: number;
+            /**
+             * Format: int32
+             * @description Files there are, as far as is known.
+             */
+            total: number;
+            /** @description Whether it goes on. */
+            running: boolean;
+            /** @description What ended it before its time. */
+            problem: null | string;
+        };
+        /** @description Where the pictures of a day are. */
+        PicturesRequest: {
+            /** @description Full path of the folder with all of them. */
+            folder: string;
+            /** @description Full path of the folder with the delivered ones; null = not said. */
+            delivered?: null | string;
         };
         /**
          * @description Why a need, a part or a day hangs, as a drawing: ways as strands from hands to the picture, drawn together where all pass through one
@@ -6959,7 +7458,7 @@ export interface components {
              */
             stayBehindM?: null | number;
             frames?: null | components["schemas"]["FrameCount"];
-            /** @description Names of fields that are no longer set: temperatureC, frames, noted. */
+            /** @description Names of fields that are no longer set: temperatureC, frames, framesPerMinute, noted. */
             clear?: null | string[];
             /** @description Whether it begins when it begins, however late one is. */
             fixedStart?: null | boolean;
@@ -8020,6 +8519,53 @@ export interface components {
             /** Format: int32 */
             revision: number;
         };
+        /** @description Something that hardly came out of the bag lately. */
+        SeldomLine: {
+            /** @description What. */
+            seldom: components["schemas"]["SeldomUsed"];
+            /** @description What to do with it on this plan. */
+            said: components["schemas"]["TextPiece"][];
+        };
+        /** @description What hardly ever comes out of the bag. */
+        SeldomPage: {
+            /** @description Of this day's own pictures. */
+            today: components["schemas"]["SeldomUsed"][];
+            /** @description What of it is there for safety alone, and what could have stayed; empty where nothing was read. */
+            told: components["schemas"]["TextPiece"][];
+            /** @description Of the last jobs, for the plan as it is. */
+            lately: components["schemas"]["SeldomLine"][];
+        };
+        /** @description Something that hardly ever comes out of the bag. */
+        SeldomUsed: {
+            /** @description Its id. */
+            thing: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its weight, or a usual one.
+             */
+            grams: number;
+            /**
+             * Format: int32
+             * @description Pictures that count which it took in those jobs.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Of how many.
+             */
+            of: number;
+            /**
+             * Format: int32
+             * @description In how many jobs it was along.
+             */
+            jobs: number;
+            /** @description Names of the needs that get worse or hang by less without it; none = it may stay at home. */
+            aloneFor: string[];
+            /** @description Whether it may stay at home. */
+            mayStay: boolean;
+        };
         /** @description Frames of a camera that are sent on as they are taken: by cable to a thing of the day, or by radio to a desk. */
         Sending: {
             /** @description By cable the id of a thing, by radio what the other end is called. */
@@ -8247,6 +8793,24 @@ export interface components {
             setUpIn: string[];
             /** @description The edit that leaves it at home. */
             edit: components["schemas"]["PlanEdit"];
+        };
+        /** @description How figures lie: a tenth is below the low one, a tenth above the high one. */
+        Spread: {
+            /**
+             * Format: double
+             * @description Tenth percentile.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Median.
+             */
+            middle: number;
+            /**
+             * Format: double
+             * @description Ninetieth percentile.
+             */
+            high: number;
         };
         /** @description What a need asks of lights that stand in the room. */
         StandLighting: {
@@ -8557,6 +9121,132 @@ export interface components {
             /** @description The first cells that hold anything. */
             samples: string[];
         };
+        /** @description What a day really used, as its pictures tell: figures alone, which stay when pictures and plan are long gone. */
+        TakenDay: {
+            /** @description What the assignment is called. */
+            name: string;
+            /**
+             * Format: date
+             * @description Its first day.
+             */
+            day: null | string;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            frames: number;
+            /**
+             * Format: int32
+             * @description Pictures delivered; null = nobody has shown which.
+             */
+            kept: null | number;
+            /**
+             * Format: int32
+             * @description Pictures that belong to no part.
+             */
+            outside: number;
+            /** @description Its parts, in order. */
+            parts: components["schemas"]["TakenPart"][];
+            /** @description Each glass that took a picture, what took most first; an id of null is what nobody knows. */
+            glass: components["schemas"]["GlassUse"][];
+            /** @description Each camera, likewise. */
+            bodies: components["schemas"]["BodyUse"][];
+            /** @description Pictures by focal length as marked on the lens, mm. */
+            focals: components["schemas"]["FocalUse"][];
+            /** @description Ids of the cameras and glass that were along. */
+            carried: string[];
+            /** @description Batteries of each type that were changed, as somebody told. */
+            batteries?: null | {
+                [key: string]: components["schemas"]["BatteriesUsed"];
+            };
+        };
+        /** @description What one part used. */
+        TakenPart: {
+            /** @description Its id. */
+            part: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What kind of part it is. */
+            kind: null | string;
+            /** @description Where it was. */
+            location: null | string;
+            /** @description When it began. */
+            from: string;
+            /** @description When it ended. */
+            to: string;
+            /**
+             * Format: int32
+             * @description Pictures taken.
+             */
+            taken: number;
+            /**
+             * Format: int32
+             * @description Pictures delivered.
+             */
+            kept: number;
+            /**
+             * Format: double
+             * @description Light, EV at ISO 100: median of the pictures without flash; null = too few.
+             */
+            ev: null | number;
+            /**
+             * Format: int32
+             * @description How many tell it.
+             */
+            evFrames: number;
+            /**
+             * Format: double
+             * @description Distance to people, m, nearer end; null = the framings of the part do not tell it.
+             */
+            nearM: null | number;
+            /**
+             * Format: double
+             * @description Its farther end.
+             */
+            farM: null | number;
+            /** @description Which camera with which glass, what took most first. */
+            hands: components["schemas"]["HandUse"][];
+            /**
+             * @description Whether it was under the open sky.
+             * @default false
+             */
+            outdoors: boolean;
+            /**
+             * Format: double
+             * @description How long it was, minutes.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Pictures a minute, all cameras together.
+             */
+            perMinute: number;
+        };
+        /** @description A figure of a part that past jobs taught. */
+        TaughtFigure: {
+            /** @description What it is. */
+            figure: components["schemas"]["TaughtKind"];
+            /**
+             * Format: double
+             * @description What it became.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description What it is without them.
+             */
+            usual: number;
+            /**
+             * Format: int32
+             * @description How many jobs tell it.
+             */
+            jobs: number;
+        };
+        /**
+         * @description Figures of a part that past jobs teach.
+         * @enum {unknown}
+         */
+        TaughtKind: "ev" | "framesPerMinute" | "minutes";
         /** @description A usual day by name, with the names of its parts. */
         TemplateName: {
             id: string;
@@ -8580,6 +9270,13 @@ export interface components {
             grams?: null | number;
             /** @description A local time instead of words, to be written as the reader writes times. */
             time?: null | string;
+        };
+        /** @description What files speak of, and what that is. */
+        ThingAnswer: {
+            /** @description What was asked. */
+            key: string;
+            /** @description Id of the thing; empty = none of one's own; null = ask again. */
+            thing: null | string;
         };
         /** @description One thing with all that is known of it. */
         ThingDetail: {
@@ -8816,6 +9513,44 @@ export interface components {
          * @enum {unknown}
          */
         UseLevel: "low" | "likely" | "high";
+        /** @description What a day used, told. */
+        UsedPage: {
+            /** @description First what it comes to. */
+            headline: components["schemas"]["TextPiece"][];
+            /** @description When the pictures were read, UTC. */
+            at: string;
+            /** @description Where from. */
+            folder: string;
+            /** @description The figures. */
+            day: components["schemas"]["TakenDay"];
+            /** @description What things are called, by id. */
+            names: {
+                [key: string]: string;
+            };
+            /** @description By glass, that it was at one end too often. */
+            ends: {
+                [key: string]: string;
+            };
+            /** @description The longest burst of each camera. */
+            bursts: string[];
+            /** @description What was lacking. */
+            lacks: string[];
+            /** @description What is not clear of cameras and glass. */
+            asked: components["schemas"]["WhichThing"][];
+            /** @description Clocks that are wrong. */
+            clocks: components["schemas"]["WrongClock"][];
+            /** @description What is asked of batteries. */
+            batteries: components["schemas"]["BatteryQuestion"][];
+            /** @description Files that could not be read. */
+            faulty: components["schemas"]["UnsafeFile"][];
+            /**
+             * Format: int32
+             * @description Delivered pictures that are found among none of all.
+             */
+            strange: number;
+            /** @description Whether what each picture told has been let go of. */
+            light: boolean;
+        };
         /** @description Glass for a kind of part. */
         UsualGlass: {
             /** @description Kind of part; null = every other. */
@@ -8980,6 +9715,26 @@ export interface components {
          * @enum {unknown}
          */
         WhenPlanned: "ask" | "keep" | "takeOut";
+        /** @description Something files speak of that could be several things, or none. */
+        WhichThing: {
+            /** @description What the answer is remembered under. */
+            key: string;
+            /** @description Whether it is a camera, else glass. */
+            isCamera: boolean;
+            /** @description What it calls itself. */
+            says: string;
+            /** @description Its serial number; null = not told. */
+            serial: null | string;
+            /** @description Of glass with no number of its own, the camera it was on. */
+            on: null | string;
+            /**
+             * Format: int32
+             * @description How many pictures it took.
+             */
+            frames: number;
+            /** @description Ids of what it may be, the likeliest first. */
+            candidates: string[];
+        };
         /** @description How somebody works, kept with them: a new day is filled in by it, and a proposal that leaves it says so. */
         WorkHabits: {
             /**
@@ -8995,6 +9750,20 @@ export interface components {
         };
         /** @enum {unknown} */
         Worn: "shoulders" | "hips" | "hands" | "wheels" | "stays" | null;
+        /** @description A clock that is wrong, or was set right. */
+        WrongClock: {
+            /** @description Key of the camera as files speak of it. */
+            camera: string;
+            /** @description What is wrong. */
+            said: string;
+            /**
+             * Format: double
+             * @description Seconds it is before the others.
+             */
+            seconds: number;
+            /** @description Whether that is reckoned with. */
+            reckoned: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -9004,6 +9773,337 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    ShowAfter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AfterPage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ReadPictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PicturesRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureReading"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    StopReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    AnswerThing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThingAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AfterPage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    AnswerBatteries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatteriesAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AfterPage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    AnswerClock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClockAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AfterPage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    UseLearnt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearntAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearntLine"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowWas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayAsItWas"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowSeldomUsed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeldomPage"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     ListAssignments: {
         parameters: {
             query?: never;

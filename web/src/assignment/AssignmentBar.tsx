@@ -3,7 +3,8 @@ import { Link } from "react-router";
 import { isHouse } from "../api/token";
 import { date } from "../shared/format";
 
-type View = "day" | "what-if" | "power" | "cards" | "bags" | "lists" | "on-the-day" | "proposals";
+type View =
+  "day" | "what-if" | "power" | "cards" | "bags" | "lists" | "on-the-day" | "afterwards" | "proposals";
 
 const views: [View, string, path: string][] = [
   ["day", "Day", "day"],
@@ -13,6 +14,7 @@ const views: [View, string, path: string][] = [
   ["bags", "Bags", "bags"],
   ["lists", "Lists", "lists"],
   ["on-the-day", "On the day", "on-the-day"],
+  ["afterwards", "Afterwards", "afterwards"],
   ["proposals", "Proposals", "day?show=setups"],
 ];
 

@@ -9,6 +9,7 @@ import { useMediaQuery } from "../shared/useMediaQuery";
 import { boardKeyOf, boardKeys } from "./boardKeys";
 import { BoardHeader } from "./BoardHeader";
 import { DayContext } from "../day/DayContext";
+import { useWas } from "../day/useWas";
 import { DayGrid } from "./DayGrid";
 import { DayList } from "./DayList";
 import { DayStrip } from "./DayStrip";
@@ -70,6 +71,8 @@ export function Board() {
   );
   useShown(selection, !!day);
 
+  const was = useWas(key, !!day).data?.parts;
+
   // One value while nothing of it changes: a pending verdict must not draw the whole day anew.
   const actions = useMemo(
     () =>
@@ -86,8 +89,23 @@ export function Board() {
         changePull,
         touchItem,
         pulls,
+        was,
       },
-    [day, asIs, selection, select, edit, editThen, tryOut, pulling, togglePull, changePull, touchItem, pulls],
+    [
+      day,
+      asIs,
+      selection,
+      select,
+      edit,
+      editThen,
+      tryOut,
+      pulling,
+      togglePull,
+      changePull,
+      touchItem,
+      pulls,
+      was,
+    ],
   );
 
   const sensors = useHandSensors();

@@ -1,9 +1,9 @@
 import { memo, useMemo, type Ref } from "react";
 import { useDroppable } from "@dnd-kit/core";
-import type { Part } from "../api/client";
+import type { HandAsUsed, Part } from "../api/client";
 import { useDay, type DayActions } from "../day/DayContext";
 import { chainOf, setupOf, thingsOf, type Position } from "../day/dayModel";
-import { seconds } from "../shared/format";
+import { number, percent, seconds } from "../shared/format";
 import { PullMenu } from "../pulls/PullMenu";
 
 interface Props extends Position {
@@ -41,7 +41,7 @@ const Strand = memo(function Strand({
   setNodeRef: (element: HTMLElement | null) => void;
   isOver: boolean;
 }) {
-  const { day, asIs, select, selection, pulling } = useDay();
+  const { day, asIs, select, selection, pulling, was } = useDay();
   const setup = setupOf(part, at);
   const before = previous && setupOf(previous, at);
   const chain = setup ? chainOf(setup) : [];
@@ -60,6 +60,8 @@ const Strand = memo(function Strand({
   const change = day.board.report.changes.find(
     (c) => c.part === part.id && c.person === at.person && c.position === at.position,
   );
+  const used = was?.find((p) => p.part === part.id);
+  const really = used && setup?.body ? used.hands.find((h) => h.body === setup.body) : undefined;
   const drawn: ThreadProps = {
     ref: setNodeRef,
     cell: `${row}:${column}`,
@@ -80,6 +82,8 @@ const Strand = memo(function Strand({
     selected,
     marked: isOver || changed,
     select: pulling && setup ? undefined : select,
+    asPlanned: used && setup ? (really?.glass.find((g) => g.glass === setup.lens)?.share ?? 0) : undefined,
+    wasSaid: used && setup ? wasSaid(really) : "",
   };
   return pulling && setup ? (
     <PullMenu things={things} body={setup.body} person={at.person} part={part.id}>
@@ -89,6 +93,12 @@ const Strand = memo(function Strand({
     <Thread {...drawn} />
   );
 });
+
+/** What a camera really did in a part. */
+const wasSaid = (really: HandAsUsed | undefined) =>
+  really
+    ? `was: ${number(really.frames)} pictures, ${number(really.planned)} likely; ${really.glass.map((g) => `${g.name} ${percent(g.share)}`).join(", ")}`
+    : "was: not used";
 
 interface ThreadProps {
   ref: Ref<HTMLButtonElement>;
@@ -116,6 +126,9 @@ interface ThreadProps {
   selected: boolean;
   marked: boolean;
   select?: DayActions["select"];
+  /** Share of its pictures that went through the glass that was planned; not known before they were read. */
+  asPlanned: number | undefined;
+  wasSaid: string;
 }
 
 /** The thread, what is on it, and a knot where that changes. */
@@ -139,6 +152,8 @@ const Thread = memo(function Thread({
   selected,
   marked,
   select,
+  asPlanned,
+  wasSaid,
   ...trigger
 }: ThreadProps) {
   const broken = absent || without !== "";
@@ -152,8 +167,12 @@ const Thread = memo(function Thread({
       tabIndex={cell.endsWith(":0") ? 0 : -1}
       data-hand={`${part.id}/${at.person}/${at.position}`}
       aria-pressed={selected}
-      aria-label={`${hand} ${at.position}, ${part.name ?? part.id}: ${held ? `${glass} on ${body || "no body"}` : "nothing"}${without && `, without ${without}`}${absent ? ", absent" : ""}${late}`}
-      title={held ? `${glass} on ${body}${change ? `. Change: ${change}${late}` : ""}` : "Empty hand"}
+      aria-label={`${hand} ${at.position}, ${part.name ?? part.id}: ${held ? `${glass} on ${body || "no body"}` : "nothing"}${without && `, without ${without}`}${absent ? ", absent" : ""}${late}${wasSaid && `; ${wasSaid}`}`}
+      title={
+        held
+          ? `${glass} on ${body}${change ? `. Change: ${change}${late}` : ""}${wasSaid && `. ${wasSaid}`}`
+          : "Empty hand"
+      }
       onClick={select && (() => select(selected ? null : { kind: "hand", part: part.id, ...at }))}
       className={`narrow relative block h-[48px] w-full [contain:layout_size] border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${marked ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
     >
@@ -176,6 +195,7 @@ const Thread = memo(function Thread({
               strokeDasharray={broken ? "5 4" : undefined}
               className={broken ? "breaks" : undefined}
             />
+            {asPlanned !== undefined && <Was share={asPlanned} selected={selected} />}
             {glassChanges && knotted && (
               <circle
                 cx="0"
@@ -192,3 +212,26 @@ const Thread = memo(function Thread({
     </button>
   );
 });
+
+/** What was, thinner below what was planned: drawn through as far as the planned glass took the pictures, dotted for the rest. */
+const Was = ({ share, selected }: { share: number; selected: boolean }) => {
+  const stroke = selected ? "var(--ground)" : "var(--quiet)";
+  return (
+    <g data-testid="was">
+      {share > 0 && (
+        <line x1="0" x2={`${share * 100}%`} y1="12.5" y2="12.5" stroke={stroke} strokeWidth="1.2" />
+      )}
+      {share < 1 && (
+        <line
+          x1={`${share * 100}%`}
+          x2="100%"
+          y1="12.5"
+          y2="12.5"
+          stroke={stroke}
+          strokeWidth="1.2"
+          strokeDasharray="1 4"
+        />
+      )}
+    </g>
+  );
+};

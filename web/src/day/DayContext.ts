@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import type { PlanEdit, ProblemError } from "../api/client";
+import type { PartAsUsed, PlanEdit, ProblemError } from "../api/client";
 import type { Day } from "./dayModel";
 import type { Pull } from "./pulls";
 import type { Selection } from "./useDayUrl";
@@ -29,6 +29,8 @@ export interface DayActions {
   /** Pulls while pulling, else shows. */
   touchItem: (item: string, part?: string) => void;
   pulls: string[];
+  /** What each part really used, once its pictures were read. */
+  was: PartAsUsed[] | undefined;
 }
 
 export const DayContext = createContext<DayActions | null>(null);

@@ -11,6 +11,7 @@ import { Frames, LightLevel, MoreLight, moreLight, MoreRules, moreRules, Reach }
 import { Dusk, LateFrom } from "./Late";
 import { MostPinch } from "./Pinch";
 import { RoomLights } from "./RoomLights";
+import { Taught } from "./Taught";
 
 /** Times, light and rules of a part. Every change is made at once and the verdict follows. */
 export function PartPanel({ part }: { part: Part }) {
@@ -47,6 +48,7 @@ export function PartPanel({ part }: { part: Part }) {
           set={(fixedStart) => set({ fixedStart })}
         />
         <LateFrom part={part} />
+        <Taught part={part} figure="minutes" />
         <TypedField label="Called" value={part.name ?? ""} commit={(name) => set({ name })} />
         <TypedField
           label="Where"
@@ -57,6 +59,7 @@ export function PartPanel({ part }: { part: Part }) {
       </Question>
       <Question asks="Light" more={<MoreLight part={part} set={set} />} says={moreLight(part)}>
         <LightLevel part={part} set={set} />
+        <Taught part={part} figure="ev" back={(usual) => set({ ev: usual })} />
         <Dusk part={part} set={set} />
       </Question>
       <Question asks="Rules" more={<MoreRules part={part} set={set} />} says={moreRules(part)}>
@@ -106,6 +109,7 @@ export function PartPanel({ part }: { part: Part }) {
       </Question>
       <Question asks="How much">
         <Frames part={part} set={set} />
+        <Taught part={part} figure="framesPerMinute" back={() => set({ clear: ["framesPerMinute"] })} />
       </Question>
       <RoomLights part={part} />
       <Cautions part={part} />

@@ -1,7 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import type { DeadWeightProgress, DeadWeightProposal } from "../api/client";
+import { answer, api, type DeadWeightProgress, type DeadWeightProposal } from "../api/client";
 import { useDay } from "../day/DayContext";
-import { number, weight } from "../shared/format";
+import { number, said, weight } from "../shared/format";
 import { Problem } from "../shared/Problem";
 import { useSearch } from "../shared/useSearch";
 import { Waiting } from "../shared/Waiting";
@@ -18,6 +19,7 @@ export function DeadWeight({ assignment }: { assignment: string }) {
   return (
     <section aria-label="What may stay at home" className="flex flex-col gap-1">
       <h2 className="text-[15px] font-bold">What may stay at home</h2>
+      <HardlyUsed assignment={assignment} />
       {running && (
         <p>
           <Waiting since={running.since} waits={running.waits}>
@@ -40,6 +42,37 @@ export function DeadWeight({ assignment }: { assignment: string }) {
         </div>
       )}
     </section>
+  );
+}
+
+/** What hardly came out of the bag on the last jobs, and whether this day can do without it. */
+function HardlyUsed({ assignment }: { assignment: string }) {
+  const { edit, day } = useDay();
+  const { data } = useQuery({
+    queryKey: ["board", assignment, "seldom", day.board.revision],
+    queryFn: ({ signal }) =>
+      answer(api.GET("/api/assignments/{key}/seldom", { params: { path: { key: assignment } }, signal })),
+  });
+  if (!data || data.lately.length === 0) return null;
+  return (
+    <ul aria-label="Hardly used lately" className="mb-1 max-w-[62rem]">
+      {data.lately.map((l) => (
+        <li key={l.seldom.thing} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
+          <span className={l.seldom.mayStay ? "text-[15px] font-semibold" : ""}>
+            {l.said.map(said).join("")}
+          </span>
+          {l.seldom.mayStay && (
+            <button
+              className="webbing"
+              aria-label={`Leave the ${l.seldom.name} at home`}
+              onClick={() => edit({ type: "unpack", item: l.seldom.thing, everywhere: true })}
+            >
+              Leave it at home
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 
