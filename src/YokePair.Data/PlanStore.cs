@@ -77,6 +77,15 @@ public sealed class PlanMemory : IDisposable
 public sealed record StoredSummary(string Key, string Name, DateTime? Start, int Revision, byte[]? Summary, SummaryState? SummaryOf,
     Shelf Shelf = Shelf.Current);
 
+/// <summary>An assignment that goes on at the same time as another.</summary>
+/// <param name="Key">Its key.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Revision">Its revision.</param>
+/// <param name="Start">When it starts.</param>
+/// <param name="End">When it ends.</param>
+/// <param name="IsFirst">Whether it begins before the other, or would be listed before it: then the other goes without what both take.</param>
+public sealed record AtOnce(string Key, string Name, int Revision, DateTime Start, DateTime End, bool IsFirst);
+
 /// <summary>Where an assignment is in the list.</summary>
 public enum Shelf
 {
@@ -138,6 +147,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
     /// </summary>
     private IQueryable<AssignmentRow> Sound => db.Assignments.FromSql($"""
         SELECT Key, CAST(Name AS TEXT) AS Name, CASE WHEN datetime(Start) IS NOT NULL THEN Start END AS Start,
+          CASE WHEN datetime(End) IS NOT NULL THEN End END AS End,
           CAST(Revision AS INTEGER) AS Revision, CAST(Plan AS BLOB) AS Plan, CAST(Archived AS INTEGER) AS Archived,
           CASE WHEN datetime(DeletedAt) IS NOT NULL THEN DeletedAt END AS DeletedAt, CAST(Summary AS BLOB) AS Summary,
           CAST(SummaryRevision AS INTEGER) AS SummaryRevision, CAST(SummaryLocker AS INTEGER) AS SummaryLocker
@@ -186,6 +196,31 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
         await writing.CommitAsync(cancel);
     }
 
+    /// <summary>The assignments that go on while this one does: neither archived nor deleted.</summary>
+    public async Task<IReadOnlyList<AtOnce>> AtOnceAsync(string key, CancellationToken cancel = default) =>
+        await There.Where(a => a.Key == key).Select(a => new { a.Start, a.End }).FirstOrDefaultAsync(cancel) is { Start: { } start, End: { } end }
+            ? await AtOnceAsync(start, end, key, cancel) : [];
+
+    /// <summary>The assignments that go on between two times, with the hour it takes to get from one to the other.</summary>
+    /// <param name="start">When it starts.</param>
+    /// <param name="end">When it ends.</param>
+    /// <param name="key">Key of the one that does so; empty = it is not kept yet, and comes after all others.</param>
+    /// <param name="cancel">Ends the reading.</param>
+    public async Task<IReadOnlyList<AtOnce>> AtOnceAsync(DateTime start, DateTime end, string key = "", CancellationToken cancel = default)
+    {
+        var (before, after, own) = (end.AddHours(1), start.AddHours(-1), start);
+        return await db.Database.SqlQuery<AtOnce>($"""
+            SELECT Key, CAST(Name AS TEXT) AS Name, CAST(Revision AS INTEGER) AS Revision, Start, End,
+              ({key} = '' OR Start < {own} OR (Start = {own} AND Key < {key})) AS IsFirst
+            FROM Assignments WHERE Start < {before} AND End > {after} AND Key <> {key}
+              AND datetime(Start) IS NOT NULL AND datetime(End) IS NOT NULL AND DeletedAt IS NULL AND Archived = 0
+            ORDER BY Start, Key
+            """).ToListAsync(cancel);
+    }
+
+    /// <summary>The plan of a revision of an assignment; null where it cannot be read.</summary>
+    public Task<Plan?> PlanAsync(string key, int revision, CancellationToken cancel = default) => ReadableAsync(key, revision, cancel);
+
     /// <summary>The assignments that take any of these things along.</summary>
     public async Task<IReadOnlyList<StoredPlan>> UsingAsync(IReadOnlyCollection<string> things, CancellationToken cancel = default) =>
         [.. (await ListAsync(cancel)).Where(s => s.Plan.Items.Any(i => things.Contains(i.Id)))];
@@ -207,7 +242,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
         var key = wanted;
         for (var n = 2; taken.Contains(key); n++) key = string.Create(CultureInfo.InvariantCulture, $"{wanted}-{n}");
         var json = PlanFile.Write(plan);
-        db.Assignments.Add(new AssignmentRow { Key = key, Name = plan.Assignment.Name, Start = FirstStart(plan), Revision = 1, Plan = json });
+        db.Assignments.Add(new AssignmentRow { Key = key, Name = plan.Assignment.Name, Start = FirstStart(plan), End = LastEnd(plan), Revision = 1, Plan = json });
         await db.SaveChangesAsync(cancel);
         await writing.CommitAsync(cancel);
         memory.Keep(key, 1, plan, json.Length);
@@ -324,7 +359,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
         foreseen?.Invoke(new StoredPlan(key, revision + 1, next, null, null));
         await db.SaveChangesAsync(cancel);
         await db.Assignments.Where(a => a.Key == key).ExecuteUpdateAsync(a => a
-            .SetProperty(x => x.Revision, revision + 1).SetProperty(x => x.Name, next.Assignment.Name).SetProperty(x => x.Start, FirstStart(next)).SetProperty(x => x.Plan, json), cancel);
+            .SetProperty(x => x.Revision, revision + 1).SetProperty(x => x.Name, next.Assignment.Name).SetProperty(x => x.Start, FirstStart(next))
+            .SetProperty(x => x.End, LastEnd(next)).SetProperty(x => x.Plan, json), cancel);
         await writing.CommitAsync(cancel);
         memory.Keep(key, revision + 1, next, json.Length);
         return done with { Now = await describe(revision + 1, next, done.Label) };
@@ -377,6 +413,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
     }
 
     private static DateTime? FirstStart(Plan plan) => plan.Parts.Min(p => p.Start);
+
+    private static DateTime? LastEnd(Plan plan) => plan.Parts.Max(p => p.End);
 
     private static string Slug(string id) => ItemIds.Slug(id, 60) is { Length: > 0 } made ? made : "assignment";
 }

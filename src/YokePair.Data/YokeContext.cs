@@ -29,6 +29,7 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
             row.ToTable("Assignments");
             row.HasKey(a => a.Key);
             row.Property(a => a.Key).HasMaxLength(80);
+            row.HasIndex(a => new { a.Start, a.End });
             row.Property(a => a.Revision).IsConcurrencyToken();
         });
         modelBuilder.Entity<EditRow>(row =>
@@ -88,6 +89,9 @@ public sealed class AssignmentRow
 
     /// <summary>Local start of the day, for ordering.</summary>
     public DateTime? Start { get; set; }
+
+    /// <summary>Local end of the day, to know what else goes on at the same time; null = not known.</summary>
+    public DateTime? End { get; set; }
 
     /// <summary>Counts every change, undo and redo included.</summary>
     public int Revision { get; set; }

@@ -15,6 +15,7 @@ using YokePair.Web.Locker;
 using YokePair.Web.Pocket;
 using YokePair.Web.Proposals;
 using YokePair.Web.Security;
+using YokePair.Web.Season;
 using YokePair.Web.Sessions;
 using YokePair.Web.Starting;
 
@@ -146,6 +147,7 @@ api.MapLocker();
 api.MapPhones();
 api.MapPocket();
 api.MapRecords();
+api.MapSeason();
 api.MapStarting();
 api.MapProposals();
 api.MapTyped();

@@ -26,6 +26,7 @@ const Desk = lazy(() => import("./live/Desk").then((m) => ({ default: m.Desk }))
 const Live = lazy(() => import("./live/Live").then((m) => ({ default: m.Live })));
 const RecordHome = lazy(() => import("./live/RecordHome").then((m) => ({ default: m.RecordHome })));
 const After = lazy(() => import("./after/After").then((m) => ({ default: m.After })));
+const Season = lazy(() => import("./season/Season").then((m) => ({ default: m.Season })));
 const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
@@ -43,6 +44,7 @@ function App() {
           <Route path="/locker" element={<Locker />} />
           <Route path="/locker/import" element={<ImportPage />} />
           <Route path="/locker/labels" element={<Labels />} />
+          <Route path="/season" element={<Season />} />
           <Route path="/phones" element={<Phones />} />
           <Route path="/house" element={<HouseHome />} />
           <Route path="/house/pair" element={<Pair />} />

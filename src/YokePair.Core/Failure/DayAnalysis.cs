@@ -152,11 +152,12 @@ public sealed class DayAnalysis
         return best;
     }
 
-    /// <summary>Whether an earlier analysis knows the same things, people, places and rules, so that its parts may be taken over.</summary>
+    /// <summary>Whether an earlier analysis knows the same things, people, places, rules and promises, so that its parts may be taken over.</summary>
     private bool StandsOnTheSame(DayAnalysis earlier)
     {
         var (now, then) = (Plan, earlier.Plan);
-        return PlanSection.All.All(s => !s.IsEverywhere || s.IsSame(now, then)) && (now.PairsAtHome ?? []).SequenceEqual(then.PairsAtHome ?? []);
+        return PlanSection.All.All(s => !s.IsEverywhere || s.IsSame(now, then)) && (now.PairsAtHome ?? []).SequenceEqual(then.PairsAtHome ?? [])
+            && (now.Promised?.AsEnumerable() ?? []).SequenceEqual(then.Promised?.AsEnumerable() ?? []);
     }
 
     /// <summary>

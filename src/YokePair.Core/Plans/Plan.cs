@@ -31,6 +31,9 @@ public sealed record Plan
     /// the file.</summary>
     [JsonIgnore] public IReadOnlyDictionary<string, double>? Left { get; init; }
 
+    /// <summary>By id, the job that things are promised to meanwhile, so that they are not here. No part of the file.</summary>
+    [JsonIgnore] public IReadOnlyDictionary<string, Promise>? Promised { get; init; }
+
     /// <summary>Who acts.</summary>
     public IReadOnlyList<Person> People { get; init; } = [];
 

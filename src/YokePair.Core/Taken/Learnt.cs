@@ -52,7 +52,7 @@ public sealed record LearntFigure(
 public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
 {
     private const int FromNamed = 3, FewestIso = 20;
-    private const double LeastShare = 0.1, ChangedAtShare = 0.85, HalfLeft = 0.5, RoundMinutes = 5;
+    private const double LeastShare = 0.1, ChangedAtShare = 0.85, HalfLeft = 0.5, RoundMinutes = 5, HardlyKept = 0.25;
 
     /// <summary>Nothing yet.</summary>
     public static Learnt Nothing { get; } = new([]);
@@ -140,12 +140,19 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
         // Only what was delivered tells what one delivers.
         var uses = days.Where(d => d.Kept is not null).SelectMany(d => d.Bodies.Where(b => b.Body == body).Select(b => (Day: d, Use: b))).ToList();
         var highest = uses.SelectMany(u => u.Use.IsoKept).GroupBy(i => i.Key).Where(g => g.Sum(i => i.Value) >= FewestIso).Select(g => g.Key).DefaultIfEmpty(0).Max();
-        // A bright season is no reason for a low ceiling: that much was taken above it, and hardly any delivered, is one.
-        var above = uses.Sum(u => u.Use.IsoTaken?.Where(i => i.Key > highest).Sum(i => i.Value) ?? 0);
         var known = uses.Count == 0 ? 0 : uses[^1].Use.Ceiling ?? 0;
-        if (highest < known && above < FewestIso) return null;
+        // What the locker says already is nothing new; and a bright season, or a few pictures at each of many, is no reason for a lower ceiling.
+        if (highest == known || (highest < known && !AreThrownAway(uses.ConvertAll(u => u.Use), highest))) return null;
         return highest == 0 ? null : Figure(LearntKind.IsoCeiling, $"{LearntKind.IsoCeiling}|{body}",
             uses.Where(u => u.Use.IsoKept.ContainsKey(highest)).Select(u => u.Day), highest, thing: body);
+    }
+
+    /// <summary>Whether of what was taken above a sensitivity far less was delivered than of the rest.</summary>
+    private static bool AreThrownAway(List<BodyUse> uses, int iso)
+    {
+        var taken = uses.Sum(u => u.IsoTaken?.Where(i => i.Key > iso).Sum(i => i.Value) ?? 0);
+        var kept = uses.Sum(u => u.IsoKept.Where(i => i.Key > iso).Sum(i => i.Value));
+        return taken >= FewestIso && (double)kept / taken < HardlyKept * uses.Sum(u => u.Kept) / uses.Sum(u => u.Taken);
     }
 
     private static LearntFigure Figure(LearntKind kind, string id, IEnumerable<TakenDay> days, double value, string? partKind = null, string? place = null,

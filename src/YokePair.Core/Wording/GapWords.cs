@@ -54,7 +54,8 @@ internal static class GapWords
 
     private static string Cause(Names names, Part part, Need need, GapCause cause) => cause.Kind switch
     {
-        GapKind.Away => English.List([.. cause.Items.Zip(cause.Whys, (item, why) => $"the {names.Item(item)} is {why}")]),
+        GapKind.Away => English.List([.. cause.Items.Zip(cause.Whys).GroupBy(x => x.Second).Select(g => g.ToList())
+            .Select(g => $"{English.List([.. g.Select(x => $"the {names.Item(x.First)}")])} {(g.Count == 1 ? "is" : "are")} {g[0].Second}")]),
         GapKind.SharedMoment => $"it happens together with {English.List([.. cause.Others.Select(n => names.Need(part.Id, n))])}, and there is no way for {(cause.Others.Count == 1 ? "both" : "all")} at once in different hands",
         GapKind.RoleTooSlow => $"the quickest {need.Role}, the {names.Item(cause.Items[0])}, {Slow(cause)}",
         GapKind.NoRole => $"no {need.Role} with all it needs can be had here",

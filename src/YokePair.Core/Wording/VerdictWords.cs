@@ -32,12 +32,7 @@ internal static class VerdictWords
         }
         details.AddRange(PowerWords.Say(names, day.Power));
         details.AddRange(CardWords.Lack(names, day.Cards));
-        foreach (var missing in day.Away)
-        {
-            details.Add(new TextPiece(details.Count == 0 || missing == day.Away[0] ? "Packed but not there: the " : "the "));
-            details.Add(new TextPiece(names.Item(missing.Item), Item: missing.Item));
-            details.Add(new TextPiece($", {missing.Why}{(missing == day.Away[^1] ? ". " : "; ")}"));
-        }
+        Away(names, day.Away, details);
         if (day.Exposed == 0 && day.SecondBest.Count > 0)
         {
             details.Add(new TextPiece("Second best: "));
@@ -46,6 +41,25 @@ internal static class VerdictWords
         }
         if (details.Count == 0) details.Add(new TextPiece($"All {plan.Parts.Sum(p => p.Needs.Count)} needs are met in time, and stay so without any one thing."));
         return new VerdictText(Headline(names, day), details);
+    }
+
+    private const int MostAwayNamed = 4;
+
+    /// <summary>What is not there, each reason once, however many things it keeps away.</summary>
+    private static void Away(Names names, IReadOnlyList<AwayThing> away, List<TextPiece> details)
+    {
+        var reasons = away.GroupBy(a => a.Why).Select(g => g.OrderByDescending(a => a.InHand).ToList()).ToList();
+        foreach (var (reason, r) in reasons.Select((g, r) => (g, r)))
+        {
+            details.Add(new TextPiece(r == 0 ? "Packed but not there: the " : "the "));
+            foreach (var (missing, n) in reason.Take(MostAwayNamed).Select((m, n) => (m, n)))
+            {
+                if (n > 0) details.Add(new TextPiece(", the "));
+                details.Add(new TextPiece(names.Item(missing.Item), Item: missing.Item));
+            }
+            if (reason.Count > MostAwayNamed) details.Add(new TextPiece($" and {English.Number(reason.Count - MostAwayNamed)} more"));
+            details.Add(new TextPiece($", {reason[0].Why}{(r == reasons.Count - 1 ? ". " : "; ")}"));
+        }
     }
 
     public static string Plain(VerdictText verdict) => $"{verdict.Headline} {string.Concat(verdict.Details.Select(d => d.Text)).TrimEnd()}";

@@ -43,6 +43,9 @@ namespace YokePair.Data.Migrations
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("End")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -68,6 +71,8 @@ namespace YokePair.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Key");
+
+                    b.HasIndex("Start", "End");
 
                     b.ToTable("Assignments", (string)null);
                 });

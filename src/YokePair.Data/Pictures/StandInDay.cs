@@ -8,7 +8,7 @@ namespace YokePair.Data.Pictures;
 /// <summary>The pictures that a planned day might have given, made up from the plan, so that the evening can be tried through without any.</summary>
 public static class StandInDay
 {
-    private const double SecondClockSeconds = 47, KeptShare = 0.3, LateMinutes = 6;
+    private const double SecondClockSeconds = 47, KeptShare = 0.3, LateMinutes = 6, LateChange = 0.8;
 
     /// <summary>Makes them up: the same for the same plan and seed.</summary>
     /// <param name="plan">The plan.</param>
@@ -18,10 +18,15 @@ public static class StandInDay
         var random = new Random(seed);
         var pictures = new List<PictureTold>();
         var counts = new Dictionary<string, int>(StringComparer.Ordinal);
+        var before = new Dictionary<(string, string), Setup>();
         foreach (var part in Day.InOrder(plan).Where(p => p is { Start: not null, End: not null }))
         {
-            var hands = part.Setups.Where(s => plan.ItemOf(s.Body) is Body && plan.ItemOf(s.Lens) is Lens).ToList();
+            List<Setup> hands = [.. part.Setups.Where(s => plan.ItemOf(s.Body) is Body && plan.ItemOf(s.Lens) is Lens)];
             if (hands.Count == 0) continue;
+            // Glass is seldom changed as soon as it was planned.
+            var late = hands.ConvertAll(h => before.TryGetValue((h.Person, h.Position), out var was) && was.Lens != h.Lens && was.Body == h.Body ? was : null);
+            foreach (var hand in hands) before[(hand.Person, hand.Position)] = hand;
+            var from = LateChange * random.NextDouble();
             // The cameras rest before a part, and the later ones begin a little late.
             var start = part.Start!.Value.AddMinutes(2 + (LateMinutes * random.NextDouble()));
             var minutes = Math.Max(1, (part.End!.Value - start).TotalMinutes - 1);
@@ -31,7 +36,7 @@ public static class StandInDay
                 var at = start.AddMinutes(minutes * random.NextDouble());
                 // The left hand takes most; what matters both take at once.
                 var first = random.NextDouble() < 0.62 ? 0 : random.Next(hands.Count);
-                Burst(part, hands[first], at);
+                Burst(part, (at - start).TotalMinutes < from * minutes ? late[first] ?? hands[first] : hands[first], at);
                 if (random.NextDouble() < 0.25 && hands.Find(h => h.Person != hands[first].Person) is { } other) Burst(part, other, at);
             }
         }

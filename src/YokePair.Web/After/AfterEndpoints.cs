@@ -45,6 +45,7 @@ internal static class AfterEndpoints
         Answer(after.MapPut("/thing", AnswerThing).WithName("AnswerThing"));
         Answer(after.MapPut("/batteries", AnswerBatteries).WithName("AnswerBatteries"));
         Answer(after.MapPut("/clock", AnswerClock).WithName("AnswerClock"));
+        api.MapGet("/assignments/{key}/archive.zip", Archive).WithName("SaveArchive").ExcludeFromDescription();
         api.MapGet("/assignments/{key}/was", Was).WithName("ShowWas").Produces<DayAsItWas>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapGet("/assignments/{key}/seldom", Seldom).WithName("ShowSeldomUsed").Produces<SeldomPage>().ProducesProblem(StatusCodes.Status404NotFound);
     }
@@ -132,6 +133,15 @@ internal static class AfterEndpoints
 
     private static async Task<IResult> UseLearnt(LearntAnswer answer, LearntFigures learnt, CancellationToken cancel) =>
         await learnt.AnswerAsync(answer, cancel) is { } line ? Results.Ok(line) : Problems.NotFound("learnt figure");
+
+    private static async Task<IResult> Archive(string key, Days days, PlanStore plans, UsedStore used, RecordStore record, CancellationToken cancel)
+    {
+        if (await days.PassingAsync(key, cancel) is not { } session) return Problems.NotFound("assignment");
+        var head = (await plans.SummariesAsync(cancel)).FirstOrDefault(s => s.Key == key);
+        var zip = ArchiveFile.Of(session, await used.FindAsync(key, cancel), Assignments.Summaries.Read(head?.Summary),
+            [.. (await record.LoadAsync(cancel)).Facts.Where(f => f.Day == key)]);
+        return Results.File(zip, "application/zip", $"{key}.zip");
+    }
 
     private static IResult Refused(string field, string why) => Problems.Unprocessable("This was not kept.", [new PlanProblem(field, why)]);
 }

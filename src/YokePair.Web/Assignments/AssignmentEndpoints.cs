@@ -43,21 +43,25 @@ internal static class AssignmentEndpoints
     // The list waits a moment for verdicts that are being worked out, and no longer: one hard plan must not keep the others from being seen.
     private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100);
 
-    private static async Task<Ok<List<AssignmentSummary>>> List(PlanStore store, LockerStore lockers, Summaries summaries, CancellationToken cancel)
+    private static async Task<Ok<List<AssignmentSummary>>> List(
+        PlanStore store, LockerStore lockers, Summaries summaries, TimeProvider clock, CancellationToken cancel)
     {
         var locker = await lockers.RevisionAsync(cancel);
+        var today = clock.GetLocalNow().Date;
         var stored = await store.SummariesWithDeletedAsync(cancel);
-        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker) && summaries.Fault(s.Key, s.Revision) is null)
+        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker, today) && summaries.Fault(s.Key, s.Revision) is null)
             .Select(s => summaries.WorkOut(s.Key)).ToList();
         if (missing.Count > 0)
         {
             await Task.WhenAny(Task.WhenAll(missing), Task.Delay(Patience, cancel));
             stored = await store.SummariesWithDeletedAsync(cancel);
         }
-        return TypedResults.Ok(stored.Select(s => Summarised(s, IsFresh(s, locker), summaries.Fault(s.Key, s.Revision))).ToList());
+        return TypedResults.Ok(stored.Select(s => Summarised(s, IsFresh(s, locker, today), summaries.Fault(s.Key, s.Revision))).ToList());
     }
 
-    private static bool IsFresh(StoredSummary stored, int locker) => stored.SummaryOf == new SummaryState(stored.Revision, locker);
+    /// <summary>A day that is over, or archived, keeps the verdict it had: what the locker says since was not so then.</summary>
+    private static bool IsFresh(StoredSummary stored, int locker, DateTime today) => stored.SummaryOf is { } of && of.Revision == stored.Revision
+        && (of.Locker == locker || stored.Shelf == Shelf.Archived || Summaries.Read(stored.Summary)?.End < today);
 
     /// <summary>What is known; the verdict only where it is that of the plan as it is now.</summary>
     private static AssignmentSummary Summarised(StoredSummary stored, bool fresh, string? unreadable)
@@ -67,8 +71,13 @@ internal static class AssignmentEndpoints
             ? known?.Strands : null, fresh ? known?.Verdict : null, stored.Shelf, unreadable);
     }
 
-    private static async Task<IResult> Shelve(string key, ShelveRequest request, PlanStore store, CancellationToken cancel) =>
-        await store.ShelveAsync(key, request.Shelf, cancel) is { } name ? Results.Ok(new Added(key, name)) : Problems.NotFound("assignment");
+    private static async Task<IResult> Shelve(string key, ShelveRequest request, PlanStore store, UsedStore used, CancellationToken cancel)
+    {
+        if (await store.ShelveAsync(key, request.Shelf, cancel) is not { } name) return Problems.NotFound("assignment");
+        // What is archived is kept light: the figures of its pictures stay, what each of them told goes.
+        if (request.Shelf == Shelf.Archived) await used.LightenAsync(key, cancel);
+        return Results.Ok(new Added(key, name));
+    }
 
     private static async Task<IResult> Import(HttpRequest request, PlanStore store, CancellationToken cancel)
     {

@@ -71,15 +71,15 @@ internal static class BoardEndpoints
     private static async Task<IResult> Edit(string key, EditRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel)
     {
         var edits = await FoundAsync(request.Edits, days, cancel);
-        var outcome = await store.EditAsync(key, request.BaseRevision, edits, await days.AheadAsync(cancel), cancel);
+        var outcome = await store.EditAsync(key, request.BaseRevision, edits, await days.AheadAsync(key, cancel), cancel);
         return await AnswerAsync(outcome, request.Pull, days, summaries, cancel);
     }
 
     private static async Task<IResult> Undo(string key, StepRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel) =>
-        await AnswerAsync(await store.UndoAsync(key, request.BaseRevision, await days.AheadAsync(cancel), cancel), request.Pull, days, summaries, cancel);
+        await AnswerAsync(await store.UndoAsync(key, request.BaseRevision, await days.AheadAsync(key, cancel), cancel), request.Pull, days, summaries, cancel);
 
     private static async Task<IResult> Redo(string key, StepRequest request, PlanStore store, Days days, Summaries summaries, CancellationToken cancel) =>
-        await AnswerAsync(await store.RedoAsync(key, request.BaseRevision, await days.AheadAsync(cancel), cancel), request.Pull, days, summaries, cancel);
+        await AnswerAsync(await store.RedoAsync(key, request.BaseRevision, await days.AheadAsync(key, cancel), cancel), request.Pull, days, summaries, cancel);
 
     private static async Task<IResult> Explain(string key, string part, string need, string[]? pull, Days days, HttpContext http, CancellationToken cancel)
     {

@@ -12,7 +12,8 @@ namespace YokePair.Web.Sessions;
 /// <param name="Locker">Revision of the locker.</param>
 /// <param name="Whole">The day with nothing pulled.</param>
 /// <param name="Day">The day with what is pulled; the same where nothing is.</param>
-public sealed record Session(StoredPlan Stored, int Locker, DayAnalysis Whole, DayAnalysis Day)
+/// <param name="Others">What other jobs it was looked at with, in one text.</param>
+public sealed record Session(StoredPlan Stored, int Locker, DayAnalysis Whole, DayAnalysis Day, string Others = "")
 {
     private readonly Lazy<Report> board = new(() => Whole.Report(withEvents: false), LazyThreadSafetyMode.PublicationOnly);
     private readonly Lazy<Report> left = new(() => Day.Report(withEvents: false), LazyThreadSafetyMode.PublicationOnly);
@@ -45,14 +46,16 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
     /// For whoever writes an assignment: told what it is about to be, its analysis begins while that goes to the disk. Nothing of it is
     /// kept before it is written.
     /// </summary>
-    public async Task<Action<StoredPlan>> AheadAsync(CancellationToken cancel)
+    /// <param name="key">Key of the assignment.</param>
+    /// <param name="cancel">Ends the reading.</param>
+    public async Task<Action<StoredPlan>> AheadAsync(string key, CancellationToken cancel)
     {
-        var locker = await lockers.ThingsAsync(cancel);
-        return next => ahead = new Foreseen(StateOf(next, locker), Task.Run(() => Worked(next, locker), CancellationToken.None));
+        var around = await AroundAsync(key, cancel);
+        return next => ahead = new Foreseen(around.StateOf(next), Task.Run(() => Worked(next), CancellationToken.None));
 
-        Session Worked(StoredPlan next, LockerState locker)
+        Session Worked(StoredPlan next)
         {
-            var session = Analysed(next, locker, cache.Latest(next.Key)?.Whole);
+            var session = Analysed(next, around, cache.Latest(next.Key)?.Whole);
             _ = session.Board;
             return session;
         }
@@ -64,47 +67,80 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
     /// <param name="cancel">Ends the reading.</param>
     public async Task<Session?> FindAsync(string key, IReadOnlyList<string>? pull, CancellationToken cancel)
     {
-        var locker = await lockers.ThingsAsync(cancel);
         if (await plans.RevisionAsync(key, cancel) is not { } revision) return null;
-        if (cache.Find(new State(key, revision, locker.Revision)) is { } known) return Pulling(known, pull);
-        return await plans.FindAsync(key, cancel) is { } stored ? Of(stored, locker, pull) : null;
+        var around = await AroundAsync(key, cancel);
+        if (cache.Find(around.StateOf(key, revision)) is { } known) return Pulling(known, pull);
+        return await plans.FindAsync(key, cancel) is { } stored ? Of(stored, around, pull) : null;
     }
 
     /// <summary>The session of an assignment for once: what nobody looks at takes no room from what somebody does.</summary>
     public async Task<Session?> PassingAsync(string key, CancellationToken cancel)
     {
-        var locker = await lockers.ThingsAsync(cancel);
         if (await plans.FindAsync(key, cancel) is not { } stored) return null;
-        return cache.Find(StateOf(stored, locker)) ?? Analysed(stored, locker, null);
+        var around = await AroundAsync(key, cancel);
+        return cache.Find(around.StateOf(stored)) ?? Analysed(stored, around, null);
     }
 
     /// <summary>The session of an assignment as it has just been written.</summary>
-    public async Task<Session> OfAsync(StoredPlan stored, IReadOnlyList<string>? pull, CancellationToken cancel) => Of(stored, await lockers.ThingsAsync(cancel), pull);
+    public async Task<Session> OfAsync(StoredPlan stored, IReadOnlyList<string>? pull, CancellationToken cancel) =>
+        Of(stored, await AroundAsync(stored.Key, cancel), pull);
 
     /// <summary>Everything in the locker.</summary>
     public Task<LockerState> LockerAsync(CancellationToken cancel) => lockers.ThingsAsync(cancel);
 
-    private Session Of(StoredPlan stored, LockerState locker, IReadOnlyList<string>? pull) =>
-        Pulling(cache.Get(StateOf(stored, locker), before => WorkedAhead(stored, locker) ?? Analysed(stored, locker, before)), pull);
-
-    private Session? WorkedAhead(StoredPlan stored, LockerState locker) =>
-        ahead is { } foreseen && foreseen.State == StateOf(stored, locker) ? foreseen.Session.GetAwaiter().GetResult().As(stored) : null;
-
-    private static State StateOf(StoredPlan stored, LockerState locker) => new(stored.Key, stored.Revision, locker.Revision);
-
-    private static Session Analysed(StoredPlan stored, LockerState locker, DayAnalysis? before)
+    /// <summary>What an assignment is looked at with.</summary>
+    /// <param name="Locker">Everything in the locker.</param>
+    /// <param name="Others">What goes on at the same time, and comes first.</param>
+    /// <param name="Plans">Their plans.</param>
+    private sealed record Around(LockerState Locker, IReadOnlyList<AtOnce> Others, IReadOnlyList<Plan?> Plans)
     {
+        public State StateOf(StoredPlan stored) => StateOf(stored.Key, stored.Revision);
+
+        public State StateOf(string key, int revision) =>
+            new(key, revision, Locker.Revision, Others: string.Join('\n', Others.Select(o => FormattableString.Invariant($"{o.Key}/{o.Revision}"))));
+
+        /// <summary>What of the locker is elsewhere meanwhile.</summary>
+        public Dictionary<string, Promise>? Promised(Plan own)
+        {
+            var promised = new Dictionary<string, Promise>(StringComparer.Ordinal);
+            if (Others.Count == 0) return null;
+            var owned = Locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal);
+            foreach (var (other, plan) in Others.Zip(Plans))
+                foreach (var item in plan?.Items.Where(i => !i.Wanted && owned.TryGetValue(i.Id, out var at) && at.IsOneWith(i)) ?? [])
+                    if (own.ItemOf(item.Id)?.IsOneWith(item) == true)
+                        promised.TryAdd(item.Id, new Promise(other.Key, other.Name, DateOnly.FromDateTime(other.Start), DateOnly.FromDateTime(other.End)));
+            return promised.Count == 0 ? null : promised;
+        }
+    }
+
+    private async Task<Around> AroundAsync(string key, CancellationToken cancel)
+    {
+        List<AtOnce> first = [.. (await plans.AtOnceAsync(key, cancel)).Where(o => o.IsFirst)];
+        var others = new List<Plan?>();
+        foreach (var other in first) others.Add(await plans.PlanAsync(other.Key, other.Revision, cancel));
+        return new Around(await lockers.ThingsAsync(cancel), first, others);
+    }
+
+    private Session Of(StoredPlan stored, Around around, IReadOnlyList<string>? pull) =>
+        Pulling(cache.Get(around.StateOf(stored), before => WorkedAhead(stored, around) ?? Analysed(stored, around, before)), pull);
+
+    private Session? WorkedAhead(StoredPlan stored, Around around) =>
+        ahead is { } foreseen && foreseen.State == around.StateOf(stored) ? foreseen.Session.GetAwaiter().GetResult().As(stored) : null;
+
+    private static Session Analysed(StoredPlan stored, Around around, DayAnalysis? before)
+    {
+        var locker = around.Locker;
         var plan = locker.Things.Count == 0 ? stored.Plan : PlanAndLocker.With(stored.Plan, locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal), locker.Pairs);
-        plan = ChargeBook.With(CardBook.With(plan, stored.Key, locker.Record.States), stored.Key, locker.Record.Facts);
+        plan = ChargeBook.With(CardBook.With(plan, stored.Key, locker.Record.States), stored.Key, locker.Record.Facts) with { Promised = around.Promised(plan) };
         var day = new DayAnalysis(plan, before: before);
-        return new Session(stored with { Plan = plan }, locker.Revision, day, day);
+        return new Session(stored with { Plan = plan }, locker.Revision, day, day, around.StateOf(stored).Others);
     }
 
     private Session Pulling(Session whole, IReadOnlyList<string>? texts)
     {
         var pulled = PullTexts.Read(whole.Whole, texts);
         if (pulled.Count == 0) return whole;
-        var state = new State(whole.Stored.Key, whole.Stored.Revision, whole.Locker, string.Join('\n', pulled));
-        return cache.Get(state, _ => new Session(whole.Stored, whole.Locker, whole.Whole, new DayAnalysis(whole.Plan, pulled, whole.Whole)));
+        var state = new State(whole.Stored.Key, whole.Stored.Revision, whole.Locker, string.Join('\n', pulled), whole.Others);
+        return cache.Get(state, _ => new Session(whole.Stored, whole.Locker, whole.Whole, new DayAnalysis(whole.Plan, pulled, whole.Whole), whole.Others));
     }
 }

@@ -9,7 +9,8 @@ namespace YokePair.Web.Sessions;
 /// <param name="Revision">Its revision.</param>
 /// <param name="Locker">Revision of the locker.</param>
 /// <param name="Pulled">What is pulled, in one text.</param>
-public sealed record State(string Key, int Revision, int Locker, string Pulled = "");
+/// <param name="Others">What other jobs go on meanwhile, in one text.</param>
+public sealed record State(string Key, int Revision, int Locker, string Pulled = "", string Others = "");
 
 /// <summary>
 /// The analyses of days as they were last asked for: of each assignment its newest state, and what is pulled from that. Bounded in

@@ -130,9 +130,25 @@ internal static class StartingEndpoints
     private static async Task<IResult> Start(NewDayRequest request, PlanStore store, LockerStore lockers, DaysUsed used, CancellationToken cancel)
     {
         var locker = await lockers.ThingsAsync(cancel);
-        var made = NewDay.From(request, locker.Things, locker.Kinds, UsualWays.Of(await store.LatestAsync(cancel)), await used.LearntAsync(cancel));
+        var (usual, learnt) = (UsualWays.Of(await store.LatestAsync(cancel)), await used.LearntAsync(cancel));
+        var made = NewDay.From(request, locker.Things, locker.Kinds, usual, learnt);
+        // What another job has at that time is left to it, as long as there is something to photograph with.
+        if (made.Plan is { } plan && await LeftAsync(plan, locker.Things, request.Again, store, cancel) is { } left)
+            made = NewDay.From(request, left, locker.Kinds, usual, learnt);
         if (made.Plan is null) return Problems.Unprocessable("The day was not made.", made.Problems);
         return request.Again is { } again ? await StartAgain(again, made.Plan, store, cancel) : Kept(await store.AddAsync(made.Plan, cancel));
+    }
+
+    /// <summary>What no other job has meanwhile; null where none has anything, or nothing to photograph with would be left.</summary>
+    private static async Task<IReadOnlyList<Item>?> LeftAsync(Plan plan, IReadOnlyList<Item> things, string? again, PlanStore store, CancellationToken cancel)
+    {
+        if (plan.Parts.Min(p => p.Start) is not { } start || plan.Parts.Max(p => p.End) is not { } end) return null;
+        var taken = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var other in await store.AtOnceAsync(start, end, cancel: cancel))
+            if (other.Key != again && await store.PlanAsync(other.Key, other.Revision, cancel) is { } known)
+                taken.UnionWith(things.Where(t => known.ItemOf(t.Id)?.IsOneWith(t) == true).Select(t => t.Id));
+        List<Item> left = [.. things.Where(t => !taken.Contains(t.Id))];
+        return taken.Count > 0 && left.Exists(t => t is Body && t.IsHere(DateOnly.FromDateTime(start))) && left.Exists(t => t is Lens) ? left : null;
     }
 
     /// <summary>Only as long as nothing was done to it but starting it: work is not thrown away.</summary>

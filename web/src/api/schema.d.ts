@@ -292,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowSeason"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/starting": {
         parameters: {
             query?: never;
@@ -2311,6 +2327,24 @@ export interface components {
          * @enum {unknown}
          */
         CardWayKind: "planned" | "oneBigPair" | "twoJoins" | "perPart";
+        /**
+         * @description What one job leaves for another.
+         * @enum {unknown}
+         */
+        CarriedKind: "promised" | "cards" | "charge" | "away" | "return" | "service";
+        /** @description Something that carries over from one job to the next. */
+        CarriedOver: {
+            /** @description What it is. */
+            kind: components["schemas"]["CarriedKind"];
+            /** @description What is so. */
+            said: components["schemas"]["TextPiece"][];
+            /** @description Ids of what it is about. */
+            things: string[];
+            /** @description Whether the next job goes without something as it stands. */
+            isTrouble: boolean;
+            /** @description Key of the other job that has it; null = none. */
+            other?: null | string;
+        };
         /** @description A thing as it is carried, with what is on it. */
         CarriedShape: {
             item: string;
@@ -3412,6 +3446,23 @@ export interface components {
          * @enum {unknown}
          */
         Importance: "once" | "must" | "nice";
+        /** @description What would do instead of a thing that another job has. */
+        Instead: {
+            /** @description What to do. */
+            said: string;
+            /** @description The edits that do it. */
+            edits: components["schemas"]["PlanEdit"][];
+            /**
+             * Format: int32
+             * @description Once and must needs that are not covered, or hang by one thing, then.
+             */
+            exposed: number;
+            /**
+             * Format: int32
+             * @description The same as it stands.
+             */
+            exposedNow: number;
+        };
         /** @description A closed interval, written in a plan file as an array of two numbers. */
         Interval: number[];
         /** @description One physical thing, or a counted lot of identical consumables. */
@@ -8503,6 +8554,51 @@ export interface components {
              */
             seconds: number;
         };
+        /** @description What is to be known before a job. */
+        SeasonGap: {
+            /** @description Key of the job. */
+            job: string;
+            /** @description Key of the one before; null = none. */
+            after: null | string;
+            /**
+             * Format: int32
+             * @description Its revision.
+             */
+            revision: number;
+            /** @description What carries over; none = nothing. */
+            lines: components["schemas"]["CarriedOver"][];
+            /** @description What would do instead of what another job has. */
+            instead: components["schemas"]["Instead"][];
+        };
+        /** @description The jobs in order, and what carries over between them. */
+        SeasonPage: {
+            /** @description What is to be seen to before the next job. */
+            sentence: components["schemas"]["TextPiece"][];
+            /** @description Each job with its strands. */
+            jobs: components["schemas"]["SeasonTick"][];
+            /** @description What carries over, before each job yet to come that is near. */
+            between: components["schemas"]["SeasonGap"][];
+            /** @description What past jobs teach. */
+            learnt: components["schemas"]["LearntLine"][];
+        };
+        /** @description A job in the strip. */
+        SeasonTick: {
+            /** @description Its key. */
+            key: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description When it starts. */
+            start: string;
+            /**
+             * Format: int32
+             * @description Strands of its weakest part; null = not worked out.
+             */
+            strands: null | number;
+            /** @description Whether it is over. */
+            isPast: boolean;
+            /** @description Whether its pictures were read. */
+            hasPictures: boolean;
+        };
         /**
          * @description Who keeps what comes out of the second slot.
          * @enum {unknown}
@@ -10433,6 +10529,26 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowSeason: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonPage"];
                 };
             };
         };

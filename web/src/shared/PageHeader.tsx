@@ -80,6 +80,9 @@ const Places = () => (
     <Link to="/" className="py-1">
       Assignments
     </Link>
+    <Link to="/season" className="py-1">
+      Season
+    </Link>
     <Link to="/locker" className="py-1">
       Locker
     </Link>
@@ -95,6 +98,9 @@ const PhoneMenu = () => (
     <Menu label="Menu">
       <LinkEntry>
         <Link to="/">Assignments</Link>
+      </LinkEntry>
+      <LinkEntry>
+        <Link to="/season">Season</Link>
       </LinkEntry>
       <LinkEntry>
         <Link to="/locker">Locker</Link>

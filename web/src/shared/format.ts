@@ -74,3 +74,8 @@ export function stops(over: number) {
   if (size === "0") return "at the ceiling";
   return over > 0 ? `${size} stops over` : `${size} stops in hand`;
 }
+
+const monthly = new Intl.DateTimeFormat(locale, { day: "numeric", month: "short" });
+
+/** A date without its year, as in a season. */
+export const monthDay = (local: string | null | undefined) => (local ? monthly.format(new Date(local)) : "");

@@ -11,8 +11,8 @@ using YokePair.Data;
 namespace YokePair.Data.Migrations
 {
     [DbContext(typeof(YokeContext))]
-    [Migration("20261128074749_Used")]
-    partial class Used
+    [Migration("20261128081529_Afterwards")]
+    partial class Afterwards
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -46,6 +46,9 @@ namespace YokePair.Data.Migrations
                     b.Property<DateTime?>("DeletedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("End")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -71,6 +74,8 @@ namespace YokePair.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Key");
+
+                    b.HasIndex("Start", "End");
 
                     b.ToTable("Assignments", (string)null);
                 });

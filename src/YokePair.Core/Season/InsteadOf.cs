@@ -1,0 +1,98 @@
+using YokePair.Core.Basics;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Library;
+using YokePair.Core.Plans;
+using YokePair.Core.Verdict;
+
+namespace YokePair.Core.Season;
+
+/// <summary>What would do instead of a thing that another job has.</summary>
+/// <param name="Said">What to do.</param>
+/// <param name="Edits">The edits that do it.</param>
+/// <param name="Exposed">Once and must needs that are not covered, or hang by one thing, then.</param>
+/// <param name="ExposedNow">The same as it stands.</param>
+public sealed record Instead(string Said, IReadOnlyList<PlanEdit> Edits, int Exposed, int ExposedNow);
+
+/// <summary>Finds it: a like thing of a partner's, another of one's own, or one to hire. Each is tried before it is offered.</summary>
+public static class InsteadOf
+{
+    private const int MostThings = 3;
+    private const double SameFocal = 1.2;
+
+    /// <summary>What would do instead of the cameras and glass that are promised.</summary>
+    public static IReadOnlyList<Instead> Of(DayAnalysis day, IReadOnlyList<Item> locker, CancellationToken cancel = default)
+    {
+        var plan = day.Whole;
+        var now = DayVerdict.Of(day).Exposed;
+        var missing = plan.Items.Where(i => i is Body or Lens && plan.Promised?.ContainsKey(i.Id) == true)
+            .OrderByDescending(i => plan.Parts.Count(p => p.SetsUp(i.Id))).Take(MostThings);
+        var offered = new List<Instead>();
+        foreach (var thing in missing)
+            foreach (var (said, edits) in Candidates(plan, thing, locker))
+            {
+                if (EditResult.Apply(plan, edits).Plan is not { } then) continue;
+                var exposed = DayVerdict.Of(day.Trying(then, cancel)).Exposed;
+                if (exposed < now) offered.Add(new Instead(said, edits, exposed, now));
+            }
+        if (offered.Count == 0 && Together(day, locker, now, cancel) is { } all) offered.Add(all);
+        return [.. offered.OrderBy(o => o.Exposed)];
+    }
+
+    /// <summary>Where no one thing would do, all that is missing to hire.</summary>
+    private static Instead? Together(DayAnalysis day, IReadOnlyList<Item> locker, int now, CancellationToken cancel)
+    {
+        var plan = day.Whole;
+        var edits = new List<PlanEdit>();
+        var hired = new List<string>();
+        foreach (var thing in plan.Items.Where(i => i is Body or Lens && plan.Promised?.ContainsKey(i.Id) == true).ToList())
+        {
+            var (said, hire) = Candidates(plan, thing, locker).Last();
+            if (EditResult.Apply(plan, hire).Plan is not { } then) continue;
+            plan = then;
+            edits.AddRange(hire);
+            hired.Add(said["Hire ".Length..^" for that day".Length]);
+        }
+        if (hired.Count < 2) return null;
+        var exposed = DayVerdict.Of(day.Trying(plan, cancel)).Exposed;
+        return exposed >= now ? null : new Instead($"Hire {English.List([.. hired.GroupBy(h => h).Select(g => g.Count() == 1 ? g.Key : $"{g.Count()} × {g.Key}")])} for that day",
+            edits, exposed, now);
+    }
+
+    private static IEnumerable<(string Said, IReadOnlyList<PlanEdit> Edits)> Candidates(Plan plan, Item thing, IReadOnlyList<Item> locker)
+    {
+        var day = plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null) ?? default;
+        var place = plan.PlaceOf(thing.Place)?.Id ?? (plan.Places is [var first, ..] ? first.Id : null);
+        if (place is null) yield break;
+        var like = locker.Where(l => l.Id != thing.Id && !plan.HasItem(l.Id) && l.IsHere(day) && plan.Promised?.ContainsKey(l.Id) != true && IsLike(l, thing))
+            .OrderBy(l => l.Owner is null).ToList();
+        foreach (var other in like.Take(2))
+            yield return (other.Owner is { } whose ? $"Take {whose}'s {other.Label} instead of the {thing.Label}" : $"Take the {other.Label} instead of the {thing.Label}",
+                [new PackThing { Thing = other.Id, Place = place, Found = other }, .. Hands(plan, thing, other.Id)]);
+        var id = ItemIds.New("borrowed", thing.Label, ItemIds.Taken(plan));
+        var hired = (thing.Unmarked() with { Id = id, Place = place, Owner = null, Keep = null }).AtHand();
+        yield return ($"Hire {WantedThing.Say(hired)} for that day", [new BorrowThing { Item = hired }, .. Hands(plan, thing, id)]);
+    }
+
+    private static bool IsLike(Item one, Item other) => (one, other) switch
+    {
+        (Lens a, Lens b) => a.Mount == b.Mount && a.Focal.Low <= b.Focal.Low * SameFocal && a.Focal.High >= b.Focal.High / SameFocal,
+        (Body a, Body b) => a.Mount.Intersect(b.Mount).Any() && a.BatteryType == b.BatteryType,
+        _ => false,
+    };
+
+    /// <summary>In every hand that was to have the thing, the other.</summary>
+    private static IEnumerable<PlanEdit> Hands(Plan plan, Item thing, string other) => plan.Parts.SelectMany(p => p.Setups
+        .Where(s => thing is Body ? s.Body == thing.Id : s.Lens == thing.Id)
+        .Select(s => new Mount
+        {
+            Part = p.Id,
+            Person = s.Person,
+            Position = s.Position,
+            Body = thing is Body ? other : s.Body,
+            Lens = thing is Lens ? other : s.Lens,
+            Converter = s.Converter,
+            Tube = s.Tube,
+            Adapter = s.Adapter,
+        }));
+}
