@@ -27,6 +27,7 @@ const Live = lazy(() => import("./live/Live").then((m) => ({ default: m.Live }))
 const RecordHome = lazy(() => import("./live/RecordHome").then((m) => ({ default: m.RecordHome })));
 const After = lazy(() => import("./after/After").then((m) => ({ default: m.After })));
 const Season = lazy(() => import("./season/Season").then((m) => ({ default: m.Season })));
+const Insured = lazy(() => import("./locker/Insured").then((m) => ({ default: m.Insured })));
 const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
@@ -44,6 +45,7 @@ function App() {
           <Route path="/locker" element={<Locker />} />
           <Route path="/locker/import" element={<ImportPage />} />
           <Route path="/locker/labels" element={<Labels />} />
+          <Route path="/locker/insurance" element={<Insured />} />
           <Route path="/season" element={<Season />} />
           <Route path="/phones" element={<Phones />} />
           <Route path="/house" element={<HouseHome />} />

@@ -10,9 +10,15 @@ namespace YokePair.Core.Season;
 /// <summary>What would do instead of a thing that another job has.</summary>
 /// <param name="Said">What to do.</param>
 /// <param name="Edits">The edits that do it.</param>
+/// <param name="Gaps">Needs that are not covered then.</param>
+/// <param name="GapsNow">The same as it stands.</param>
 /// <param name="Exposed">Once and must needs that are not covered, or hang by one thing, then.</param>
 /// <param name="ExposedNow">The same as it stands.</param>
-public sealed record Instead(string Said, IReadOnlyList<PlanEdit> Edits, int Exposed, int ExposedNow);
+public sealed record Instead(string Said, IReadOnlyList<PlanEdit> Edits, int Gaps, int GapsNow, int Exposed, int ExposedNow)
+{
+    /// <summary>Whether it is better than nothing.</summary>
+    internal bool Helps => (Gaps, Exposed).CompareTo((GapsNow, ExposedNow)) < 0;
+}
 
 /// <summary>Finds it: a like thing of a partner's, another of one's own, or one to hire. Each is tried before it is offered.</summary>
 public static class InsteadOf
@@ -24,7 +30,7 @@ public static class InsteadOf
     public static IReadOnlyList<Instead> Of(DayAnalysis day, IReadOnlyList<Item> locker, CancellationToken cancel = default)
     {
         var plan = day.Whole;
-        var now = DayVerdict.Of(day).Exposed;
+        var now = DayVerdict.Of(day);
         var missing = plan.Items.Where(i => i is Body or Lens && plan.Promised?.ContainsKey(i.Id) == true)
             .OrderByDescending(i => plan.Parts.Count(p => p.SetsUp(i.Id))).Take(MostThings);
         var offered = new List<Instead>();
@@ -32,15 +38,15 @@ public static class InsteadOf
             foreach (var (said, edits) in Candidates(plan, thing, locker))
             {
                 if (EditResult.Apply(plan, edits).Plan is not { } then) continue;
-                var exposed = DayVerdict.Of(day.Trying(then, cancel)).Exposed;
-                if (exposed < now) offered.Add(new Instead(said, edits, exposed, now));
+                offered.Add(Tried(said, edits, day.Trying(then, cancel), now));
             }
+        offered.RemoveAll(o => !o.Helps);
         if (offered.Count == 0 && Together(day, locker, now, cancel) is { } all) offered.Add(all);
-        return [.. offered.OrderBy(o => o.Exposed)];
+        return [.. offered.OrderBy(o => o.Gaps).ThenBy(o => o.Exposed)];
     }
 
     /// <summary>Where no one thing would do, all that is missing to hire.</summary>
-    private static Instead? Together(DayAnalysis day, IReadOnlyList<Item> locker, int now, CancellationToken cancel)
+    private static Instead? Together(DayAnalysis day, IReadOnlyList<Item> locker, DayVerdict now, CancellationToken cancel)
     {
         var plan = day.Whole;
         var edits = new List<PlanEdit>();
@@ -54,9 +60,15 @@ public static class InsteadOf
             hired.Add(said["Hire ".Length..^" for that day".Length]);
         }
         if (hired.Count < 2) return null;
-        var exposed = DayVerdict.Of(day.Trying(plan, cancel)).Exposed;
-        return exposed >= now ? null : new Instead($"Hire {English.List([.. hired.GroupBy(h => h).Select(g => g.Count() == 1 ? g.Key : $"{g.Count()} × {g.Key}")])} for that day",
-            edits, exposed, now);
+        var all = hired.GroupBy(h => h).Select(g => g.Count() == 1 ? g.Key : $"{g.Count()} × {g.Key}");
+        var together = Tried($"Hire {English.List([.. all])} for that day", edits, day.Trying(plan, cancel), now);
+        return together.Helps ? together : null;
+    }
+
+    private static Instead Tried(string said, IReadOnlyList<PlanEdit> edits, DayAnalysis then, DayVerdict now)
+    {
+        var verdict = DayVerdict.Of(then);
+        return new Instead(said, edits, verdict.Gaps, now.Gaps, verdict.Exposed, now.Exposed);
     }
 
     private static IEnumerable<(string Said, IReadOnlyList<PlanEdit> Edits)> Candidates(Plan plan, Item thing, IReadOnlyList<Item> locker)

@@ -8,6 +8,9 @@ public sealed record ClockDifference(double Seconds, int Moments)
     private const double WithinSeconds = 7200, SameMoment = 2, BurstGap = 2;
     private const int FewestMoments = 6, MostBursts = 4000;
 
+    /// <summary>Of thousands of windows the fullest is several deviations above the mean anyway.</summary>
+    private const double ByNoChance = 8;
+
     /// <summary>
     /// Finds it from what both took at once: of all differences between the beginnings of bursts of one and of the other, the true one is
     /// that which many share, as the others lie anywhere. Those within two seconds of the fullest second are averaged by their median.
@@ -30,7 +33,7 @@ public sealed record ClockDifference(double Seconds, int Moments)
         var (best, count) = Fullest(near);
         // By chance as many would lie there as in any window of that width.
         var chance = near.Count * 2 * SameMoment / (2 * WithinSeconds);
-        return count < FewestMoments || count < chance + (5 * Math.Sqrt(Math.Max(1, chance))) ? null : new ClockDifference(best, count);
+        return count < FewestMoments || count < chance + (ByNoChance * Math.Sqrt(Math.Max(1, chance))) ? null : new ClockDifference(best, count);
     }
 
     /// <summary>The median of the window that holds most.</summary>

@@ -37,7 +37,7 @@ internal static class BagEndpoints
 
     private static async Task<IResult> Table(string key, Days days, CancellationToken cancel) =>
         await FindAsync(key, days, cancel) is { } manifest
-            ? Results.File(ManifestCsv.Write(manifest), "text/csv", $"{key}-manifest.csv") : Problems.NotFound("assignment");
+            ? Results.File(PlainCsv.Of(manifest), "text/csv", $"{key}-manifest.csv") : Problems.NotFound("assignment");
 
     private static async Task<Manifest?> FindAsync(string key, Days days, CancellationToken cancel) =>
         await days.FindAsync(key, null, cancel) is { } session ? Manifest.Of(session.Day, (await days.LockerAsync(cancel)).Things) : null;

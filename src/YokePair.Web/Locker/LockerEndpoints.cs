@@ -18,6 +18,8 @@ internal static class LockerEndpoints
         locker.MapGet("/things/{id}", Detail).WithName("ShowThing").Produces<ThingDetail>().ProducesProblem(StatusCodes.Status404NotFound);
         locker.MapGet("/things/{id}/tag.svg", Tag).WithName("ThingTag").ExcludeFromDescription();
         locker.MapGet("/pair", Pair).WithName("AskPair").Produces<Compatible>().ProducesProblem(StatusCodes.Status404NotFound);
+        locker.MapGet("/insurance", Insured).WithName("ShowInsurance").Produces<Insurance>();
+        locker.MapGet("/insurance.csv", InsuranceTable).WithName("InsuranceTable").ExcludeFromDescription();
         locker.MapGet("/export.csv", ExportTable).WithName("ExportTable").ExcludeFromDescription();
         locker.MapGet("/export.json", ExportFile).WithName("ExportLocker").ExcludeFromDescription();
         locker.MapGet("/template.csv", (string? kind) => Results.File(LockerCsv.Template(kind), "text/csv", $"{kind ?? "locker"}-template.csv")).WithName("Template").ExcludeFromDescription();
@@ -40,6 +42,15 @@ internal static class LockerEndpoints
                 ? DateOnly.FromDateTime(start) : null))], FigureCatalogue.All,
             DemoDays.HasLocker(settings), locker.Unreadable));
     }
+
+    private static async Task<Ok<Insurance>> Insured(DateOnly? day, LockerStore store, TimeProvider clock, CancellationToken cancel) =>
+        TypedResults.Ok(await InsuranceAsync(day, store, clock, cancel));
+
+    private static async Task<IResult> InsuranceTable(DateOnly? day, LockerStore store, TimeProvider clock, CancellationToken cancel) =>
+        Results.File(PlainCsv.Of(await InsuranceAsync(day, store, clock, cancel)), "text/csv", "insurance.csv");
+
+    private static async Task<Insurance> InsuranceAsync(DateOnly? day, LockerStore store, TimeProvider clock, CancellationToken cancel) =>
+        Insurance.Of((await store.ThingsAsync(cancel)).Things, day is { Year: > 1 } on ? on : DateOnly.FromDateTime(clock.GetLocalNow().DateTime));
 
     private static async Task<IResult> Detail(string id, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
     {

@@ -31,6 +31,7 @@ export type SeasonPage = Schemas["SeasonPage"];
 export type SeasonGap = Schemas["SeasonGap"];
 export type SeasonTick = Schemas["SeasonTick"];
 export type CarriedOver = Schemas["CarriedOver"];
+export type Insurance = Schemas["Insurance"];
 export type CopyJob = Schemas["CopyJob"];
 export type CardCopyRequest = Schemas["CardCopyRequest"];
 export type CardPages = Schemas["CardPages"];

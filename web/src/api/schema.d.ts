@@ -932,6 +932,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/locker/insurance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShowInsurance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/locker/rows/{key}": {
         parameters: {
             query?: never;
@@ -3462,6 +3478,65 @@ export interface components {
              * @description The same as it stands.
              */
             exposedNow: number;
+        };
+        /**
+         * @description Everything an insurer asks of once a year, what is worth most first: what is valued, and cameras, glass and lights that are not. What is
+         *     hired is its owner's to insure; what is lost or retired is no longer there.
+         */
+        Insurance: {
+            /**
+             * Format: date
+             * @description The day it is made for.
+             */
+            day: string;
+            /** @description The lines. */
+            lines: components["schemas"]["InsuranceLine"][];
+            /**
+             * Format: double
+             * @description What it is worth together, as far as it is known.
+             */
+            value: number;
+            /**
+             * Format: int32
+             * @description How many cameras, lenses and lights nobody has valued.
+             */
+            unvalued: number;
+            /**
+             * Format: int32
+             * @description How many of them have no serial number told.
+             */
+            unnumbered: number;
+            /**
+             * Format: int32
+             * @description How many came within a year.
+             */
+            new: number;
+        };
+        /** @description A line of the list for the insurer. */
+        InsuranceLine: {
+            item: string;
+            /** @description What kind of thing it is. */
+            kind: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Serial number; null = nobody has said. */
+            serial: null | string;
+            /**
+             * Format: double
+             * @description What it would cost to replace; null = nobody has said.
+             */
+            value: null | number;
+            /**
+             * Format: date
+             * @description Day it was first used; null = not said.
+             */
+            firstUse: null | string;
+            /** @description Whose it is; null = one's own. */
+            owner: null | string;
+            /** @description Why it is not at home on that day; null = it is. */
+            away: null | string;
+            /** @description Whether it came within a year before that day. */
+            isNew: boolean;
         };
         /** @description A closed interval, written in a plan file as an array of two numbers. */
         Interval: number[];
@@ -12040,6 +12115,28 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ShowInsurance: {
+        parameters: {
+            query?: {
+                day?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Insurance"];
                 };
             };
         };

@@ -25,36 +25,29 @@ export function Home() {
   });
   const { search } = useLocation();
   const on = (shelf: Shelf) => list.data?.filter((a) => a.shelf === shelf) ?? [];
+  const current = on("current");
+  const over = current.filter((a) => isOver(a));
+  const ahead = over.length > mostOverShown ? current.filter((a) => !isOver(a)) : current;
   useActions([{ name: "Start a day", run: () => document.getElementById("start-name")?.focus() }]);
   return (
     <div>
       <PageHeader view="Assignments" />
       <main className="mx-auto max-w-4xl px-4 py-5">
         <h1 className="text-xl font-semibold">
-          {!list.data ? "Opening …" : on("current").length === 0 ? "Plan your first day" : "Your assignments"}
+          {!list.data ? "Opening …" : current.length === 0 ? "Plan your first day" : "Your assignments"}
         </h1>
         {list.error && <p role="alert">{list.error.message}</p>}
         <JustShelved />
         <ul className="mt-2">
-          {on("current").map((a) => (
+          {ahead.map((a) => (
             <AssignmentLine key={a.key} assignment={a} />
           ))}
         </ul>
-        {shelves.map(([shelf, word]) =>
-          on(shelf).length === 0 ? null : (
-            <details key={shelf} className="mt-2">
-              <summary className="cursor-pointer py-1.5">
-                {word}: {on(shelf).length}
-              </summary>
-              <ul>
-                {on(shelf).map((a) => (
-                  <AssignmentLine key={a.key} assignment={a} />
-                ))}
-              </ul>
-            </details>
-          ),
-        )}
-        {list.data && on("current").length === 0 && (
+        {ahead !== current && <Folded word="Over" assignments={over.toReversed()} />}
+        {shelves.map(([shelf, word]) => (
+          <Folded key={shelf} word={word} assignments={on(shelf)} />
+        ))}
+        {list.data && current.length === 0 && (
           <p className="mt-2 max-w-prose">
             Yoke Pair walks through a day of photographs part by part and tells you what one failure could
             cost. Put what you own into the locker, start a day from a usual one, or see it on a demo day.
@@ -64,6 +57,37 @@ export function Home() {
         <Begin />
       </main>
     </div>
+  );
+}
+
+const mostOverShown = 5;
+const mostShown = 50;
+
+const isOver = (a: AssignmentSummary) => !!a.end && new Date(a.end) < new Date();
+
+/** Those one seldom looks for: drawn once they are asked for, and not all at once. */
+function Folded({ word, assignments }: { word: string; assignments: AssignmentSummary[] }) {
+  const [open, setOpen] = useState(false);
+  const [most, setMost] = useState(mostShown);
+  if (assignments.length === 0) return null;
+  return (
+    <details className="mt-2" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="cursor-pointer py-1.5">
+        {word}: {assignments.length}
+      </summary>
+      {open && (
+        <ul>
+          {assignments.slice(0, most).map((a) => (
+            <AssignmentLine key={a.key} assignment={a} />
+          ))}
+        </ul>
+      )}
+      {open && assignments.length > most && (
+        <button className="webbing mt-1" onClick={() => setMost(most + mostShown)}>
+          {assignments.length - most} more
+        </button>
+      )}
+    </details>
   );
 }
 
@@ -115,6 +139,11 @@ function LineMenu({ assignment: a, put }: { assignment: AssignmentSummary; put: 
         </LinkEntry>
         <LinkEntry>
           <Link to={`/${a.key}/day?show=rules`}>Rename or move to another day</Link>
+        </LinkEntry>
+        <LinkEntry>
+          <a href={`/api/assignments/${encodeURIComponent(a.key)}/archive.zip`} download>
+            Save it whole, with record and figures
+          </a>
         </LinkEntry>
         {a.shelf === "current" && <Entry does={() => put("archived")}>Archive it</Entry>}
         <Entry does={() => put("deleted")}>Delete it</Entry>

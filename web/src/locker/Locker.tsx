@@ -105,6 +105,9 @@ export function Locker() {
         <Link to="/locker/labels" className="py-1">
           Labels
         </Link>
+        <Link to="/locker/insurance" className="py-1">
+          Insurance
+        </Link>
       </PageHeader>
       <main className="min-h-0 flex-1 overflow-auto" data-testid="locker">
         <UnreadableRows rows={page.unreadable} />

@@ -128,7 +128,7 @@ function Line({
             {gap.instead.map((i) => (
               <button key={i.said} className="webbing" onClick={() => does(gap, i.edits)}>
                 {i.said}
-                <span className="font-normal text-quiet"> {then(i.exposed, i.exposedNow)}</span>
+                <span className="font-normal text-quiet"> {then(i)}</span>
               </button>
             ))}
             <Link className="underline" to={`/${gap.job}/day?show=rules`}>
@@ -144,9 +144,11 @@ function Line({
   );
 }
 
-const then = (exposed: number, now: number) =>
-  exposed === 0
-    ? "then nothing hangs by one thing"
-    : exposed === now
-      ? `still ${number(exposed)} exposed`
-      : `then ${number(exposed)} exposed instead of ${number(now)}`;
+const then = (i: SeasonGap["instead"][number]) =>
+  i.gaps < i.gapsNow
+    ? i.gaps === 0
+      ? "then every picture is covered"
+      : `then ${number(i.gaps)} not covered instead of ${number(i.gapsNow)}`
+    : i.exposed === 0
+      ? "then nothing hangs by one thing"
+      : `then ${number(i.exposed)} exposed instead of ${number(i.exposedNow)}`;
