@@ -10,14 +10,17 @@ public static class Columns
     public static string Text()
     {
         var text = new StringBuilder();
-        text.Append("# Columns of the locker's table\n\nMade from the program. `id` and `kind` stand in every table; the rest by name, or in words, in any order.\n\n");
+        text.Append("# Columns of the locker's table\n\nMade from the program. `id` and `kind` stand in every table; the rest by name, or in words, in any "
+            + "order.\n\n");
         text.Append("| column | unit | form | kinds |\n|---|---|---|---|\n");
         text.Append("| id | | text; empty for a new thing | all |\n");
         text.Append("| kind | | " + string.Join(", ", FigureCatalogue.Kinds) + " | all |\n");
         text.Append("| estimated | | names of figures that are estimates, joined by + | all |\n");
         text.Append("| sensorWidthMm | mm | number, instead of crop | body |\n");
         foreach (var figure in FigureCatalogue.All)
-            text.Append(System.Globalization.CultureInfo.InvariantCulture, $"| {figure.Name} | {figure.Unit} | {Form(figure)} | {(figure.Kinds.Count == FigureCatalogue.Kinds.Count ? "all" : string.Join(", ", figure.Kinds))} |\n");
+            text.Append(System.Globalization.CultureInfo.InvariantCulture,
+                $"| {figure.Name} | {figure.Unit} | {Form(figure)} | "
+                    + $"{(figure.Kinds.Count == FigureCatalogue.Kinds.Count ? "all" : string.Join(", ", figure.Kinds))} |\n");
         return text.ToString();
     }
 

@@ -57,7 +57,13 @@ public static class Schema
     {
         var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
         if (type == typeof(Interval))
-            return new JsonObject { ["type"] = new JsonArray("array", "null"), ["items"] = new JsonObject { ["type"] = "number" }, ["minItems"] = 2, ["maxItems"] = 2 };
+            return new JsonObject
+            {
+                ["type"] = new JsonArray("array", "null"),
+                ["items"] = new JsonObject { ["type"] = "number" },
+                ["minItems"] = 2,
+                ["maxItems"] = 2
+            };
         if (type == typeof(DateTime))
             return new JsonObject { ["type"] = new JsonArray("string", "null"), ["pattern"] = @"^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?$" };
         if (context.PropertyInfo is { Name: "mount" } && type == typeof(IReadOnlyList<string>))

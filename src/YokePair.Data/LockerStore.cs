@@ -160,7 +160,8 @@ public sealed class LockerStore(YokeContext db, LockerMemory memory, PlanStore p
     public async Task<LockerOutcome> StepAsync(bool undo, CancellationToken cancel = default)
     {
         await using var writing = await writers.BeginAsync(db, cancel);
-        if (await Steps(undo).FirstOrDefaultAsync(cancel) is not { } edit) return new LockerOutcome([], undo ? "There is nothing to undo." : "There is nothing to redo.");
+        if (await Steps(undo).FirstOrDefaultAsync(cancel) is not { } edit) return new LockerOutcome([], undo ? "There is nothing to undo."
+            : "There is nothing to redo.");
         if (Unreadable(edit)) return new LockerOutcome([], $"What was noted of \"{edit.Label}\" cannot be read any more, so it stays as it is.");
         var (from, to) = (Snapshot(undo ? edit.After : edit.Before), Snapshot(undo ? edit.Before : edit.After));
         var rows = await RowsAsync(from.Keys, cancel);

@@ -231,7 +231,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
 
     /// <summary>One assignment, with what could be undone and redone.</summary>
     public async Task<StoredPlan?> FindAsync(string key, CancellationToken cancel = default) =>
-        await RevisionAsync(key, cancel) is { } revision && await ReadAsync(key, revision, cancel) is { } plan ? await DescribeAsync(key, revision, plan, cancel) : null;
+        await RevisionAsync(key, cancel) is { } revision && await ReadAsync(key, revision, cancel) is { } plan
+            ? await DescribeAsync(key, revision, plan, cancel) : null;
 
     /// <summary>Keeps a new assignment under a key made of its id.</summary>
     public async Task<StoredPlan> AddAsync(Plan plan, CancellationToken cancel = default)
@@ -242,7 +243,15 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
         var key = wanted;
         for (var n = 2; taken.Contains(key); n++) key = string.Create(CultureInfo.InvariantCulture, $"{wanted}-{n}");
         var json = PlanFile.Write(plan);
-        db.Assignments.Add(new AssignmentRow { Key = key, Name = plan.Assignment.Name, Start = FirstStart(plan), End = LastEnd(plan), Revision = 1, Plan = json });
+        db.Assignments.Add(new AssignmentRow
+        {
+            Key = key,
+            Name = plan.Assignment.Name,
+            Start = FirstStart(plan),
+            End = LastEnd(plan),
+            Revision = 1,
+            Plan = json
+        });
         await db.SaveChangesAsync(cancel);
         await writing.CommitAsync(cancel);
         memory.Keep(key, 1, plan, json.Length);
@@ -368,14 +377,16 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
 
     private async Task<ChangeOutcome> StaleAsync(string key, int revision, int since, CancellationToken cancel)
     {
-        var edits = await db.Edits.AsNoTracking().Where(e => e.AssignmentKey == key && e.Revision > since).OrderBy(e => e.Revision).Select(e => new { e.Undone, e.Label }).ToListAsync(cancel);
+        var edits = await db.Edits.AsNoTracking().Where(e => e.AssignmentKey == key && e.Revision > since).OrderBy(e => e.Revision)
+            .Select(e => new { e.Undone, e.Label }).ToListAsync(cancel);
         return new ChangeOutcome.Stale(revision, [.. edits.Select(e => (e.Undone ? "undone: " : "") + e.Label)]);
     }
 
     private async Task<StoredPlan> DescribeAsync(string key, int revision, Plan plan, CancellationToken cancel) =>
         new(key, revision, plan, await LabelAsync(key, undo: true, cancel), await LabelAsync(key, undo: false, cancel));
 
-    private Task<string?> LabelAsync(string key, bool undo, CancellationToken cancel) => Steps(key, undo).AsNoTracking().Select(e => e.Label).FirstOrDefaultAsync(cancel);
+    private Task<string?> LabelAsync(string key, bool undo, CancellationToken cancel) => Steps(key, undo).AsNoTracking().Select(e => e.Label)
+        .FirstOrDefaultAsync(cancel);
 
     /// <summary>Edits that could be taken back, or made again, the next first.</summary>
     private IQueryable<EditRow> Steps(string key, bool undo)
@@ -405,7 +416,8 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
     private async Task<Plan?> ReadAsync(string key, int revision, CancellationToken cancel)
     {
         if (memory.Recall(key, revision) is { } known) return known;
-        if (await db.Assignments.AsNoTracking().Where(a => a.Key == key).Select(a => new { a.Revision, a.Plan }).FirstOrDefaultAsync(cancel) is not { } row) return null;
+        if (await db.Assignments.AsNoTracking().Where(a => a.Key == key).Select(a => new { a.Revision, a.Plan })
+            .FirstOrDefaultAsync(cancel) is not { } row) return null;
         var reading = PlanFile.ReadKept(row.Plan);
         var plan = reading.Plan ?? throw new UnreadableDayException(key, row.Revision, string.Join("; ", reading.Problems.Take(3)));
         memory.Keep(key, row.Revision, plan, row.Plan.Length);

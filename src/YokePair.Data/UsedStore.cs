@@ -45,7 +45,8 @@ public sealed class UsedStore(YokeContext db, UsedMemory memory, Writers writers
     public async Task KeepAsync(UsedStored used, CancellationToken cancel = default)
     {
         await using var writing = await writers.BeginAsync(db, cancel);
-        var revision = (await db.Used.AsNoTracking().Where(u => u.AssignmentKey == used.Key).Select(u => (int?)u.Revision).FirstOrDefaultAsync(cancel) ?? 0) + 1;
+        var revision = (await db.Used.AsNoTracking().Where(u => u.AssignmentKey == used.Key).Select(u => (int?)u.Revision).FirstOrDefaultAsync(cancel) ?? 0)
+            + 1;
         await db.Used.Where(u => u.AssignmentKey == used.Key).ExecuteDeleteAsync(cancel);
         db.Used.Add(new UsedRow
         {

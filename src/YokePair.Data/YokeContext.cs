@@ -22,6 +22,7 @@ public sealed class YokeContext(DbContextOptions<YokeContext> options) : DbConte
 
     public DbSet<AnswerRow> Answers => Set<AnswerRow>();
 
+    // Long: the tables, one after the other.
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<AssignmentRow>(row =>

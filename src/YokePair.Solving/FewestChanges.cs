@@ -229,7 +229,8 @@ public static class FewestChanges
     {
         /// <summary>The model is solved dozens of times, each time with a little more: preparing it thoroughly takes longer than solving it.</summary>
         private const string Parameters = "num_workers:1,cp_model_probing_level:0,linearization_level:0,max_presolve_iterations:1,optimize_with_core:true",
-            ParametersForSeconds = "num_workers:1,cp_model_probing_level:0,linearization_level:0,max_presolve_iterations:1,cp_model_use_sat_presolve:false,symmetry_level:0";
+            ParametersForSeconds =
+                "num_workers:1,cp_model_probing_level:0,linearization_level:0,max_presolve_iterations:1,cp_model_use_sat_presolve:false,symmetry_level:0";
 
         private readonly SetupProblem problem;
         private readonly CpModel model = new();

@@ -37,7 +37,8 @@ internal sealed class KitSetups
     /// <summary>Needs that no setups found protect even with everything along.</summary>
     public HashSet<AskedNeed> Beyond { get; }
 
-    /// <summary>Whether no setups whatever protect what is <see cref="Beyond"/> those found: where a part has more hands than are tried at once, nobody knows.</summary>
+    /// <summary>Whether no setups whatever protect what is <see cref="Beyond"/> those found: where a part has more hands than are tried at once, nobody
+    /// knows.</summary>
     public bool IsCertain { get; } = true;
 
     /// <summary>The plan with every change made; null where one of them cannot be.</summary>
@@ -69,6 +70,7 @@ internal sealed class KitSetups
             .Count(asked => !Beyond.Contains(asked) && givenUp?.Contains(asked) != true);
 
     /// <summary>The best setups found; null as soon as a part of them exposes more than is given up, if that is said.</summary>
+    // Long: one round of improving, from asking to keeping.
     private (Plan Plan, IReadOnlyList<ProposedChange> Setups)? Improved(Plan from, IReadOnlySet<AskedNeed>? givenUp, CancellationToken cancel)
     {
         var setups = new SetupProblem(from);
@@ -77,7 +79,8 @@ internal sealed class KitSetups
         {
             int[] own = [.. Enumerable.Range(0, options.Length).Where(s => setups.Slots[s].Part == part.Id)];
             var least = Exposed(setups.With(options), givenUp, part.Id);
-            while (least > 0 && !cancel.IsCancellationRequested && (own.Any(slot => Try(slot, null)) || own.Any(first => own.Any(second => second > first && Try(first, second))))) { }
+            while (least > 0 && !cancel.IsCancellationRequested
+                && (own.Any(slot => Try(slot, null)) || own.Any(first => own.Any(second => second > first && Try(first, second))))) { }
             if (givenUp is not null && least > 0)
             {
                 if (own.Length > HandsTriedTogether) SawAll = false;
@@ -113,6 +116,7 @@ internal sealed class KitSetups
         }
         return (setups.With(options), setups.Differences(options));
 
-        bool Clashes(int slot) => setups.Exclusive.Any(e => e.Any(c => c.Slot == slot && c.Option == options[slot]) && e.Count(c => options[c.Slot] == c.Option) > 1);
+        bool Clashes(int slot) => setups.Exclusive.Any(e => e.Any(c => c.Slot == slot && c.Option == options[slot])
+            && e.Count(c => options[c.Slot] == c.Option) > 1);
     }
 }

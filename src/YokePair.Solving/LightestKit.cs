@@ -24,7 +24,8 @@ namespace YokePair.Solving;
 /// <param name="Rounds">How often the report was asked.</param>
 /// <param name="Seconds">How long it took.</param>
 public sealed record KitProposal(
-    bool Proven, FailureClass Survives, KitGoal Goal, KitTotals Now, KitTotals Found, double Cost, double AtLeast, IReadOnlyList<KitChange> Changes, IReadOnlyList<ProposedChange> Setups,
+    bool Proven, FailureClass Survives, KitGoal Goal, KitTotals Now, KitTotals Found, double Cost, double AtLeast, IReadOnlyList<KitChange> Changes,
+        IReadOnlyList<ProposedChange> Setups,
     IReadOnlyList<HouseRule> House, IReadOnlyList<Exposed> Exposed, IReadOnlyList<TextPiece> Sentence, int Rounds, double Seconds);
 
 /// <summary>How far the search for a kit has come.</summary>
@@ -50,7 +51,8 @@ public static class LightestKit
     /// <param name="wish">What is wanted.</param>
     /// <param name="progress">Told after each round.</param>
     /// <param name="cancel">Stops the search; the best so far is given with the bound.</param>
-    public static KitProposal Find(Plan plan, IReadOnlyList<Item> locker, KitWish wish, IProgress<KitProgress>? progress = null, CancellationToken cancel = default)
+    public static KitProposal Find(Plan plan, IReadOnlyList<Item> locker, KitWish wish, IProgress<KitProgress>? progress = null,
+        CancellationToken cancel = default)
     {
         var clock = Stopwatch.StartNew();
         var asItIs = new KitProblem(plan, locker, wish with { SetupsFree = false });
@@ -87,7 +89,8 @@ public static class LightestKit
                 foreach (var clause in clauses) model.Add(clause);
                 if (clauses.Count > 0)
                 {
-                    if (!wish.SetupsFree && Completed(problem, answer.Chosen, today, model) is { } whole && CostOf(problem, whole) is var of && of < (best?.Cost ?? long.MaxValue) && setups.Fit(whole, model.GivenUp, cancel) is { } fits) best = new ChosenKit(whole, of, fits);
+                    if (!wish.SetupsFree && Completed(problem, answer.Chosen, today, model) is { } whole && CostOf(problem, whole) is var of
+                        && of < (best?.Cost ?? long.MaxValue) && setups.Fit(whole, model.GivenUp, cancel) is { } fits) best = new ChosenKit(whole, of, fits);
                 }
                 else if (setups.Fit(answer.Chosen, model.GivenUp, cancel) is { } fits)
                 {
@@ -100,7 +103,8 @@ public static class LightestKit
                     model.Forbid(answer.Chosen);
                     if (wish.SetupsFree && !setups.SawAll) open = Math.Min(open, answer.Cost);
                 }
-                progress?.Report(new KitProgress(round, Unit(problem, wish.Goal, atLeast.Value), best is null ? null : Unit(problem, wish.Goal, best.Cost), clock.Elapsed.TotalSeconds));
+                progress?.Report(new KitProgress(round, Unit(problem, wish.Goal, atLeast.Value), best is null ? null : Unit(problem, wish.Goal, best.Cost),
+                    clock.Elapsed.TotalSeconds));
             }
             return (best, atLeast ?? 0, false);
         }
@@ -113,7 +117,8 @@ public static class LightestKit
         var things = problem.Options.Where((_, o) => chosen[o]).Select(o => o.Thing).ToHashSet(StringComparer.Ordinal);
         for (var o = 0; o < kit.Length; o++) kit[o] |= today[o] && !things.Contains(problem.Options[o].Thing);
         if (problem.Lacks(kit, model.GivenUp).Count > 0 || !model.WithinLimits(kit) || !Keeps(problem, kit)) return null;
-        foreach (var o in Enumerable.Range(0, kit.Length).Where(o => kit[o] && !chosen[o] && !problem.Options[o].Fixed && problem.Options[o].Cost > 0).OrderByDescending(o => problem.Options[o].Cost))
+        foreach (var o in Enumerable.Range(0, kit.Length).Where(o => kit[o] && !chosen[o] && !problem.Options[o].Fixed && problem.Options[o].Cost > 0)
+            .OrderByDescending(o => problem.Options[o].Cost))
         {
             kit[o] = false;
             if (!Keeps(problem, kit) || problem.Lacks(kit, model.GivenUp, first: true).Count > 0) kit[o] = true;
@@ -127,7 +132,8 @@ public static class LightestKit
     private static ChosenKit Lightened(KitProblem problem, ChosenKit kit, KitSetups setups, Model model, CancellationToken cancel)
     {
         bool[] chosen = [.. kit.Chosen];
-        foreach (var o in Enumerable.Range(0, chosen.Length).Where(o => chosen[o] && !problem.Options[o].Fixed && problem.Options[o].Cost > 0).OrderByDescending(o => problem.Options[o].Cost))
+        foreach (var o in Enumerable.Range(0, chosen.Length).Where(o => chosen[o] && !problem.Options[o].Fixed && problem.Options[o].Cost > 0)
+            .OrderByDescending(o => problem.Options[o].Cost))
         {
             if (cancel.IsCancellationRequested) break;
             chosen[o] = false;
@@ -167,10 +173,12 @@ public static class LightestKit
             take = [.. problem.Options.Select((o, i) => model.NewBoolVar(o.Thing + i))];
             for (var o = 0; o < take.Length; o++)
                 if (problem.Options[o].Fixed) model.Add(take[o] == 1);
-            foreach (var thing in Enumerable.Range(0, take.Length).GroupBy(o => problem.Options[o].Thing).Where(g => g.Count() > 1)) model.AddAtMostOne(thing.Select(o => take[o]));
+            foreach (var thing in Enumerable.Range(0, take.Length).GroupBy(o => problem.Options[o].Thing)
+                .Where(g => g.Count() > 1)) model.AddAtMostOne(thing.Select(o => take[o]));
             foreach (var bound in problem.House) Add(bound);
             foreach (var (options, grams) in problem.Limits)
-                model.Add(LinearExpr.WeightedSum(options.Select(o => take[o]), options.Select(o => (long)Math.Ceiling(problem.Options[o].Grams))) <= (long)grams);
+                model.Add(LinearExpr.WeightedSum(options.Select(o => take[o]),
+                    options.Select(o => (long)Math.Ceiling(problem.Options[o].Grams))) <= (long)grams);
         }
 
         /// <summary>Needs the last kit gives up because no kit within the limits protects them.</summary>
@@ -221,7 +229,8 @@ public static class LightestKit
 
         public void Forbid(bool[] chosen) => model.AddBoolOr(take.Select((v, o) => chosen[o] ? v.Not() : (ILiteral)v));
 
-        public bool WithinLimits(bool[] chosen) => problem.Limits.All(l => l.Options.Where(o => chosen[o]).Sum(o => Math.Ceiling(problem.Options[o].Grams)) <= Math.Floor(l.Grams));
+        public bool WithinLimits(bool[] chosen) => problem.Limits.All(l => l.Options.Where(o => chosen[o])
+            .Sum(o => Math.Ceiling(problem.Options[o].Grams)) <= Math.Floor(l.Grams));
 
         public void Dispose() => solver.Dispose();
     }

@@ -39,7 +39,8 @@ internal static class ApiDocument
             }
             // What the server always writes is never missing for those who read it, whether or not a file may leave it out.
             foreach (var property in context.JsonTypeInfo.Properties)
-                if (schema.Properties?.ContainsKey(property.Name) == true && AlwaysWritten(property)) (schema.Required ??= new HashSet<string>()).Add(property.Name);
+                if (schema.Properties?.ContainsKey(property.Name) == true && AlwaysWritten(property)) (schema.Required ??= new HashSet<string>())
+                    .Add(property.Name);
             return Task.CompletedTask;
         });
     }

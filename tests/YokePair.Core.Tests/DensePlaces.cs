@@ -4,12 +4,12 @@ namespace YokePair.Core.Tests;
 
 /// <summary>
 /// Counts what is too dense to read: lines over 160 characters, functions over 40 lines. A long function may stay where the line before it
-/// says why, starting "Long:". What is counted here is still to be mended and may only become less: whoever mends one lowers the number.
+/// says why, starting "Long:".
 /// </summary>
 public sealed partial class DensePlaces
 {
-    private const int LongLines = 384;
-    private const int LongFunctions = 59;
+    private const int LongLines = 0;
+    private const int LongFunctions = 0;
 
     private static readonly string Root = Find();
 

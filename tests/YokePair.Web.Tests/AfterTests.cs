@@ -2,7 +2,6 @@ using System.IO.Compression;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
-using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using YokePair.Core.Plans;
 using YokePair.Core.Taken;
@@ -60,6 +59,7 @@ public sealed class AfterTests : IDisposable
         for (var n = 0; n < 400; n++)
         {
             var page = await client.Json($"/api/assignments/{key}/after");
+            if (page.GetProperty("reading").TryGetProperty("problem", out var problem) && problem.ValueKind != JsonValueKind.Null) Assert.Fail(problem.GetString());
             if (!page.GetProperty("reading").GetProperty("running").GetBoolean()) return page;
             await Task.Delay(50);
         }

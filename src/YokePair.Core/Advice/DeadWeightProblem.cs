@@ -115,7 +115,8 @@ public sealed class DeadWeightProblem
         _ => true,
     };
 
-    private bool Falls(DayAnalysis after, string part, string need) => after.PartOf(part) is { } found && !Stands(after, found, found.Needs.First(n => n.Need.Id == need));
+    private bool Falls(DayAnalysis after, string part, string need) => after.PartOf(part) is { } found
+        && !Stands(after, found, found.Needs.First(n => n.Need.Id == need));
 
     /// <summary>Ids of the things without any one of which some need would have less margin, or hang by one thing more.</summary>
     private HashSet<string> Carrying() =>

@@ -46,16 +46,19 @@ public sealed record CarryLimit(string Id, double Grams);
 /// <param name="Goal">What to have least of.</param>
 /// <param name="FromLocker">Whether things from the locker may come along.</param>
 /// <param name="Move">Whether glass, bodies and flashes may be packed elsewhere.</param>
-/// <param name="SetupsFree">Whether the glass on the cameras in hand may be chosen anew in every part; else setups stay, and what is left at home leaves a hole.</param>
+/// <param name="SetupsFree">Whether the glass on the cameras in hand may be chosen anew in every part; else setups stay, and what is left at home leaves a
+/// hole.</param>
 /// <param name="Limits">Limits of places and people.</param>
 public sealed record KitWish(
-    FailureClass Survives = FailureClass.Item, KitGoal Goal = KitGoal.Weight, bool FromLocker = true, bool Move = false, bool SetupsFree = false, IReadOnlyList<CarryLimit>? Limits = null);
+    FailureClass Survives = FailureClass.Item, KitGoal Goal = KitGoal.Weight, bool FromLocker = true, bool Move = false, bool SetupsFree = false,
+        IReadOnlyList<CarryLimit>? Limits = null);
 
 /// <summary>A thing in a place, which may be taken along or not. A thing may have several, of which at most one is chosen.</summary>
 /// <param name="Thing">Id of the thing.</param>
 /// <param name="Place">Id of the place, or <c>@thing</c>.</param>
 /// <param name="Today">Whether it is packed there today.</param>
-/// <param name="Fixed">Whether it stays in any case: what the needs do not tell of (chargers, readers, carrying gear) and what is reckoned elsewhere (batteries, cells, cards).</param>
+/// <param name="Fixed">Whether it stays in any case: what the needs do not tell of (chargers, readers, carrying gear) and what is reckoned elsewhere
+/// (batteries, cells, cards).</param>
 /// <param name="Grams">Its weight, 0 where not known.</param>
 /// <param name="Value">Its value, 0 where not known.</param>
 /// <param name="Cost">What choosing it costs by the goal.</param>

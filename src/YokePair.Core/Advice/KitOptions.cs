@@ -15,7 +15,8 @@ internal static class KitOptions
         var options = new List<KitOption>();
         var items = new List<Item>();
         var places = Sensible(plan);
-        var inUse = plan.Parts.SelectMany(p => p.Setups.SelectMany(s => s.Named()).Select(n => n.Id).Concat((p.Lights ?? []).SelectMany(l => l.Named(_ => false)).Select(n => n.Id)))
+        var inUse = plan.Parts.SelectMany(p => p.Setups.SelectMany(s => s.Named()).Select(n => n.Id)
+            .Concat((p.Lights ?? []).SelectMany(l => l.Named(_ => false)).Select(n => n.Id)))
             .Concat(plan.Items.Select(i => PlaceReference.Parse(i.Place, plan.HasItem)?.Item).OfType<string>()).ToHashSet(StringComparer.Ordinal);
         foreach (var item in plan.Items) Add(item, item.Id, item.Place ?? "", today: true);
         foreach (var item in wish.Move ? plan.Items : [])
@@ -33,7 +34,8 @@ internal static class KitOptions
             var grams = item.WeightG ?? from?.WeightG ?? 0;
             var value = item.Value ?? from?.Value ?? 0;
             var stays = today && (item.IsFixed() || item.Keep == Keep.Always);
-            options.Add(new KitOption(thing, place, today, stays, grams, value, CostOf(wish.Goal, item, grams, value, today, plan.ItemOf(thing) is not null, plan.PlaceOf(place))));
+            options.Add(new KitOption(thing, place, today, stays, grams, value,
+                CostOf(wish.Goal, item, grams, value, today, plan.ItemOf(thing) is not null, plan.PlaceOf(place))));
             items.Add(today ? item : item with { Id = $"{thing}\u0000{place}", Place = place });
         }
     }

@@ -56,7 +56,9 @@ public sealed class KitProblem
         wish.Limits is not { Count: > 0 } limits ? []
             : [.. new KitProblem(plan, locker, wish with { FromLocker = false, Move = false }) is var problem ? limits.Zip(problem.Limits).SelectMany(l =>
                 l.Second.Options.Where(o => problem.Options[o].Fixed).Sum(o => problem.Options[o].Grams) is var stays && stays > l.First.Grams
-                    ? [new PlanProblem("limit", $"for {l.First.Id} is {Weight(l.First.Grams)}; batteries, chargers and the rest that is not chosen here weigh {Weight(stays)} there. Allow more, or move some of it")]
+                    ? [new PlanProblem("limit",
+                        $"for {l.First.Id} is {Weight(l.First.Grams)}; batteries, chargers and the rest that is not chosen here weigh {Weight(stays)} there. "
+                            + $"Allow more, or move some of it")]
                     : Array.Empty<PlanProblem>()) : []];
 
     /// <summary>Needs that do not survive everything asked even with all there is along.</summary>
@@ -114,7 +116,8 @@ public sealed class KitProblem
             changes.Add(new KitChange(thing.Key, (today.ItemOf(thing.Key) ?? locker[thing.Key]).Label, was?.Place, now?.Place, option.Grams, edit));
         }
         // What leaves may carry what stays, so the things that lie on others go first.
-        return [.. changes.OrderBy(c => c.To is null ? 0 : c.From is null ? 2 : 1).ThenBy(c => c.From?.StartsWith('@') == true ? 0 : 1).ThenByDescending(c => c.Grams)];
+        return [.. changes.OrderBy(c => c.To is null ? 0 : c.From is null ? 2 : 1).ThenBy(c => c.From?.StartsWith('@') == true ? 0 : 1)
+            .ThenByDescending(c => c.Grams)];
     }
 
     private static string Weight(double grams) => FormattableString.Invariant($"{grams / 1000:0.#} kg ({grams / 453.6:0.#} lb)");

@@ -18,7 +18,8 @@ internal sealed class KitVariants
         var all = items.ToList();
         var at = plan.Items.Select((item, i) => (item.Id, At: i)).ToDictionary(x => x.Id, x => x.At, StringComparer.Ordinal);
         var own = plan.Parts.Select(part => HoldsOf(plan, part, at)).ToList();
-        holds = [.. plan.Parts.Select((part, p) => ((int, Hold)[])[.. own[p], .. plan.Parts.SelectMany((other, o) => Day.Overlap(part, other) ? own[o].Select(h => (h.Item, h.Hold with { Here = false })) : [])])
+        holds = [.. plan.Parts.Select((part, p) => ((int, Hold)[])[.. own[p],
+            .. plan.Parts.SelectMany((other, o) => Day.Overlap(part, other) ? own[o].Select(h => (h.Item, h.Hold with { Here = false })) : [])])
             .Select(found => Enumerable.Range(0, plan.Items.Count).Select(i => found.Where(f => f.Item1 == i).Select(f => f.Item2).ToArray()).ToArray())];
         var ofThing = options.Select((option, o) => (option.Thing, o)).ToLookup(x => x.Thing, x => x.o, StringComparer.Ordinal);
         things = [.. Enumerable.Range(0, plan.Items.Count).Select(i =>
@@ -26,12 +27,17 @@ internal sealed class KitVariants
             List<Item> on = [.. PlaceReference.Bearers(plan.Items[i], plan.ItemsById())];
             int[] bearers = [.. on.Select(b => at[b.Id])];
             string?[] places = [plan.Items[i].Place, .. on.Select(b => b.Place)];
-            int[] spares = [.. places.Select((place, level) => (level == 0 ? holds.Any(part => part[i].Any(h => h.With.Any(Loose))) : bearers.Take(level).All(Loose)) ? Spare(plan.Items[i], place, level) : -1)];
+            int[] spares = [.. places.Select((place, level) =>
+                (level == 0 ? holds.Any(part => part[i].Any(h => h.With.Any(Loose))) : bearers.Take(level).All(Loose)) ? Spare(plan.Items[i], place, level)
+                : -1)];
             return new Thing(bearers, spares);
         })];
-        bearersIn = [.. holds.Select(part => Enumerable.Range(0, plan.Items.Count).SelectMany(i => part[i].SelectMany(h => h.With).Concat(things[i].Spares.Any(s => s >= 0) ? things[i].Bearers : [])).Where(Loose).Distinct().ToArray())];
+        bearersIn = [.. holds.Select(part => Enumerable.Range(0, plan.Items.Count)
+            .SelectMany(i => part[i].SelectMany(h => h.With).Concat(things[i].Spares.Any(s => s >= 0) ? things[i].Bearers : [])).Where(Loose).Distinct()
+            .ToArray())];
         Items = all;
-        Variants = [.. Enumerable.Range(0, options.Count).Select(o => ofThing[options[o].Thing].Concat(o < things.Length ? things[o].Spares.Where(s => s >= 0) : []).ToArray())];
+        Variants = [.. Enumerable.Range(0, options.Count).Select(o => ofThing[options[o].Thing]
+            .Concat(o < things.Length ? things[o].Spares.Where(s => s >= 0) : []).ToArray())];
         Owner = [.. Enumerable.Range(0, all.Count).Select(i => i < options.Count ? i : Array.FindIndex(things, t => t.Spares.Contains(i)))];
 
         bool Loose(int item) => !options[item].Fixed;
@@ -91,7 +97,8 @@ internal sealed class KitVariants
         return gone;
     }
 
-    /// <summary>Who holds what in a part, and with what: a chain of glass goes with its camera and as a whole, all else in a setup with the camera, a light as a whole.</summary>
+    /// <summary>Who holds what in a part, and with what: a chain of glass goes with its camera and as a whole, all else in a setup with the camera, a light
+    /// as a whole.</summary>
     private static IEnumerable<(int Item, Hold Hold)> HoldsOf(Plan plan, Part part, Dictionary<string, int> at)
     {
         foreach (var setup in part.Setups)

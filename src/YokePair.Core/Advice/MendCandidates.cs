@@ -25,7 +25,8 @@ internal static class MendCandidates
         foreach (var item in plan.Items)
         {
             // What a setup of this part names is in a hand, wherever it is packed; what lies on another thing goes with it.
-            if (item is not (Body or Lens or Adapter or Converter or Tube or Flash or Battery or Cells or Card) || item.Place?.StartsWith('@') != false) continue;
+            if (item is not (Body or Lens or Adapter or Converter or Tube or Flash or Battery or Cells or Card)
+                || item.Place?.StartsWith('@') != false) continue;
             if (part.Setups.Any(s => s.Named().Any(n => n.Id == item.Id)) || !bearing.Has(item)) continue;
             foreach (var place in near)
                 if (place.Id != item.Place) yield return new MoveItem { Item = item.Id, Place = place.Id };
@@ -63,7 +64,8 @@ internal static class MendCandidates
         var plan = day.Plan;
         var findings = day.PartOf(part.Id)!;
         var found = findings.Needs.First(n => n.Need.Id == need.Id);
-        var kinds = found.Cuts.Where(c => c.Length == 1).Select(c => (Item?)day.Kit.Items[c[0]]).OfType<Item>().Where(i => i is not (Battery or Card or Cells)).Select(i => (Thing: Plain(i), Lens: (string?)null))
+        var kinds = found.Cuts.Where(c => c.Length == 1).Select(c => (Item?)day.Kit.Items[c[0]]).OfType<Item>().Where(i => i is not (Battery or Card or Cells))
+            .Select(i => (Thing: Plain(i), Lens: (string?)null))
             .Concat(!found.Outcome.IsMet() ? BetterThings(day, findings, found) : []).ToList();
         // Where no single thing is to blame, whoever has it is: a second camera like theirs for somebody else.
         if (kinds.Count == 0 && found.Best is { Rig.Fitted: { } like }) kinds.Add((Plain(like.Glass.Body), null));
@@ -88,11 +90,14 @@ internal static class MendCandidates
     private static IEnumerable<IReadOnlyList<PlanEdit>> InHand(Plan plan, Part part, Item thing, string? lens, string? has)
     {
         // A second of something serves best in the hands of somebody else.
-        var hands = part.Setups.Concat(plan.People.Where(p => p.Role != PersonRole.Assistant && part.Present?.Contains(p.Id) != false && part.Setups.All(s => s.Person != p.Id || s.Position != Slung))
+        var hands = part.Setups.Concat(plan.People.Where(p => p.Role != PersonRole.Assistant && part.Present?.Contains(p.Id) != false
+            && part.Setups.All(s => s.Person != p.Id || s.Position != Slung))
             .Select(p => new Setup { Person = p.Id, Position = Slung, Body = thing is Body ? thing.Id : null })).OrderBy(s => s.Person == has);
         foreach (var setup in hands)
         {
-            if (thing is Lens glass && plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is { } held && held.Mount.Contains(glass.Mount)) yield return [new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position, Body = held.Id, Lens = glass.Id }];
+            if (thing is Lens glass && plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == setup.Body) is { } held
+                && held.Mount.Contains(glass.Mount)) yield return [new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position,
+                Body = held.Id, Lens = glass.Id }];
             if (thing is not Body { Slots.Count: > 0 } body) continue;
             // A body that comes along is empty: a battery and cards of its types that no other hand needs go in before the part.
             var battery = Spare(plan, part).OfType<Battery>().FirstOrDefault(b => b.Type == body.BatteryType && b.Charged);
@@ -104,14 +109,20 @@ internal static class MendCandidates
                 cards.Remove(card);
                 filling.Add(new MoveItem { Item = card.Id, Place = FormattableString.Invariant($"@{body.Id}/{slot + 1}") });
             }
-            if (filling.Count == 0) filling.Add(new BorrowThing { Item = new Card { Id = $"{body.Id}-card", Name = $"{body.Slots[0].Type} card", Type = body.Slots[0].Type, Place = $"@{body.Id}/1" } });
+            if (filling.Count == 0) filling.Add(new BorrowThing
+            {
+                Item =
+                new Card { Id = $"{body.Id}-card", Name = $"{body.Slots[0].Type} card", Type = body.Slots[0].Type, Place = $"@{body.Id}/1" }
+            });
             yield return
             [
                 battery is null
-                    ? new BorrowThing { Item = new Battery { Id = $"{body.Id}-battery", Name = $"{body.BatteryType} battery", Type = body.BatteryType, Place = $"@{body.Id}" } }
+                    ? new BorrowThing { Item = new Battery { Id = $"{body.Id}-battery", Name = $"{body.BatteryType} battery", Type = body.BatteryType,
+                        Place = $"@{body.Id}" } }
                     : new MoveItem { Item = battery.Id, Place = $"@{body.Id}" },
                 .. filling,
-                new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position, Body = body.Id, Lens = lens ?? setup.Lens, Adapter = lens is null ? setup.Adapter : null },
+                new Mount { Part = part.Id, Person = setup.Person, Position = setup.Position, Body = body.Id, Lens = lens ?? setup.Lens, Adapter = lens is null
+                    ? setup.Adapter : null },
             ];
         }
     }
@@ -131,7 +142,14 @@ internal static class MendCandidates
     private static IEnumerable<Place> Bags(Plan plan, Part part) => plan.PlacesNear(part).BagsFirst();
 
     /// <summary>A thing like another, as one would ask for it: a kind with figures, of no make and nobody's.</summary>
-    private static Item Plain(Item like) => like.Unmarked().AtHand() with { Name = WantedThing.Name(like), Owner = null, NeededBy = null, Doubtful = false, Make = null };
+    private static Item Plain(Item like) => like.Unmarked().AtHand() with
+    {
+        Name = WantedThing.Name(like),
+        Owner = null,
+        NeededBy = null,
+        Doubtful = false,
+        Make = null
+    };
 
     /// <summary>
     /// What would make good a need that nothing meets, of what can be had: a lens that fits a camera in hand, the plainest first; something

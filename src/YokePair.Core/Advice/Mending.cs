@@ -41,7 +41,8 @@ public enum MendKind
 /// <param name="Value">Value more at risk; null = not known.</param>
 /// <param name="HandlingSeconds">Seconds more of handling over the whole day, as one would shoot it; negative = less.</param>
 public sealed record Mend(
-    MendKind Kind, IReadOnlyList<PlanEdit> Edits, string Label, int Strands, IReadOnlyList<string> SinglePointsGone, int GapsClosed, double? Grams, double? Value, double HandlingSeconds);
+    MendKind Kind, IReadOnlyList<PlanEdit> Edits, string Label, int Strands, IReadOnlyList<string> SinglePointsGone, int GapsClosed, double? Grams,
+        double? Value, double HandlingSeconds);
 
 /// <summary>Looks for edits that mend a need or a loss and harm nothing else: candidates are applied, weighed, and proved on the whole day.</summary>
 public static class Mending
@@ -63,12 +64,17 @@ public static class Mending
     /// <param name="cancel">Ends the search with an <see cref="OperationCanceledException"/>.</param>
     /// <returns>Cheapest first, at most two that shoot otherwise and four more; a thing to borrow only where nothing of one's own mends it.
     /// Null when there is no such need.</returns>
-    public static IReadOnlyList<Mend>? For(DayAnalysis day, string partId, string needId, IReadOnlyList<Item>? locker = null, CancellationToken cancel = default)
+    public static IReadOnlyList<Mend>? For(DayAnalysis day, string partId, string needId, IReadOnlyList<Item>? locker = null,
+        CancellationToken cancel = default)
     {
         if (day.PartOf(partId) is not { } part || part.Needs.FirstOrDefault(n => n.Need.Id == needId) is not { } need) return null;
         if (need.Strands > 1) return [];
         // A need that shares a moment is only as safe as the moment; the other needs of the part need not be looked at.
-        var alone = part.Part with { Needs = [need.Need, .. part.Part.Needs.Where(n => n != need.Need && n.Moment is not null && n.Moment == need.Need.Moment)] };
+        var alone = part.Part with
+        {
+            Needs = [need.Need, .. part.Part.Needs.Where(n => n != need.Need && n.Moment is not null
+            && n.Moment == need.Need.Moment)]
+        };
         return new Search(day, [(part.Part, need.Need)], StrandsWith, need.Strands, cancel).Offers(locker ?? [], []);
 
         int? StrandsWith(IReadOnlyList<PlanEdit> edits)
@@ -91,20 +97,25 @@ public static class Mending
     /// <param name="locker">What else one owns.</param>
     /// <param name="cancel">Ends the search with an <see cref="OperationCanceledException"/>.</param>
     /// <returns>Cheapest first; null when there is no such loss.</returns>
-    public static IReadOnlyList<Mend>? ForLoss(DayAnalysis day, LossKind kind, string id, IReadOnlyList<Item>? locker = null, CancellationToken cancel = default)
+    public static IReadOnlyList<Mend>? ForLoss(DayAnalysis day, LossKind kind, string id, IReadOnlyList<Item>? locker = null,
+        CancellationToken cancel = default)
     {
         if (LossRows.Find(day, kind, id) is not { } row) return null;
         if (row.Costs == 0) return [];
         var plan = day.Plan;
         var harmed = row.Cells.Where(c => c.Worst is Outcome.Late or Outcome.Lost).Select(c => (Part: plan.PartOf(c.Part)!, c.Needs)).ToList();
-        var needs = harmed.SelectMany(h => h.Needs.Select(n => (h.Part, Need: h.Part.Needs.First(x => x.Id == n)))).Where(n => n.Need.Importance != Importance.Nice).Take(2).ToList();
+        var needs = harmed.SelectMany(h => h.Needs.Select(n => (h.Part, Need: h.Part.Needs.First(x => x.Id == n))))
+            .Where(n => n.Need.Importance != Importance.Nice).Take(2).ToList();
         var only = harmed.Select(h => h.Part.Id).ToHashSet(StringComparer.Ordinal);
         IReadOnlyList<PlanEdit> company = kind == LossKind.Person ? MendCandidates.Company(plan, id, harmed.Select(h => h.Part)) : [];
         // What helps where it hurt may hurt elsewhere: the whole row is asked before it is shown.
-        var search = new Search(day, needs, edits => EditResult.Tried(plan, edits) is { } edited ? -CostsOf(edited, only) : null, -row.Costs, cancel) { Agrees = then => CostsOf(then, null) < row.Costs };
+        var search = new Search(day, needs, edits => EditResult.Tried(plan, edits) is { } edited ? -CostsOf(edited, only) : null, -row.Costs,
+            cancel)
+        { Agrees = then => CostsOf(then, null) < row.Costs };
         return search.Offers(locker ?? [], company.Count == 0 ? [] : [company]);
 
-        int CostsOf(Plan edited, HashSet<string>? parts) => LossRows.Find(new DayAnalysis(edited, before: day, cancel: cancel), kind, id, parts)?.Costs ?? row.Costs;
+        int CostsOf(Plan edited, HashSet<string>? parts) => LossRows.Find(new DayAnalysis(edited, before: day, cancel: cancel), kind, id, parts)?.Costs
+            ?? row.Costs;
     }
 
     private static int StrandsIn(DayAnalysis day, Plan edited, Part alone, CancellationToken cancel)
@@ -115,7 +126,8 @@ public static class Mending
         return new DayAnalysis(edited.With(part), before: day, cancel: cancel).PartOf(part.Id)!.Needs[0].Strands;
     }
 
-    private sealed class Search(DayAnalysis day, List<(Part Part, Need Need)> needs, Func<IReadOnlyList<PlanEdit>, int?> worth, int now, CancellationToken cancel)
+    private sealed class Search(DayAnalysis day, List<(Part Part, Need Need)> needs, Func<IReadOnlyList<PlanEdit>, int?> worth, int now,
+        CancellationToken cancel)
     {
         private readonly Plan plan = day.Plan;
         private readonly DayVerdict before = DayVerdict.Of(day);

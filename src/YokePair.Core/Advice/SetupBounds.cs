@@ -28,7 +28,8 @@ internal sealed class SetupBounds(DayAnalysis day, IReadOnlyList<SetupSlot> slot
     private IEnumerable<Outcome> AtBest(string part)
     {
         var best = Of(unhurried, part);
-        return best.Any(n => n.Need.Role is not null) ? best.Zip(Of(now, part), (b, asIs) => b.Need.Role is null ? b.Outcome : asIs.Outcome) : best.Select(n => n.Outcome);
+        return best.Any(n => n.Need.Role is not null) ? best.Zip(Of(now, part), (b, asIs) => b.Need.Role is null ? b.Outcome : asIs.Outcome)
+            : best.Select(n => n.Outcome);
     }
 
     private static IReadOnlyList<NeedFinding> Of(DayAnalysis of, string part) => of.PartOf(part)!.Needs;

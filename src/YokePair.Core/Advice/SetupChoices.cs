@@ -15,7 +15,8 @@ namespace YokePair.Core.Advice;
 /// <param name="EquivalentMm">Equivalent range on that body, mm.</param>
 /// <param name="From">Where the lens is now: a place id, or null when it is in a hand already.</param>
 /// <param name="PrepareSeconds">Seconds to fetch it before the part begins.</param>
-public sealed record SetupChoice(PlanEdit Edit, bool Current, int Strands, IReadOnlyList<string> Hanging, IReadOnlyList<string> Uncovered, Interval EquivalentMm, string? From, double PrepareSeconds);
+public sealed record SetupChoice(PlanEdit Edit, bool Current, int Strands, IReadOnlyList<string> Hanging, IReadOnlyList<string> Uncovered,
+    Interval EquivalentMm, string? From, double PrepareSeconds);
 
 /// <summary>What a position could carry in a part.</summary>
 /// <param name="Glass">Every chain of glass that fits the body, what is on now first.</param>
@@ -38,10 +39,12 @@ public static class SetupChoices
         var close = part.Needs.Any(n => n.CloseWidthMm is not null);
         var tried = GlassOnBody.Fitting(body, plan)
             // A tube serves close-ups and nothing else.
-            .Where(glass => (glass.Tube is null || close) && plan.CanBeInHand(part, glass.Pieces) && !glass.Pieces.Any(piece => day.Outage.IsGone(day.Kit.IndexOf(piece.Id), part)))
+            .Where(glass => (glass.Tube is null || close) && plan.CanBeInHand(part, glass.Pieces)
+                && !glass.Pieces.Any(piece => day.Outage.IsGone(day.Kit.IndexOf(piece.Id), part)))
             .ToList();
         var choices = tried.AsParallel().AsOrdered().WithCancellation(cancel).Select(Choice).OfType<SetupChoice>();
-        SetupChoice[] ordered = [.. choices.OrderByDescending(c => c.Current).ThenBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count).ThenBy(c => c.EquivalentMm.Low)];
+        SetupChoice[] ordered = [.. choices.OrderByDescending(c => c.Current).ThenBy(c => c.Uncovered.Count).ThenBy(c => c.Hanging.Count)
+            .ThenBy(c => c.EquivalentMm.Low)];
         var alone = setup?.Unattended == true;
         return new HandChoices(ordered,
             [.. plan.Items.Where(i => Shoe.Takes(plan, body, i, alone)).Select(i => i.Id)],
@@ -51,7 +54,8 @@ public static class SetupChoices
         {
             var mount = Mount.Of(partId, person, position, glass);
             if (StrandsWith(mount) is not { } strands) return null;
-            var now = setup is not null && setup.Body == mount.Body && setup.Lens == mount.Lens && setup.Converter == mount.Converter && setup.Tube == mount.Tube && setup.Adapter == mount.Adapter;
+            var now = setup is not null && setup.Body == mount.Body && setup.Lens == mount.Lens && setup.Converter == mount.Converter
+                && setup.Tube == mount.Tube && setup.Adapter == mount.Adapter;
             var inHand = part.Setups.Any(s => s.Lens == glass.Lens.Id);
             return new SetupChoice(mount, now, Weakest(part, strands), NeedsWith(1), NeedsWith(0),
                 glass.EquivalentMm, inHand ? null : glass.Lens.Place, inHand ? 0 : Preparation.Seconds(day, part, person, glass.Pieces.Select(p => p.Id)));

@@ -46,7 +46,8 @@ public readonly record struct Choice(int Slot, int Option);
 /// <param name="Hangs">Whether it hangs by one thing with any setups.</param>
 /// <param name="IsRole">Whether it asks for no camera at all: a thing that must be there.</param>
 public sealed record NeedCover(
-    string Part, string Need, Importance Importance, IReadOnlyList<Choice> By, IReadOnlyList<Choice> FullBy, bool Reached, bool ReachedFull, bool Hangs, bool IsRole = false)
+    string Part, string Need, Importance Importance, IReadOnlyList<Choice> By, IReadOnlyList<Choice> FullBy, bool Reached, bool ReachedFull, bool Hangs,
+        bool IsRole = false)
 {
     /// <summary>Seconds it takes at the least from a hand, and by reaching for something else; null = not met so with any setups.</summary>
     public (double? FromHand, double? Reaching) Seconds { get; init; }

@@ -74,7 +74,11 @@ public sealed class SetupProblem
     {
         var next = plan;
         foreach (var part in plan.Parts.Where(p => chosen.Contains(p.Id)))
-            next = next.With(part with { Setups = [.. part.Setups.Select(s => Find(part.Id, s) is var at and >= 0 ? Put(s, Slots[at].Options[options[at]]) : s)] });
+            next = next.With(part with
+            {
+                Setups = [.. part.Setups.Select(s => Find(part.Id, s) is var at and >= 0 ? Put(s, Slots[at].Options[options[at]])
+                : s)]
+            });
         return next;
     }
 
@@ -169,7 +173,8 @@ public sealed class SetupProblem
 
             void Close()
             {
-                if (run is { } done) pieces.Add(new ProposedChange(position.Key.Person, position.Key.Position, [.. done.To.Items.Select(i => plan.ItemOf(i)!.Label)], done.Edits));
+                if (run is { } done) pieces.Add(new ProposedChange(position.Key.Person, position.Key.Position,
+                    [.. done.To.Items.Select(i => plan.ItemOf(i)!.Label)], done.Edits));
                 run = null;
             }
         }
@@ -178,7 +183,13 @@ public sealed class SetupProblem
 
     private Chain? Carried(int? slot, Chain? otherwise, IReadOnlyList<int> options) => slot is { } at ? Slots[at].Options[options[at]] : otherwise;
 
-    private static Setup Put(Setup setup, Chain chain) => setup with { Lens = chain.Lens, Converter = chain.Converter, Tube = chain.Tube, Adapter = chain.Adapter };
+    private static Setup Put(Setup setup, Chain chain) => setup with
+    {
+        Lens = chain.Lens,
+        Converter = chain.Converter,
+        Tube = chain.Tube,
+        Adapter = chain.Adapter
+    };
 
     private int Find(string part, Setup setup)
     {
@@ -219,7 +230,8 @@ public sealed class SetupProblem
         return slot with { LeavesHabit = left, Awkward = awkward };
     }
 
-    /// <summary>Ids of the glass somebody takes to such a part; of who works by a style and has said nothing of glass, what they carry most of the day.</summary>
+    /// <summary>Ids of the glass somebody takes to such a part; of who works by a style and has said nothing of glass, what they carry most of the
+    /// day.</summary>
     private HashSet<string> Usual(string personId, Part part)
     {
         var habits = plan.PersonOf(personId)?.Habits;
@@ -290,7 +302,8 @@ public sealed class SetupProblem
 
     private IEnumerable<IReadOnlyList<Choice>> OneAtATime()
     {
-        var uses = Slots.SelectMany((slot, at) => slot.Options.SelectMany((chain, o) => chain.Items.Select(item => (Item: item, Choice: new Choice(at, o))))).ToLookup(x => x.Item, x => x.Choice);
+        var uses = Slots.SelectMany((slot, at) => slot.Options.SelectMany((chain, o) => chain.Items.Select(item => (Item: item, Choice: new Choice(at, o)))))
+            .ToLookup(x => x.Item, x => x.Choice);
         foreach (var part in plan.Parts.Where(p => chosen.Contains(p.Id)))
         {
             var together = plan.Parts.Where(p => p.Id == part.Id || Day.Overlap(p, part)).Select(p => p.Id).ToHashSet(StringComparer.Ordinal);

@@ -45,7 +45,8 @@ internal static class English
     public static string Minutes(TimeSpan time)
     {
         var (hours, minutes) = ((int)time.TotalHours, time.Minutes);
-        return string.Join(' ', new[] { hours > 0 ? FormattableString.Invariant($"{hours} h") : "", minutes > 0 || hours == 0 ? FormattableString.Invariant($"{minutes} min") : "" }.Where(t => t.Length > 0));
+        return string.Join(' ', new[] { hours > 0 ? FormattableString.Invariant($"{hours} h") : "", minutes > 0 || hours == 0
+            ? FormattableString.Invariant($"{minutes} min") : "" }.Where(t => t.Length > 0));
     }
 
     public static string Whole(double value) => value.ToString("0", CultureInfo.InvariantCulture);

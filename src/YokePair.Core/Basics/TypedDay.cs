@@ -31,7 +31,8 @@ public static partial class TypedDay
         // With points the day comes first wherever they are used; with strokes it depends on the country.
         if (sign != "." && first <= 12 && second <= 12 && first != second && Made(typed, year, second, first) is { Read: true } one
             && Made(typed, year, first, second) is { Read: true } other)
-            return Reading.Refused<DateOnly>(FormattableString.Invariant($"\"{typed}\" may be {one.Value:yyyy-MM-dd} or {other.Value:yyyy-MM-dd}; write the one you mean"));
+            return Reading.Refused<DateOnly>(FormattableString.Invariant(
+                $"\"{typed}\" may be {one.Value:yyyy-MM-dd} or {other.Value:yyyy-MM-dd}; write the one you mean"));
         return second > 12 ? Made(typed, year, first, second) : Made(typed, year, second, first);
     }
 

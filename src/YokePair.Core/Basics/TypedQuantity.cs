@@ -12,9 +12,11 @@ public static partial class TypedQuantity
 {
     private static readonly Dictionary<string, (string Example, Dictionary<string, double> Words)> Units = new()
     {
-        ["g"] = ("820 g or 0.82 kg", Words("g gr gram grams gramm grammes=1 kg kgs kilo kilos=1000 lb lbs pound pounds=453.59237 oz ounce ounces=28.349523125")),
+        ["g"] = ("820 g or 0.82 kg",
+            Words("g gr gram grams gramm grammes=1 kg kgs kilo kilos=1000 lb lbs pound pounds=453.59237 oz ounce ounces=28.349523125")),
         ["mm"] = ("77 mm", Words("mm=1 cm=10 m=1000 in inch inches \" ″ zoll pouces=25.4 ft feet foot ' ′=304.8")),
-        ["m"] = ("5 m", Words("m meter meters metre metres mètres=1 cm=0.01 mm=0.001 km=1000 ft feet foot ' ′=0.3048 in inch inches \" ″=0.0254 yd yds yard yards=0.9144")),
+        ["m"] = ("5 m", Words(
+            "m meter meters metre metres mètres=1 cm=0.01 mm=0.001 km=1000 ft feet foot ' ′=0.3048 in inch inches \" ″=0.0254 yd yds yard yards=0.9144")),
         ["cm"] = ("60 cm", Words("cm=1 mm=0.1 m=100 in inch inches \" ″=2.54")),
         ["s"] = ("20 s, 5 min or 1/250",
             Words("s sec secs second seconds sek sekunden secondes=1 ms=0.001 min mins minute minutes minuten=60 h hr hrs hour hours std stunden heures=3600")),

@@ -67,7 +67,8 @@ public sealed record Mount : PlanEdit
         if (plan.Items.OfType<Lens>().FirstOrDefault(l => l.Id == Lens) is not { } lens) return Refuse("lens", $"there is no lens \"{Lens}\"");
         return body.Mount.Contains(lens.Mount) || plan.SaysTheyFit(body, lens) || Adapter is not null || AdapterNeeded(plan) is not null
             ? null
-            : Refuse("lens", $"the {lens.Label} ({lens.Mount}) does not fit the {body.Label} ({string.Join(", ", body.Mount)}), and no adapter leads from one to the other");
+            : Refuse("lens", $"the {lens.Label} ({lens.Mount}) does not fit the {body.Label} ({string.Join(", ", body.Mount)}), and no adapter leads from one "
+                + $"to the other");
     }
 
     /// <summary>The adapter a lens of another mount needs: the one that lies on it, else a sound one, else any.</summary>

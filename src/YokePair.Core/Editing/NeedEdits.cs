@@ -78,7 +78,8 @@ public sealed record RemoveNeed : PlanEdit
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
-        if (plan.PartOf(Part) is not { } part || part.Needs.FirstOrDefault(n => n.Id == Need) is not { } need) return Refuse("need", $"there is no need \"{Need}\" in this part; it may have been removed");
+        if (plan.PartOf(Part) is not { } part || part.Needs.FirstOrDefault(n => n.Id == Need) is not { } need) return Refuse("need",
+            $"there is no need \"{Need}\" in this part; it may have been removed");
         return new EditResult(plan.With(part with { Needs = [.. part.Needs.Where(n => n != need)] }), $"{part.Label}: {need.Label} taken out", []);
     }
 }

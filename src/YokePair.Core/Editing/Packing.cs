@@ -25,7 +25,8 @@ public sealed record PackThing : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (Found is null) return Refuse("thing", $"there is no \"{Thing}\" in the locker; it may have been removed");
-        if (plan.ItemOf(Thing) is not null || plan.PersonOf(Thing) is not null || plan.PlaceOf(Thing) is not null) return Refuse("thing", $"{Found.Label} is packed already");
+        if (plan.ItemOf(Thing) is not null || plan.PersonOf(Thing) is not null || plan.PlaceOf(Thing) is not null) return Refuse("thing",
+            $"{Found.Label} is packed already");
         if (plan.PlaceOf(Place) is not { } place) return Refuse("place", $"there is no place \"{Place}\"");
         // Whether it can be had is the locker's to say, day by day; a copy of it here would grow old.
         var item = Found.AtHand() with { Place = Place };
@@ -76,7 +77,8 @@ public sealed record UnpackThing : PlanEdit
             if (held.Count > 0) return Refuse("item", $"{item.Label} is set up in {English.List(held)}; put something else there first");
             var on = plan.Items.Where(i => RestsOn(plan, i)).Select(i => i.Label).ToList();
             if (Hanging(plan, item) is { } hanging) return Refuse("item", $"the {hanging.Label} cannot be used without it; leave that at home first");
-            if (on.Count > 0) return Refuse("item", $"{English.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first");
+            if (on.Count > 0) return Refuse("item",
+                $"{English.List(on)} {(on.Count == 1 ? "is" : "are")} packed on it; move {(on.Count == 1 ? "it" : "them")} first");
         }
         return new EditResult(plan with
         {
@@ -84,7 +86,8 @@ public sealed record UnpackThing : PlanEdit
             PairsAtHome = plan.Pairs?.Any(NamesPair) == true ? [.. plan.PairsAtHome ?? [], .. plan.Pairs.Where(NamesPair)] : plan.PairsAtHome,
             Items = [.. plan.Items.Where(i => i.Id != Item).Select(i => RestsOn(plan, i) ? i with { Place = item.Place } : i)],
             Parts = plan.Parts.Any(p => p.SetsUp(Item)) ? [.. plan.Parts.Select(p => p.SetsUp(Item) ? Without(p) : p)] : plan.Parts,
-            Events = feared is null ? plan.Events : [.. plan.Events!.Select(e => e with { Items = [.. e.Items.Where(i => i != Item)] }).Where(e => e.Items.Count > 0)],
+            Events = feared is null ? plan.Events : [.. plan.Events!.Select(e => e with { Items = [.. e.Items.Where(i => i != Item)] })
+                .Where(e => e.Items.Count > 0)],
         }, $"{item.Label} left at home", []);
     }
 
@@ -109,8 +112,22 @@ public sealed record UnpackThing : PlanEdit
     private Setup Without(Setup s)
     {
         // Without the camera nothing of its setup is in the hand; without any piece of its glass, none of it is on the camera.
-        if (s.Body == Item) return s with { Body = null, Lens = null, Adapter = null, Converter = null, Tube = null, Flash = null, Trigger = null, Support = null, Battery = null, Cards = null, Unattended = null };
-        if (s.Lens == Item || s.Adapter == Item || s.Converter == Item || s.Tube == Item) s = s with { Lens = null, Adapter = null, Converter = null, Tube = null };
+        if (s.Body == Item) return s with
+        {
+            Body = null,
+            Lens = null,
+            Adapter = null,
+            Converter = null,
+            Tube = null,
+            Flash = null,
+            Trigger = null,
+            Support = null,
+            Battery = null,
+            Cards = null,
+            Unattended = null
+        };
+        if (s.Lens == Item || s.Adapter == Item || s.Converter == Item || s.Tube == Item) s =
+            s with { Lens = null, Adapter = null, Converter = null, Tube = null };
         return s with
         {
             Flash = Left(s.Flash),

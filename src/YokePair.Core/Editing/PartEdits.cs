@@ -69,7 +69,8 @@ public sealed record RemovePart : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
-        return plan.Parts.Count == 1 ? Refuse("part", "a day has at least one part; change this one instead") : new EditResult(plan with { Parts = [.. plan.Parts.Where(p => p.Id != Part)] }, $"{part.Label} taken out", []);
+        return plan.Parts.Count == 1 ? Refuse("part", "a day has at least one part; change this one instead")
+            : new EditResult(plan with { Parts = [.. plan.Parts.Where(p => p.Id != Part)] }, $"{part.Label} taken out", []);
     }
 }
 
@@ -86,8 +87,15 @@ public sealed record SplitPart : PlanEdit
         var half = Math.Round((end - start).TotalMinutes / 2 / 5) * 5;
         var middle = start.AddMinutes(Math.Max(1, half));
         if (middle <= start || middle >= end) return Refuse("part", $"{part.Label} is too short to split");
-        var second = part with { Id = ItemIds.New("part", part.Label, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal)), Name = $"{part.Label}, later", Start = middle, Needs = [] };
-        return new EditResult(plan with { Parts = [.. plan.Parts.SelectMany(p => p == part ? [part with { End = middle }, second] : new[] { p })] }, $"{part.Label} split in two", []);
+        var second = part with
+        {
+            Id = ItemIds.New("part", part.Label, plan.Parts.Select(p => p.Id).ToHashSet(StringComparer.Ordinal)),
+            Name = $"{part.Label}, later",
+            Start = middle,
+            Needs = []
+        };
+        return new EditResult(plan with { Parts = [.. plan.Parts.SelectMany(p => p == part ? [part with { End = middle }, second] : new[] { p })] },
+            $"{part.Label} split in two", []);
     }
 }
 
@@ -108,6 +116,7 @@ public sealed record JoinParts : PlanEdit
         var ids = first.Needs.Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
         var needs = first.Needs.Concat(next.Needs.Select(n => ids.Add(n.Id) ? n : n with { Id = ItemIds.New("need", n.Label, ids) })).ToList();
         var joined = first with { End = next.End > first.End ? next.End : first.End, Needs = needs };
-        return new EditResult(plan with { Parts = [.. plan.Parts.Where(p => p != next).Select(p => p == first ? joined : p)] }, $"{first.Label} joined with {next.Label}", []);
+        return new EditResult(plan with { Parts = [.. plan.Parts.Where(p => p != next).Select(p => p == first ? joined : p)] },
+            $"{first.Label} joined with {next.Label}", []);
     }
 }

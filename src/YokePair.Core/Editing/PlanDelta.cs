@@ -11,10 +11,12 @@ public sealed record PlanDelta(IReadOnlyDictionary<string, SectionChange> Sectio
 {
     /// <summary>What leads from one plan to the other.</summary>
     public static PlanDelta To(Plan from, Plan to) => new(
-        PlanSection.All.Select(s => (s.Name, Change: s.Change(from, to))).Where(s => s.Change is not null).ToDictionary(s => s.Name, s => s.Change!, StringComparer.Ordinal));
+        PlanSection.All.Select(s => (s.Name, Change: s.Change(from, to))).Where(s => s.Change is not null)
+            .ToDictionary(s => s.Name, s => s.Change!, StringComparer.Ordinal));
 
     /// <summary>A plan with the changes made.</summary>
-    public Plan ApplyTo(Plan plan) => PlanSection.All.Aggregate(plan, (next, section) => Sections.TryGetValue(section.Name, out var change) ? section.Apply(next, change) : next);
+    public Plan ApplyTo(Plan plan) => PlanSection.All.Aggregate(plan, (next, section) => Sections.TryGetValue(section.Name, out var change)
+        ? section.Apply(next, change) : next);
 
     /// <summary>As it is stored.</summary>
     public byte[] Write() => JsonSerializer.SerializeToUtf8Bytes(this, PlanFile.JsonOptions);
@@ -35,7 +37,8 @@ public sealed record PlanDelta(IReadOnlyDictionary<string, SectionChange> Sectio
 
     /// <summary>Reads what was stored, also as an earlier version of the program wrote it.</summary>
     public static PlanDelta Read(byte[] stored) =>
-        JsonNode.Parse(stored) is JsonObject json && !json.ContainsKey("sections") ? OfEarlierVersion(json) : JsonSerializer.Deserialize<PlanDelta>(stored, PlanFile.JsonOptions)!;
+        JsonNode.Parse(stored) is JsonObject json && !json.ContainsKey("sections") ? OfEarlierVersion(json)
+            : JsonSerializer.Deserialize<PlanDelta>(stored, PlanFile.JsonOptions)!;
 
     /// <summary>Changed parts and items, gone items, an order of parts; people, places and events whole.</summary>
     private static PlanDelta OfEarlierVersion(JsonObject json)
@@ -46,7 +49,12 @@ public sealed record PlanDelta(IReadOnlyDictionary<string, SectionChange> Sectio
             ["items"] = new() { Put = List("items"), Gone = Texts("gone") },
         };
         foreach (var whole in new[] { "people", "places", "events" })
-            if (List(whole) is { } all) sections[whole] = new SectionChange { Put = all, Order = [.. all.Select(x => x["id"]!.GetValue<string>())], IsNull = whole == "events" && all.Count == 0 };
+            if (List(whole) is { } all) sections[whole] = new SectionChange
+            {
+                Put = all,
+                Order = [.. all.Select(x => x["id"]!.GetValue<string>())],
+                IsNull = whole == "events" && all.Count == 0
+            };
         return new PlanDelta(sections);
 
         List<JsonNode>? List(string name) => (json[name] as JsonArray)?.Select(x => x!.DeepClone()).ToList();

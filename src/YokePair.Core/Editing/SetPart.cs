@@ -96,7 +96,8 @@ public sealed record SetPart : PlanEdit
     public override EditResult Apply(Plan plan)
     {
         if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
-        if (Noted is { } seen && !(seen.FNumber > 0 && seen.ShutterSeconds > 0 && seen.Iso > 0)) return Refuse("noted", "an f-number, a shutter time and an ISO, each above 0, make an exposure; say all three");
+        if (Noted is { } seen && !(seen.FNumber > 0 && seen.ShutterSeconds > 0 && seen.Iso > 0)) return Refuse("noted",
+            "an f-number, a shutter time and an ISO, each above 0, make an exposure; say all three");
         var changed = ChangedFrom(part);
         var next = plan.With(changed);
         if (Ripple == true && part.End is { } was && End is { } now && now != was) next = PlanChanges.MoveOn(next, was, now, except: part.Id);
@@ -154,13 +155,15 @@ public sealed record SetPart : PlanEdit
         if (Socket is not null) yield return changed.Socket == true ? "a socket" : "no socket";
         if (FixedStart is not null) yield return changed.FixedStart == true ? "begins on the minute" : "begins when one is there";
         if (Outdoors is not null) yield return changed.Outdoors == true ? "out of doors" : "under a roof";
-        if (StayBehindM is not null) yield return changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off") : "no line to stay behind";
+        if (StayBehindM is not null) yield return changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off")
+            : "no line to stay behind";
         if (Frames is not null) yield return $"{changed.Frames?.Low}, {changed.Frames?.Likely} or {changed.Frames?.High} frames";
         if (Clear?.Count > 0) yield return $"{string.Join(", ", Clear ?? [])} cleared";
         if (Ev is not null && Noted is null) yield return FormattableString.Invariant($"light EV {changed.Ev} (was {part.Ev})");
         if (Flash is not null) yield return $"flash {Lower(changed.Flash)}";
         if (Quiet is not null) yield return $"quiet {Lower(changed.Quiet)}";
-        if (Unreachable is not null) yield return changed.Unreachable.Count == 0 ? "every place in reach" : $"out of reach: {string.Join(", ", changed.Unreachable)}";
+        if (Unreachable is not null) yield return changed.Unreachable.Count == 0 ? "every place in reach"
+            : $"out of reach: {string.Join(", ", changed.Unreachable)}";
     }
 
     /// <summary>What somebody says himself is no longer what past jobs taught.</summary>

@@ -50,12 +50,15 @@ public sealed record SetPlace : PlanEdit
         if (Part is null)
         {
             if (ReachSeconds is not { } everywhere) return Refuse("reachSeconds", "is missing; say how many seconds it takes");
-            return new EditResult(plan with { Places = [.. plan.Places.Select(p => p == place ? p with { ReachSeconds = everywhere } : p)] }, FormattableString.Invariant($"{name} in {everywhere} s"), []);
+            return new EditResult(plan with { Places = [.. plan.Places.Select(p => p == place ? p with { ReachSeconds = everywhere } : p)] },
+                FormattableString.Invariant($"{name} in {everywhere} s"), []);
         }
         if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
-        var reach = (part.ReachSeconds ?? new Dictionary<string, double>()).Where(r => r.Key != Place).ToDictionary(r => r.Key, r => r.Value, StringComparer.Ordinal);
+        var reach = (part.ReachSeconds ?? new Dictionary<string, double>()).Where(r => r.Key != Place)
+            .ToDictionary(r => r.Key, r => r.Value, StringComparer.Ordinal);
         if (ReachSeconds is { } seconds) reach.Add(Place, seconds);
-        return new EditResult(plan.With(part with { ReachSeconds = reach.Count == 0 ? null : reach }), $"{part.Label}: {name} {(ReachSeconds is { } s ? FormattableString.Invariant($"in {s} s") : "as elsewhere")}", []);
+        return new EditResult(plan.With(part with { ReachSeconds = reach.Count == 0 ? null : reach }),
+            $"{part.Label}: {name} {(ReachSeconds is { } s ? FormattableString.Invariant($"in {s} s") : "as elsewhere")}", []);
     }
 }
 
@@ -78,7 +81,8 @@ public sealed record AddDay : PlanEdit
             ids.Add(id);
             parts.Add(part with { Id = id, Start = part.Start?.AddDays(1), End = part.End?.AddDays(1) });
         }
-        return new EditResult(plan with { Parts = [.. plan.Parts, .. parts] }, FormattableString.Invariant($"{parts[0].Start:yyyy-MM-dd} added, like the day before"), []);
+        return new EditResult(plan with { Parts = [.. plan.Parts, .. parts] },
+            FormattableString.Invariant($"{parts[0].Start:yyyy-MM-dd} added, like the day before"), []);
     }
 }
 

@@ -37,7 +37,8 @@ internal sealed class CutSets(Pairings pairings, bool[] failed)
                         triples.Add(Sorted(a, b, c));
             }
         }
-        return [.. singles.Select(a => new[] { a }), .. pairs.Select(p => new[] { p.Item1, p.Item2 }), .. triples.Select(t => new[] { t.Item1, t.Item2, t.Item3 })];
+        return [.. singles.Select(a => new[] { a }), .. pairs.Select(p => new[] { p.Item1, p.Item2 }),
+            .. triples.Select(t => new[] { t.Item1, t.Item2, t.Item3 })];
     }
 
     private SharedItems.Answer Without(NeedWays ways, int item)

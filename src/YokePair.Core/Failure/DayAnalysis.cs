@@ -171,7 +171,8 @@ public sealed class DayAnalysis
             var at = -1;
             for (var i = 0; i < earlier.parts.Length && at < 0; i++)
                 if (Equals(earlier.Plan.Parts[i], part)) at = i;
-            if (at >= 0 && earlier.parts[at].IsValueCreated && Overlapping(Plan).SequenceEqual(Overlapping(earlier.Plan)) && outage.IsSameIn(part, earlier.outage)) return earlier.parts[at].Value;
+            if (at >= 0 && earlier.parts[at].IsValueCreated && Overlapping(Plan).SequenceEqual(Overlapping(earlier.Plan))
+                && outage.IsSameIn(part, earlier.outage)) return earlier.parts[at].Value;
         }
         return null;
 

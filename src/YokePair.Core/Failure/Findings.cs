@@ -13,7 +13,8 @@ internal sealed record PartFindings(PartWays Ways, bool[] Failed, bool[] Away, I
 {
     public Part Part => Ways.Part;
 
-    /// <summary>What edits that were tried would make of the strands of each need; true as long as nothing of the part changes, so it goes with it into the days that follow.</summary>
+    /// <summary>What edits that were tried would make of the strands of each need; true as long as nothing of the part changes, so it goes with it into the
+    /// days that follow.</summary>
     public ConcurrentDictionary<object, int[]> StrandsTried { get; } = [];
 
     /// <summary>What is gone in it when more goes, by item number.</summary>
@@ -74,7 +75,8 @@ internal sealed class NeedFinding
     /// <summary>The moment it shares, if it does.</summary>
     public SharedMoment? Moment { get; }
 
-    /// <summary>What edits that were tried would make of its strands; true as long as nothing of it changes, so it goes with it into the days that follow.</summary>
+    /// <summary>What edits that were tried would make of its strands; true as long as nothing of it changes, so it goes with it into the days that
+    /// follow.</summary>
     public ConcurrentDictionary<object, int> StrandsTried { get; } = [];
 
     /// <summary>Minimal cut sets, smaller first.</summary>

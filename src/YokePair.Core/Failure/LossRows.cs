@@ -35,7 +35,8 @@ public static class LossRows
         Losses.Find(day.Kit, kind, id) is { } loss ? RowOf(day, InOrder(day, only), loss) : null;
 
     private static List<PartFindings> InOrder(DayAnalysis day, IReadOnlySet<string>? only) =>
-        only is null ? [.. day.Outcomes.OrderBy(p => p.Part.Start)] : [.. day.Plan.Parts.Where(p => only.Contains(p.Id)).OrderBy(p => p.Start).Select(p => day.PartOf(p.Id)!)];
+        only is null ? [.. day.Outcomes.OrderBy(p => p.Part.Start)]
+            : [.. day.Plan.Parts.Where(p => only.Contains(p.Id)).OrderBy(p => p.Start).Select(p => day.PartOf(p.Id)!)];
 
     private static LossRow RowOf(DayAnalysis day, List<PartFindings> parts, Loss loss)
     {
@@ -45,7 +46,8 @@ public static class LossRows
         var cells = new List<LossCell>();
         foreach (var part in parts)
         {
-            var worse = (changed is null ? Gone(day, part, loss, items) : Changed(part, changed.Touched(day, loss, part))).Where(n => n.After > n.Before.Outcome).OrderByDescending(n => n.After).ToList();
+            var worse = (changed is null ? Gone(day, part, loss, items) : Changed(part, changed.Touched(day, loss, part)))
+                .Where(n => n.After > n.Before.Outcome).OrderByDescending(n => n.After).ToList();
             costs += worse.Count(n => n.Before.Need.Importance != Importance.Nice && n.Before.Outcome.IsMet() && !n.After.IsMet());
             cells.Add(new LossCell(part.Part.Id, worse.Count == 0 ? null : worse[0].After, [.. worse.Select(n => n.Before.Need.Id)]));
         }

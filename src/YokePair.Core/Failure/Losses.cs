@@ -67,10 +67,12 @@ internal static class Losses
     private static IEnumerable<Loss> People(Plan plan) => plan.People.Select(person => new Loss(person.Id, LossKind.Person, null));
 
     private static IEnumerable<Loss> Radios(Plan plan) =>
-        plan.Items.SelectMany(Outage.SystemsOf).Distinct(StringComparer.Ordinal).Order(StringComparer.Ordinal).Select(system => new Loss(system, LossKind.Radio, null));
+        plan.Items.SelectMany(Outage.SystemsOf).Distinct(StringComparer.Ordinal).Order(StringComparer.Ordinal)
+            .Select(system => new Loss(system, LossKind.Radio, null));
 
     private static IEnumerable<Loss> Refused(Plan plan) =>
-        plan.Items.OfType<Battery>().Where(b => b.Type is not null && b.Make is Make.ThirdParty or Make.Cheap).GroupBy(b => b.Type!, StringComparer.Ordinal).Select(type =>
+        plan.Items.OfType<Battery>().Where(b => b.Type is not null && b.Make is Make.ThirdParty or Make.Cheap).GroupBy(b => b.Type!, StringComparer.Ordinal)
+            .Select(type =>
         {
             var ids = type.Select(b => b.Id).ToHashSet(StringComparer.Ordinal);
             return new Loss(type.Key, LossKind.Batteries, layout => Numbers(layout, ids));

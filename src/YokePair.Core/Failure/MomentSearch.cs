@@ -118,7 +118,8 @@ internal sealed class MomentSearch
     private const int LargestCut = 3;
 
     /// <summary>Full in time, any in time, any at all: the outcomes from the best down.</summary>
-    private static readonly (bool Full, bool InTime, Outcome Outcome)[] Grades = [(true, true, Outcome.Holds), (false, true, Outcome.Thins), (false, false, Outcome.Late)];
+    private static readonly (bool Full, bool InTime, Outcome Outcome)[] Grades =
+        [(true, true, Outcome.Holds), (false, true, Outcome.Thins), (false, false, Outcome.Late)];
 
     /// <summary>Things of one joint way in time that is left: one that was found before, if any stands.</summary>
     private int[]? Any(bool[] failed, List<int[]> known, Steps steps)
@@ -137,7 +138,8 @@ internal sealed class MomentSearch
     /// <summary>Whether each need could have hands of its own, things left aside: no search is worth while where it cannot.</summary>
     private bool HandsSuffice(bool[] failed, bool fullOnly, bool inTimeOnly)
     {
-        var hands = needs.Select(need => need.Candidates.Where(c => Serves(c, need, failed, fullOnly, inTimeOnly)).Select(c => c.Rig.Hands).Distinct().ToArray()).ToArray();
+        var hands = needs.Select(need => need.Candidates.Where(c => Serves(c, need, failed, fullOnly, inTimeOnly)).Select(c => c.Rig.Hands).Distinct()
+            .ToArray()).ToArray();
         var heldBy = new Dictionary<int, int>();
         return Enumerable.Range(0, needs.Count).All(n => Give(n, []));
 
@@ -259,7 +261,8 @@ internal sealed class MomentSearch
             foreach (var group in ask.Groups)
             {
                 if (fullOnly && group.IsLesser) continue;
-                var fetched = group.InPlace || Array.IndexOf(candidate.Rig.Sources, group.Source) >= 0 || Array.Exists(picks, p => p.From.Source == group.Source) ? 0 : group.FetchSeconds;
+                var fetched = group.InPlace || Array.IndexOf(candidate.Rig.Sources, group.Source) >= 0
+                    || Array.Exists(picks, p => p.From.Source == group.Source) ? 0 : group.FetchSeconds;
                 var tried = new List<int>();
                 foreach (var item in group.Items)
                 {

@@ -21,7 +21,8 @@ internal sealed class Outage
         var absent = pulled.Where(p => p.Kind == LossKind.Person).ToList();
         Plan = absent.Count == 0 ? plan : plan with
         {
-            Parts = [.. plan.Parts.Select(part => Without(plan, part, [.. absent.Where(p => Day.Lasts(plan, part, p.FromPart, p.UntilPart)).Select(p => p.Item)]))],
+            Parts = [.. plan.Parts.Select(part => Without(plan, part,
+                [.. absent.Where(p => Day.Lasts(plan, part, p.FromPart, p.UntilPart)).Select(p => p.Item)]))],
         };
         Kit = new Kit(Plan, like);
         foreach (var pull in pulled.Where(p => !IsNoThing(p)))
@@ -86,7 +87,8 @@ internal sealed class Outage
 
     /// <summary>Whether in a part the same is gone as by another.</summary>
     public bool IsSameIn(Part part, Outage other) =>
-        (things.Count == 0 && other.things.Count == 0 || GoneIn(part).ToHashSet().SetEquals(other.GoneIn(part))) && Jammed(part).SequenceEqual(other.Jammed(part));
+        (things.Count == 0 && other.things.Count == 0 || GoneIn(part).ToHashSet().SetEquals(other.GoneIn(part))) && Jammed(part)
+            .SequenceEqual(other.Jammed(part));
 
     /// <summary>A part without some people.</summary>
     public static Part Without(Plan plan, Part part, IReadOnlyList<string> people) =>
@@ -115,7 +117,8 @@ internal sealed class Outage
 
     private static string Key(List<string> systems) => string.Join('\n', systems);
 
-    private List<string> Jammed(Part part) => [.. Pulled.Where(p => p.Kind == LossKind.Radio && Lasts(p, part)).Select(p => p.Item).Order(StringComparer.Ordinal)];
+    private List<string> Jammed(Part part) => [.. Pulled.Where(p => p.Kind == LossKind.Radio && Lasts(p, part)).Select(p => p.Item)
+        .Order(StringComparer.Ordinal)];
 
     private bool Lasts(Pulled pull, Part part) => Day.Lasts(Plan, part, pull.FromPart, pull.UntilPart);
 

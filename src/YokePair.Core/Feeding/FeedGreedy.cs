@@ -15,7 +15,8 @@ internal static class FeedGreedy
         var levels = slots.Select(s => s.Level).ToArray();
         var swaps = slots.Select(_ => new List<PlannedSwap>()).ToArray();
         var taken = offers.Select(o => new int[o.Count]).ToArray();
-        foreach (var (slot, draw) in slots.SelectMany((s, slot) => Enumerable.Range(0, s.Draws.Count).Select(draw => (slot, draw))).OrderBy(x => slots[x.slot].Draws[x.draw].Part))
+        foreach (var (slot, draw) in slots.SelectMany((s, slot) => Enumerable.Range(0, s.Draws.Count).Select(draw => (slot, draw)))
+            .OrderBy(x => slots[x.slot].Draws[x.draw].Part))
         {
             var asked = slots[slot].Draws[draw];
             var into = 0.0;
@@ -33,7 +34,8 @@ internal static class FeedGreedy
 
             bool Take(Func<Offer, SwapCost?> cost, double at)
             {
-                var best = Enumerable.Range(0, offers[slot].Count).Where(o => left[offers[slot][o].Class] > 0 && cost(offers[slot][o]) is not null && offers[slot][o].Frames > levels[slot])
+                var best = Enumerable.Range(0, offers[slot].Count)
+                    .Where(o => left[offers[slot][o].Class] > 0 && cost(offers[slot][o]) is not null && offers[slot][o].Frames > levels[slot])
                     .OrderBy(o => cost(offers[slot][o])!.Value.Spares).ThenByDescending(o => offers[slot][o].Frames).Select(o => (int?)o).FirstOrDefault();
                 if (best is not { } chosen) return false;
                 var offer = offers[slot][chosen];

@@ -9,6 +9,7 @@ internal static class FeedShares
     /// <param name="stock">By lot, how many there are.</param>
     /// <param name="steps">Counts what searches and sharing do together.</param>
     /// <returns>Null where that became too much.</returns>
+    // Long: one search: its bound, its order and its undoing are read together.
     public static SwapChoice[]? Best(IReadOnlyList<FeedSearch> searches, IReadOnlyList<int[]> lotsOf, int[] stock, StepCount steps)
     {
         var plans = searches.Select(s => new Unrolled(s.Choices())).ToArray();

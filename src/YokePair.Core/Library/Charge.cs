@@ -40,7 +40,8 @@ public static class Charge
     /// <summary>Raw file of a body nobody has measured, MB: compressed without loss it takes a little over a byte a pixel.</summary>
     public static double TypicalRawMegabytes(double megapixels) => Math.Round(megapixels * 1.07);
 
-    /// <summary>Share of its charge that a lithium battery gives in the cold: 1 from 20 °C, 0.8 at 0, 0.65 at −10, 0.5 at −20 and below, in straight lines between.</summary>
+    /// <summary>Share of its charge that a lithium battery gives in the cold: 1 from 20 °C, 0.8 at 0, 0.65 at −10, 0.5 at −20 and below, in straight lines
+    /// between.</summary>
     /// <param name="celsius">Temperature, °C; null = not cold.</param>
     public static double InTheCold(double? celsius)
     {

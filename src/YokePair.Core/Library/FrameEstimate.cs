@@ -7,7 +7,8 @@ public static class FrameEstimate
 {
     private const double UsualPerMinute = 3;
 
-    /// <summary>As typed, else the part's length × its frames a minute, or those that its kind usually takes; half of that on a slow day, one and a half times on a busy one.</summary>
+    /// <summary>As typed, else the part's length × its frames a minute, or those that its kind usually takes; half of that on a slow day, one and a half
+    /// times on a busy one.</summary>
     /// <remarks>The length is the real one, also on a night when clocks change.</remarks>
     public static FrameCount Of(Plan plan, Part part)
     {

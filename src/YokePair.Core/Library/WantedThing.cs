@@ -11,8 +11,10 @@ public static class WantedThing
     public static string Say(Item item) => item switch
     {
         Lens lens => string.Create(CultureInfo.InvariantCulture,
-            $"a {(lens.IsMacro ? "macro" : "lens")} {Figures(lens.Focal, lens.Aperture)}{(lens.IsMacro ? $", magnification {English.Tenths(lens.Magnification)}:1" : "")}, {lens.Mount} mount"),
-        Body body => FormattableString.Invariant($"a body, {body.Mount[0]} mount, {body.Megapixels:0.#} MP or more, clean to ISO {English.Iso(body.IsoCeiling)}, battery {body.BatteryType}"),
+            $"a {(lens.IsMacro ? "macro" : "lens")} {Figures(lens.Focal, lens.Aperture)}"
+                + $"{(lens.IsMacro ? $", magnification {English.Tenths(lens.Magnification)}:1" : "")}, {lens.Mount} mount"),
+        Body body => FormattableString.Invariant(
+            $"a body, {body.Mount[0]} mount, {body.Megapixels:0.#} MP or more, clean to ISO {English.Iso(body.IsoCeiling)}, battery {body.BatteryType}"),
         Adapter adapter => $"a sound adapter {adapter.LensMount} to {adapter.BodyMount}",
         Flash flash => FormattableString.Invariant($"a flash, guide number {flash.GuideNumber:0.#}"),
         Battery battery => $"a battery {battery.Type}",
@@ -31,5 +33,6 @@ public static class WantedThing
 
     private static string Figures(Interval focal, Interval aperture) => $"{Range(focal)} f/{Range(aperture)}";
 
-    private static string Range(Interval range) => range.Low == range.High ? English.Tenths(range.Low) : $"{English.Tenths(range.Low)}–{English.Tenths(range.High)}";
+    private static string Range(Interval range) => range.Low == range.High ? English.Tenths(range.Low)
+        : $"{English.Tenths(range.Low)}–{English.Tenths(range.High)}";
 }

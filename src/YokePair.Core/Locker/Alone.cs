@@ -46,7 +46,8 @@ public static class Alone
                 return LensGap(lens, [.. others.Cast<Lens>()], lenses);
             case Body body:
                 return others.Cast<Body>().Any(o => o.Mount.Intersect(body.Mount).Any()) ? null
-                    : here.OfType<Lens>().Any(l => compatibility.Of(body, l).Works && !others.Any(o => compatibility.Of(o, l).Works)) ? $"no other body takes {string.Join(", ", body.Mount)}" : null;
+                    : here.OfType<Lens>().Any(l => compatibility.Of(body, l).Works && !others.Any(o => compatibility.Of(o, l).Works))
+                        ? $"no other body takes {string.Join(", ", body.Mount)}" : null;
             case Adapter adapter:
                 return !leavesIdle || others.Cast<Adapter>().Any(o => o.LensMount == adapter.LensMount && o.BodyMount == adapter.BodyMount) ? null
                     : $"nothing else sound leads from {adapter.LensMount} to {adapter.BodyMount}";
@@ -55,10 +56,12 @@ public static class Alone
             case Tube tube:
                 return others.Cast<Tube>().Any(o => o.Mount == tube.Mount) ? null : $"the only tube for {tube.Mount}";
             case Flash flash:
-                return Others<Flash>(o => o.Shoe is null || flash.Shoe is null || o.Shoe == flash.Shoe) ? null : $"the only flash for the {flash.Shoe ?? "shoe"}";
+                return Others<Flash>(o => o.Shoe is null || flash.Shoe is null || o.Shoe == flash.Shoe) ? null
+                    : $"the only flash for the {flash.Shoe ?? "shoe"}";
             case Trigger trigger:
                 return Others<Trigger>(o => (trigger.Sends is null || o.Sends == trigger.Sends) && (trigger.Hears is null || o.Hears == trigger.Hears))
-                    || (trigger.Hears is null && trigger.Sends is { } system && sound.OfType<Flash>().Any(f => f.CanSend == true && f.RadioSystem == system)) ? null
+                    || (trigger.Hears is null && trigger.Sends is { } system && sound.OfType<Flash>().Any(f => f.CanSend == true && f.RadioSystem == system))
+                        ? null
                     : $"nothing else speaks {trigger.Sends ?? trigger.Hears ?? "by radio"}";
             case Battery battery:
                 return Others<Battery>(o => o.Type == battery.Type) ? null : $"the only {battery.Type}";
@@ -75,7 +78,8 @@ public static class Alone
             case Support { Form: { } form }:
                 return Others<Support>(o => o.Form == form) ? null : $"the only {form}";
             case Filter filter:
-                return Others<Filter>(o => o.ThreadMm == filter.ThreadMm && o.StepsToMm is null == (filter.StepsToMm is null)) ? null : FormattableString.Invariant($"the only one for {filter.ThreadMm} mm");
+                return Others<Filter>(o => o.ThreadMm == filter.ThreadMm && o.StepsToMm is null == (filter.StepsToMm is null)) ? null
+                    : FormattableString.Invariant($"the only one for {filter.ThreadMm} mm");
             case Grip or Pack or Drive or PowerBank or StandLight:
                 return others.Any() ? null : $"the only {(thing is PowerBank ? "power bank" : ItemKinds.Of(thing))}";
             default:
@@ -97,7 +101,8 @@ public static class Alone
         [
             .. named,
             .. here.OfType<Lens>().Where(l => l.Mount == adapter.LensMount
-                && served.Any(b => !b.Mount.Contains(l.Mount) && compatibility.Of(b, l).Works && !adapters.Any(a => a.BodyMount is { } m && b.Mount.Contains(m)))),
+                && served.Any(b => !b.Mount.Contains(l.Mount) && compatibility.Of(b, l).Works
+                    && !adapters.Any(a => a.BodyMount is { } m && b.Mount.Contains(m)))),
         ];
     }
 
@@ -120,7 +125,8 @@ public static class Alone
             high = focal;
         }
         if (low is null) return null;
-        return FormattableString.Invariant($"nothing else gives {(Math.Abs(high!.Value - low.Value) < 1 ? $"{low:0} mm" : $"{low:0}–{high:0} mm")} within a stop of it");
+        return FormattableString.Invariant(
+            $"nothing else gives {(Math.Abs(high!.Value - low.Value) < 1 ? $"{low:0} mm" : $"{low:0}–{high:0} mm")} within a stop of it");
     }
 
     /// <summary>Every lens with every body, once for those alike: they are held against one another.</summary>

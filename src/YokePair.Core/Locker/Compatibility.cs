@@ -22,7 +22,8 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
     private static readonly Compatible Strangers = new(null, "these two have nothing to do with each other");
 
     private readonly List<Adapter> adapters = [.. things.OfType<Adapter>()];
-    private readonly ILookup<string, PairRule> rules = pairs.SelectMany(p => new[] { (p.A, p), (p.B, p) }).ToLookup(x => x.Item1, x => x.p, StringComparer.Ordinal);
+    private readonly ILookup<string, PairRule> rules = pairs.SelectMany(p => new[] { (p.A, p), (p.B, p) })
+        .ToLookup(x => x.Item1, x => x.p, StringComparer.Ordinal);
 
     // What something else cannot be used without is like nothing else.
     private readonly HashSet<string> served = [.. things.SelectMany(t => t.NeededBy ?? [])];
@@ -78,7 +79,8 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
     private Compatible Find(Item a, Item b)
     {
         var known = rules[a.Id].FirstOrDefault(r => r.IsOf(a.Id, b.Id));
-        if (known is not null) return new Compatible(known.Fit, string.IsNullOrWhiteSpace(known.Note) ? "you say so" : $"you say: {known.Note}", Overruled: true);
+        if (known is not null) return new Compatible(known.Fit, string.IsNullOrWhiteSpace(known.Note) ? "you say so" : $"you say: {known.Note}",
+            Overruled: true);
         return Judge(a, b) ?? Judge(b, a) ?? Strangers;
     }
 
@@ -91,31 +93,44 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
         (Body body, Lens lens) => OnBody(body, lens.Mount, lens),
         (Body body, Converter { Mount: { } mount } c) => OnBody(body, mount, c),
         (Body body, Tube { Mount: { } mount } t) => OnBody(body, mount, t),
-        (Body body, Adapter adapter) => Same(adapter.BodyMount is { } m && body.Mount.Contains(m), $"it leads to {adapter.BodyMount}", $"it leads to {adapter.BodyMount}, the body takes {string.Join(", ", body.Mount)}", adapter.Doubtful),
-        (Lens lens, Adapter adapter) => Same(adapter.LensMount == lens.Mount, $"both are {lens.Mount}", $"the lens is {lens.Mount}, the adapter takes {adapter.LensMount}", adapter.Doubtful),
-        (Lens lens, Converter converter) => !lens.TakesConverter ? new(PairFit.No, "the lens takes no converter") : Same(converter.Mount == lens.Mount, $"both are {lens.Mount}", $"the lens is {lens.Mount}, the converter {converter.Mount}", converter.Doubtful),
+        (Body body, Adapter adapter) => Same(adapter.BodyMount is { } m && body.Mount.Contains(m), $"it leads to {adapter.BodyMount}",
+            $"it leads to {adapter.BodyMount}, the body takes {string.Join(", ", body.Mount)}", adapter.Doubtful),
+        (Lens lens, Adapter adapter) => Same(adapter.LensMount == lens.Mount, $"both are {lens.Mount}",
+            $"the lens is {lens.Mount}, the adapter takes {adapter.LensMount}", adapter.Doubtful),
+        (Lens lens, Converter converter) => !lens.TakesConverter ? new(PairFit.No, "the lens takes no converter")
+            : Same(converter.Mount == lens.Mount, $"both are {lens.Mount}", $"the lens is {lens.Mount}, the converter {converter.Mount}", converter.Doubtful),
         (Lens lens, Tube tube) => Same(tube.Mount == lens.Mount, $"both are {lens.Mount}", $"the lens is {lens.Mount}, the tube {tube.Mount}", tube.Doubtful),
         (Lens lens, Filter filter) => Thread(lens, filter),
         (Lens { NeedsSupport: true }, Support) => new(PairFit.Full, "the lens is used on a support"),
-        (Body body, Battery battery) => Same(battery.Type == body.BatteryType, $"both are {body.BatteryType}", $"the body takes {body.BatteryType}, this is {battery.Type}", battery.Doubtful),
+        (Body body, Battery battery) => Same(battery.Type == body.BatteryType, $"both are {body.BatteryType}",
+            $"the body takes {body.BatteryType}, this is {battery.Type}", battery.Doubtful),
         (Body body, Card card) => Slot(body, card),
         (Body body, Flash flash) => Shoe(body, flash.Shoe, flash.Doubtful),
         (Body body, Trigger { Sends: not null } trigger) => Shoe(body, trigger.Shoe, trigger.Doubtful),
         (Body { UsbCharging: true }, PowerBank) => new(PairFit.Full, "the body can be powered by USB"),
-        (Body body, Grip grip) => Same(grip.FitsBody is { } fits && body.Label.StartsWith(fits, StringComparison.OrdinalIgnoreCase), $"it is made for {grip.FitsBody}", $"it is made for {grip.FitsBody ?? "a body not said"}", grip.Doubtful),
+        (Body body, Grip grip) => Same(grip.FitsBody is { } fits && body.Label.StartsWith(fits, StringComparison.OrdinalIgnoreCase),
+            $"it is made for {grip.FitsBody}", $"it is made for {grip.FitsBody ?? "a body not said"}", grip.Doubtful),
         (Grip grip, Battery battery) => Same(grip.BatteryType == battery.Type, $"both are {battery.Type}", $"the grip holds {grip.BatteryType}", false),
-        (Flash flash, Cells cells) => Same(flash.CellsType == cells.Type, $"both are {cells.Type}", $"the flash takes {flash.CellsType ?? "no cells"}", cells.Doubtful),
-        (Trigger trigger, Cells cells) when trigger.CellsType is not null => Same(trigger.CellsType == cells.Type, $"both are {cells.Type}", $"the trigger takes {trigger.CellsType}", cells.Doubtful),
+        (Flash flash, Cells cells) => Same(flash.CellsType == cells.Type, $"both are {cells.Type}", $"the flash takes {flash.CellsType ?? "no cells"}",
+            cells.Doubtful),
+        (Trigger trigger, Cells cells) when trigger.CellsType is not null =>
+            Same(trigger.CellsType == cells.Type, $"both are {cells.Type}", $"the trigger takes {trigger.CellsType}", cells.Doubtful),
         (Flash { Power: FlashPower.OwnPack or FlashPower.SharedPack }, Pack) => new(PairFit.Full, "the flash runs off a pack"),
         (Trigger { Sends: { } system }, Flash flash) => Radio(system, flash.CanHear == true ? flash.RadioSystem : null, flash.Doubtful),
         (Trigger { Sends: { } system }, Trigger { Hears: { } heard } receiver) => Radio(system, heard, receiver.Doubtful),
         (Flash { CanSend: true, RadioSystem: { } system }, Flash { CanHear: true } flash) => Radio(system, flash.RadioSystem, flash.Doubtful),
-        (Charger { BatteryTypes: { } types }, Battery battery) => Same(battery.Type is { } t && types.Contains(t), $"it charges {battery.Type}", $"it charges {string.Join(", ", types)}", false),
-        (Charger { BatteryTypes: { } types }, Cells cells) => Same(cells.Type is { } t && types.Contains(t), $"it charges {cells.Type}", $"it charges {string.Join(", ", types)}", false),
-        (CardReader { CardTypes: { } types }, Card card) => Same(card.Type is { } t && types.Contains(t), $"it reads {card.Type}", $"it reads {string.Join(", ", types)}", false),
-        (Drive { CardTypes: { } types }, Card card) => Same(card.Type is { } t && types.Contains(t), $"it copies {card.Type}", $"it copies {string.Join(", ", types)}", false),
-        (Modifier { Fits: { } fits }, Flash flash) => Same(flash.ModifierMount is { } m && fits.Contains(m), $"both are {flash.ModifierMount}", $"it goes on {string.Join(", ", fits)}", false),
-        (Modifier { Fits: { } fits }, StandLight light) => Same(light.ModifierMount is { } m && fits.Contains(m), $"both are {light.ModifierMount}", $"it goes on {string.Join(", ", fits)}", false),
+        (Charger { BatteryTypes: { } types }, Battery battery) =>
+            Same(battery.Type is { } t && types.Contains(t), $"it charges {battery.Type}", $"it charges {string.Join(", ", types)}", false),
+        (Charger { BatteryTypes: { } types }, Cells cells) =>
+            Same(cells.Type is { } t && types.Contains(t), $"it charges {cells.Type}", $"it charges {string.Join(", ", types)}", false),
+        (CardReader { CardTypes: { } types }, Card card) => Same(card.Type is { } t && types.Contains(t), $"it reads {card.Type}",
+            $"it reads {string.Join(", ", types)}", false),
+        (Drive { CardTypes: { } types }, Card card) => Same(card.Type is { } t && types.Contains(t), $"it copies {card.Type}",
+            $"it copies {string.Join(", ", types)}", false),
+        (Modifier { Fits: { } fits }, Flash flash) => Same(flash.ModifierMount is { } m && fits.Contains(m), $"both are {flash.ModifierMount}",
+            $"it goes on {string.Join(", ", fits)}", false),
+        (Modifier { Fits: { } fits }, StandLight light) => Same(light.ModifierMount is { } m && fits.Contains(m), $"both are {light.ModifierMount}",
+            $"it goes on {string.Join(", ", fits)}", false),
         (StandLight { BatteryType: { } type }, Battery battery) => Same(type == battery.Type, $"both are {type}", $"the light takes {type}", battery.Doubtful),
         (_, { NeededBy: { } served }) when served.Contains(a.Id) => new(PairFit.Full, $"the {a.Label} cannot be used without it"),
         _ => null,
@@ -123,34 +138,44 @@ public sealed class Compatibility(IReadOnlyList<Item> things, IReadOnlyList<Pair
 
     private Compatible OnBody(Body body, string mount, Item glass)
     {
-        var crops = glass is Lens lens && lens.ImageCircleCrop > body.Crop ? $"; its image circle crops the picture {English.Tenths(lens.ImageCircleCrop / body.Crop)}×" : "";
+        var crops = glass is Lens lens && lens.ImageCircleCrop > body.Crop
+            ? $"; its image circle crops the picture {English.Tenths(lens.ImageCircleCrop / body.Crop)}×" : "";
         if (body.Mount.Contains(mount)) return new(glass.Doubtful || body.Doubtful ? PairFit.Doubtful : PairFit.Full, $"both are {mount}{crops}");
-        var leading = adapters.Where(a => a.LensMount == mount && a.BodyMount is { } to && body.Mount.Contains(to) && a.Status is not (Availability.Lost or Availability.Retired))
+        var leading = adapters.Where(a => a.LensMount == mount && a.BodyMount is { } to && body.Mount.Contains(to)
+            && a.Status is not (Availability.Lost or Availability.Retired))
             .Select(a => (Adapter: a, Fit: Through(a, body, glass))).Where(x => x.Fit != PairFit.No).OrderBy(x => x.Fit).ToList();
         return leading.Count == 0
             ? new(PairFit.No, $"it is {mount}, the body takes {string.Join(", ", body.Mount)}, and no adapter leads from one to the other")
-            : new(leading[0].Fit, $"through the {leading[0].Adapter.Label}{(leading.Count > 1 ? $" or {English.Number(leading.Count - 1)} more" : ", the only adapter that leads there")}{crops}", leading[0].Adapter.Id);
+            : new(leading[0].Fit,
+                $"through the {leading[0].Adapter.Label}"
+                    + $"{(leading.Count > 1 ? $" or {English.Number(leading.Count - 1)} more" : ", the only adapter that leads there")}{crops}",
+                leading[0].Adapter.Id);
     }
 
     /// <summary>An adapter may be sound with one lens and not with another: the worst of what is known of the three.</summary>
     private PairFit Through(Adapter adapter, Body body, Item glass)
     {
-        var known = new[] { adapter.Id }.SelectMany(id => rules[id]).Where(r => r.IsOf(adapter.Id, glass.Id) || r.IsOf(adapter.Id, body.Id)).Select(r => r.Fit).ToList();
+        var known = new[] { adapter.Id }.SelectMany(id => rules[id]).Where(r => r.IsOf(adapter.Id, glass.Id) || r.IsOf(adapter.Id, body.Id)).Select(r => r.Fit)
+            .ToList();
         if (known.Contains(PairFit.No)) return PairFit.No;
         if (adapter.Doubtful || glass.Doubtful || known.Contains(PairFit.Doubtful)) return PairFit.Doubtful;
         return known.Contains(PairFit.ManualFocusOnly) ? PairFit.ManualFocusOnly : PairFit.Full;
     }
 
-    private static Compatible Same(bool same, string yes, string no, bool doubtful) => same ? new(doubtful ? PairFit.Doubtful : PairFit.Full, yes) : new(PairFit.No, no);
+    private static Compatible Same(bool same, string yes, string no, bool doubtful) => same ? new(doubtful ? PairFit.Doubtful : PairFit.Full, yes)
+        : new(PairFit.No, no);
 
     private static Compatible Slot(Body body, Card card)
     {
-        var slots = body.Slots.Select((s, i) => (s.Type, Number: i + 1)).Where(s => s.Type is not null && s.Type == card.Type).Select(s => $"{s.Number}").ToList();
-        return Same(slots.Count > 0, $"slot {string.Join(" and ", slots)}", $"the slots take {string.Join(", ", body.Slots.Select(s => s.Type).Distinct())}, this is {card.Type}", card.Doubtful);
+        var slots = body.Slots.Select((s, i) => (s.Type, Number: i + 1)).Where(s => s.Type is not null && s.Type == card.Type).Select(s => $"{s.Number}")
+            .ToList();
+        return Same(slots.Count > 0, $"slot {string.Join(" and ", slots)}",
+            $"the slots take {string.Join(", ", body.Slots.Select(s => s.Type).Distinct())}, this is {card.Type}", card.Doubtful);
     }
 
     private static Compatible Shoe(Body body, string? shoe, bool doubtful) => Same(body.Shoe is null || shoe is null || body.Shoe == shoe,
-        body.Shoe is null || shoe is null ? "nothing says that the shoes differ" : $"both shoes are {shoe}", $"the shoe is {shoe}, the body's {body.Shoe}", doubtful);
+        body.Shoe is null || shoe is null ? "nothing says that the shoes differ" : $"both shoes are {shoe}", $"the shoe is {shoe}, the body's {body.Shoe}",
+            doubtful);
 
     private static Compatible Radio(string sends, string? hears, bool doubtful) => hears is null
         ? new(PairFit.No, "it has no receiver for it")

@@ -67,7 +67,8 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
                 return Told(TypedDay.Read(text), day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
             case FigureForm.Choice:
                 var wanted = Bare(text);
-                return Options.FirstOrDefault(o => Bare(o) == wanted) is { } option ? (option, null) : (null, $"\"{text}\" is none of {string.Join(", ", Options)}");
+                return Options.FirstOrDefault(o => Bare(o) == wanted) is { } option ? (option, null)
+                    : (null, $"\"{text}\" is none of {string.Join(", ", Options)}");
             case FigureForm.Slots:
                 return ParseSlots(text);
             default:
@@ -88,9 +89,11 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
     public string Format(JsonNode? value) => value switch
     {
         null => "",
-        JsonArray list when Form == FigureForm.Range => list.Count == 2 && list[0]!.ToJsonString() == list[1]!.ToJsonString() ? Plain(list[0]) : string.Join('-', list.Select(Plain)),
+        JsonArray list when Form == FigureForm.Range => list.Count == 2 && list[0]!.ToJsonString() == list[1]!.ToJsonString() ? Plain(list[0])
+            : string.Join('-', list.Select(Plain)),
         JsonArray list when Form == FigureForm.Numbers => string.Join('×', list.Select(Plain)),
-        JsonArray list when Form == FigureForm.Slots => string.Join('+', list.Select(s => Plain(s!["type"]) + (s["writeMegabytesPerSecond"] is { } speed ? "@" + Plain(speed) : ""))),
+        JsonArray list when Form == FigureForm.Slots => string.Join('+',
+            list.Select(s => Plain(s!["type"]) + (s["writeMegabytesPerSecond"] is { } speed ? "@" + Plain(speed) : ""))),
         JsonArray list => string.Join('+', list.Select(Plain)),
         _ when Form == FigureForm.YesNo => value.GetValue<bool>() ? "yes" : "no",
         _ => Plain(value),
@@ -98,7 +101,8 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
 
     /// <summary>The same as one says it: short times as a fraction of a second. Not for tables, where programs take 1/60 for a month.</summary>
     public string Say(JsonNode? value) =>
-        Unit == "s" && value is JsonValue number && number.TryGetValue<double>(out var seconds) && seconds is > 0 and < 0.5 && Math.Round(1 / seconds) is var parts && Math.Abs(1 / seconds - parts) < 1e-6 * parts
+        Unit == "s" && value is JsonValue number && number.TryGetValue<double>(out var seconds) && seconds is > 0 and < 0.5
+            && Math.Round(1 / seconds) is var parts && Math.Abs(1 / seconds - parts) < 1e-6 * parts
             ? FormattableString.Invariant($"1/{parts}")
             : Format(value);
 

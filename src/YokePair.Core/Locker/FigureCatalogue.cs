@@ -30,7 +30,8 @@ public static class FigureCatalogue
     public static IEnumerable<Figure> Of(string kind) => All.Where(f => f.Kinds.Contains(kind));
 
     /// <summary>A figure by its name, for a kind; null when that kind has none such.</summary>
-    public static Figure? Find(string kind, string name) => All.FirstOrDefault(f => f.Name.Equals(name, StringComparison.OrdinalIgnoreCase) && f.Kinds.Contains(kind));
+    public static Figure? Find(string kind, string name) => All.FirstOrDefault(f => f.Name.Equals(name, StringComparison.OrdinalIgnoreCase)
+        && f.Kinds.Contains(kind));
 
     /// <summary>A thing as its JSON object.</summary>
     public static JsonObject ToJson(Item item) => (JsonObject)JsonSerializer.SerializeToNode(item, PlanFile.JsonOptions)!;
@@ -52,7 +53,8 @@ public static class FigureCatalogue
     private static Figure Make(string name, Type type, string[] kinds)
     {
         var bare = Nullable.GetUnderlyingType(type) ?? type;
-        var (suffix, unit) = Units.FirstOrDefault(u => name.EndsWith(u.Suffix, StringComparison.Ordinal) || name.Equals(u.Suffix, StringComparison.OrdinalIgnoreCase));
+        var (suffix, unit) = Units.FirstOrDefault(u => name.EndsWith(u.Suffix, StringComparison.Ordinal)
+            || name.Equals(u.Suffix, StringComparison.OrdinalIgnoreCase));
         var stem = suffix is null || name.Length <= suffix.Length || suffix.Length > 2 ? name : name[..^suffix.Length];
         string[] options = bare.IsEnum ? [.. Enum.GetNames(bare).Select(n => char.ToLowerInvariant(n[0]) + n[1..])] : [];
         // Lux are what is measured, the metre only says where.
@@ -74,5 +76,6 @@ public static class FigureCatalogue
     private static string Words(string name) => name == "luxAtOne" ? "lux at 1 m" : Spelt(name);
 
     private static string Spelt(string name) =>
-        string.Concat(name.Select((c, i) => char.IsUpper(c) && i > 0 ? " " + char.ToLowerInvariant(c) : c.ToString())).Replace("iso ", "ISO ", StringComparison.Ordinal);
+        string.Concat(name.Select((c, i) => char.IsUpper(c) && i > 0 ? " " + char.ToLowerInvariant(c) : c.ToString()))
+            .Replace("iso ", "ISO ", StringComparison.Ordinal);
 }

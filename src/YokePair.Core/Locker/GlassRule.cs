@@ -62,6 +62,7 @@ public sealed record GlassRule(IReadOnlyList<RuledLens> Lenses, IReadOnlyList<St
         return new RuledLens(lens.Id, lens.Focal.Times(crop), lens.Aperture, thickness, answer?.Works ?? true, answer?.Reason);
     }
 
+    // Long: one walk along the rule of focal lengths.
     private static List<Stretch> Said(List<RuledLens> lenses, Dictionary<string, string> names)
     {
         var said = new List<Stretch>();
@@ -74,27 +75,32 @@ public sealed record GlassRule(IReadOnlyList<RuledLens> Lenses, IReadOnlyList<St
         {
             var middle = Math.Sqrt(edges[i] * edges[i + 1]);
             var by = reach.Where(r => r.Low <= middle && middle <= r.High).Select(r => r.Lens).ToList();
-            if (runs.Count > 0 && Class(runs[^1].By) == Class(by) && (by.Count != 1 || runs[^1].By[0].Id == by[0].Id)) runs[^1] = (runs[^1].Low, edges[i + 1], [.. runs[^1].By.Union(by)]);
+            if (runs.Count > 0 && Class(runs[^1].By) == Class(by) && (by.Count != 1 || runs[^1].By[0].Id == by[0].Id)) runs[^1] =
+                (runs[^1].Low, edges[i + 1], [.. runs[^1].By.Union(by)]);
             else runs.Add((edges[i], edges[i + 1], by));
         }
         foreach (var (low, high, by) in runs)
         {
             if (by.Count == 0)
             {
-                var (from, to) = (lenses.Where(l => l.RangeMm.High <= high).Max(l => l.RangeMm.High), lenses.Where(l => l.RangeMm.Low >= low).Min(l => l.RangeMm.Low));
+                var (from, to) = (lenses.Where(l => l.RangeMm.High <= high).Max(l => l.RangeMm.High), lenses.Where(l => l.RangeMm.Low >= low)
+                    .Min(l => l.RangeMm.Low));
                 said.Add(new Stretch(StretchKind.Gap, new Interval(from, to), $"Between {Mm(from)} and {Mm(to)} nothing reaches."));
             }
             else if (by.Count == 1 && high / low >= Narrow)
             {
                 // The little reach beyond the ends of the neighbours is theirs as well; speak of real ends.
                 var (from, to) = (Math.Max(low, by[0].RangeMm.Low), Math.Min(high, by[0].RangeMm.High));
-                said.Add(new Stretch(StretchKind.Single, new Interval(from, to), to / from < 1.01 ? $"At {Mm(from)} only the {names[by[0].Id]} reaches." : $"From {Mm(from)} to {Mm(to)} only the {names[by[0].Id]} reaches.", by[0].Id));
+                said.Add(new Stretch(StretchKind.Single, new Interval(from, to), to / from < 1.01 ? $"At {Mm(from)} only the {names[by[0].Id]} reaches."
+                    : $"From {Mm(from)} to {Mm(to)} only the {names[by[0].Id]} reaches.", by[0].Id));
             }
             else if (by.Count >= 3 && high / low >= Narrow)
             {
-                var least = Enumerable.Range(0, 24).Select(k => low * Math.Pow(high / low, (k + 0.5) / 24)).Min(f => reach.Count(r => r.Low <= f && f <= r.High));
+                var least = Enumerable.Range(0, 24).Select(k => low * Math.Pow(high / low, (k + 0.5) / 24))
+                    .Min(f => reach.Count(r => r.Low <= f && f <= r.High));
                 var (from, to) = (low * Framing.NearEnough, high / Framing.NearEnough);
-                if (to > from) said.Add(new Stretch(StretchKind.Overlap, new Interval(from, to), $"Between {Mm(from)} and {Mm(to)} you are covered {English.Number(least)} times."));
+                if (to > from) said.Add(new Stretch(StretchKind.Overlap, new Interval(from, to),
+                    $"Between {Mm(from)} and {Mm(to)} you are covered {English.Number(least)} times."));
             }
         }
         return [.. said.OrderBy(s => s.Kind).ThenByDescending(s => s.RangeMm.High / s.RangeMm.Low)];

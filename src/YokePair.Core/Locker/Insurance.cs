@@ -32,12 +32,14 @@ public sealed record Insurance(DateOnly Day, IReadOnlyList<InsuranceLine> Lines,
     /// <param name="day">The day.</param>
     public static Insurance Of(IReadOnlyList<Item> things, DateOnly day)
     {
-        var owned = things.Where(t => t.Status is not (Availability.RentedIn or Availability.Lost or Availability.Retired) && (t.Value is not null || IsDear(t)))
+        var owned = things.Where(t => t.Status is not (Availability.RentedIn or Availability.Lost or Availability.Retired)
+            && (t.Value is not null || IsDear(t)))
             .OrderByDescending(t => t.Value ?? 0).ThenBy(t => t.Label, StringComparer.Ordinal).ToList();
         List<InsuranceLine> lines = [.. owned.Select(t => new InsuranceLine(
             t.Id, ItemKinds.Of(t), t.Label, t.Serial, t.Value, t.FirstUse, t.Owner, t.WhyAway(day), t.FirstUse > day.AddYears(-1)))];
         var dear = owned.FindAll(IsDear);
-        return new Insurance(day, lines, lines.Sum(l => l.Value ?? 0), dear.Count(t => t.Value is null), dear.Count(t => t.Serial is null), lines.Count(l => l.IsNew));
+        return new Insurance(day, lines, lines.Sum(l => l.Value ?? 0), dear.Count(t => t.Value is null), dear.Count(t => t.Serial is null),
+            lines.Count(l => l.IsNew));
     }
 
     private static bool IsDear(Item item) => item is Body or Lens or Flash or StandLight or Drive;

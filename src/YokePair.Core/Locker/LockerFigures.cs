@@ -23,7 +23,8 @@ public static class LockerFigures
         }
         if (name is "id" or "estimated")
         {
-            thing[name] = name == "id" ? text.Trim() : new JsonArray([.. text.Split('+', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(e => (JsonNode)e)]);
+            thing[name] = name == "id" ? text.Trim() : new JsonArray(
+                [.. text.Split('+', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries).Select(e => (JsonNode)e)]);
             return null;
         }
         if (FigureCatalogue.Find(kind, name) is not { } figure) return new PlanProblem(name, $"a {kind} has no such figure");

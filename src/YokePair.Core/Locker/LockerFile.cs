@@ -28,7 +28,8 @@ public sealed record LockerFile(string Format, int Version, IReadOnlyList<Item> 
         JsonObject file;
         try
         {
-            file = JsonNode.Parse(utf8, documentOptions: new JsonDocumentOptions { MaxDepth = 32, AllowDuplicateProperties = false }) as JsonObject ?? throw new JsonException("the file is no JSON object");
+            file = JsonNode.Parse(utf8, documentOptions: new JsonDocumentOptions { MaxDepth = 32, AllowDuplicateProperties = false }) as JsonObject
+                ?? throw new JsonException("the file is no JSON object");
         }
         catch (JsonException e)
         {
@@ -56,7 +57,8 @@ public sealed record LockerFile(string Format, int Version, IReadOnlyList<Item> 
     private static FiledThing Filed(int number, JsonObject thing)
     {
         var (_, problems) = PlanFile.ReadItem(thing);
-        return new FiledThing(number, (thing["name"] as JsonValue)?.ToString() ?? $"thing {number}", (thing["kind"] as JsonValue)?.ToString() ?? "", null, thing, problems);
+        return new FiledThing(number, (thing["name"] as JsonValue)?.ToString() ?? $"thing {number}", (thing["kind"] as JsonValue)?.ToString() ?? "", null,
+            thing, problems);
     }
 }
 

@@ -11,7 +11,8 @@ namespace YokePair.Core.Locker;
 /// <param name="Texts">Figures as texts, by name (a table); null for a JSON file.</param>
 /// <param name="Whole">The whole thing (a JSON file); null for a table.</param>
 /// <param name="Problems">What is wrong with it already.</param>
-public sealed record FiledThing(int Line, string Label, string Kind, IReadOnlyDictionary<string, string>? Texts, JsonObject? Whole, IReadOnlyList<PlanProblem> Problems);
+public sealed record FiledThing(int Line, string Label, string Kind, IReadOnlyDictionary<string, string>? Texts, JsonObject? Whole,
+    IReadOnlyList<PlanProblem> Problems);
 
 /// <summary>What an import would do with one row.</summary>
 public enum RowAction
@@ -46,7 +47,8 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
     /// <summary>Whether all of it can be taken.</summary>
     public bool Clean => Rows.All(r => r.Action != RowAction.Refused);
 
-    /// <summary>Compares a file with a locker. A row speaks of a thing that is there if it has its id, else its serial number, else its kind, name and number.</summary>
+    /// <summary>Compares a file with a locker. A row speaks of a thing that is there if it has its id, else its serial number, else its kind, name and
+    /// number.</summary>
     public static WeighedImport Of(IReadOnlyList<Item> locker, IReadOnlyList<FiledThing> file)
     {
         var known = new Known(locker);
@@ -58,7 +60,12 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
             var (item, row) = Weigh(filed, known);
             if (item is not null && !seen.TryAdd(item.Id, filed.Line))
             {
-                row = row with { Action = RowAction.Refused, Problems = [new PlanProblem("id", $"line {seen[item.Id]} is the same thing; keep one of the two, or give them different numbers")] };
+                row = row with
+                {
+                    Action = RowAction.Refused,
+                    Problems =
+                    [new PlanProblem("id", $"line {seen[item.Id]} is the same thing; keep one of the two, or give them different numbers")]
+                };
                 item = null;
             }
             rows.Add(row);
@@ -70,11 +77,14 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
     private static (Item?, ImportRow) Weigh(FiledThing filed, Known known)
     {
         if (filed.Problems.Count > 0) return Refuse(filed.Problems);
-        if (!FigureCatalogue.Kinds.Contains(filed.Kind)) return Refuse([new PlanProblem("kind", $"\"{filed.Kind}\" is no kind; kinds are {string.Join(", ", FigureCatalogue.Kinds)}")]);
+        if (!FigureCatalogue.Kinds.Contains(filed.Kind)) return Refuse(
+            [new PlanProblem("kind", $"\"{filed.Kind}\" is no kind; kinds are {string.Join(", ", FigureCatalogue.Kinds)}")]);
         var old = known.Find(filed);
-        if (old is not null && ItemKinds.Of(old) != filed.Kind) return Refuse([new PlanProblem("kind", $"\"{old.Id}\" is a {ItemKinds.Of(old)} in the locker, not a {filed.Kind}")]);
+        if (old is not null && ItemKinds.Of(old) != filed.Kind) return Refuse(
+            [new PlanProblem("kind", $"\"{old.Id}\" is a {ItemKinds.Of(old)} in the locker, not a {filed.Kind}")]);
         var before = old is null ? null : FigureCatalogue.ToJson(old);
-        var thing = filed.Whole is not null ? (JsonObject)filed.Whole.DeepClone() : before is null ? new JsonObject { ["kind"] = filed.Kind } : (JsonObject)before.DeepClone();
+        var thing = filed.Whole is not null ? (JsonObject)filed.Whole.DeepClone() : before is null ? new JsonObject { ["kind"] = filed.Kind }
+            : (JsonObject)before.DeepClone();
         var problems = (filed.Texts ?? new Dictionary<string, string>()).Where(t => t.Value.Trim().Length > 0)
             // Setting a figure takes its mark as an estimate away; the marks of the file come last.
             .OrderBy(t => t.Key == "estimated")
@@ -82,7 +92,8 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
         if (problems.Count > 0) return Refuse(problems);
         if (old is null && filed.Whole is null)
         {
-            var missing = Typical.Essentials(filed.Kind).Where(e => thing[e.Figure] is null).Select(e => new PlanProblem(e.Figure, $"is missing: {e.Question}")).ToList();
+            var missing = Typical.Essentials(filed.Kind).Where(e => thing[e.Figure] is null)
+                .Select(e => new PlanProblem(e.Figure, $"is missing: {e.Question}")).ToList();
             if (missing.Count > 0) return Refuse(missing);
             // A row with an id was written by a locker: what it does not say is not known, and stays so.
             if (filed.Texts?.ContainsKey("id") != true) Typical.Fill(filed.Kind, thing);
@@ -146,7 +157,8 @@ public sealed record WeighedImport(IReadOnlyList<ImportRow> Rows, IReadOnlyList<
             var text = (string name) => filed.Texts is { } texts ? texts.GetValueOrDefault(name)?.Trim() : (filed.Whole?[name] as JsonValue)?.ToString();
             if (text("id") is { Length: > 0 } id) return byId.GetValueOrDefault(id);
             if (text("serial") is { Length: > 0 } serial && bySerial.TryGetValue(serial, out var same)) return same;
-            return text("name") is { Length: > 0 } name && byName.TryGetValue((filed.Kind, name, int.TryParse(text("number"), out var n) ? n : null), out var named) ? named : null;
+            return text("name") is { Length: > 0 } name && byName.TryGetValue((filed.Kind, name, int.TryParse(text("number"), out var n) ? n : null),
+                out var named) ? named : null;
         }
 
         public string NewId(string kind, JsonObject thing) => ItemIds.New(kind, thing["name"]?.GetValue<string>() ?? kind, ids);

@@ -76,7 +76,8 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
         var why = alone.ToDictionary(a => a.Id, a => a.Why, StringComparer.Ordinal);
         var kinds = FigureCatalogue.Kinds.Select((k, i) => (k, i)).ToDictionary(x => x.k, x => x.i);
         var views = things.Select(t => View(t, day, why.GetValueOrDefault(t.Id)))
-            .OrderBy(v => kinds[v.Kind]).ThenBy(v => v.Type, StringComparer.Ordinal).ThenBy(v => v.Number ?? int.MaxValue).ThenBy(v => v.Name, StringComparer.OrdinalIgnoreCase).ToList();
+            .OrderBy(v => kinds[v.Kind]).ThenBy(v => v.Type, StringComparer.Ordinal).ThenBy(v => v.Number ?? int.MaxValue)
+                .ThenBy(v => v.Name, StringComparer.OrdinalIgnoreCase).ToList();
         var here = compatibility.Alike(things.Where(t => t.IsHere(day)));
         return new LockerReport(views, alone, [.. things.OfType<Body>().Where(b => b.IsHere(day)).Select(b => Outfit(b, here, compatibility))],
             Summarise(views, alone));
@@ -87,7 +88,8 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
         if (views.Count == 0) return "Nothing in the locker yet.";
         var away = views.Count(v => v.Away is not null && v.Status is not (Availability.Retired or Availability.Lost));
         var single = alone.Count == 0 ? "Nothing stands alone: whatever you lose, something here stands in"
-            : $"{English.Capital(English.Number(alone.Count))} {(alone.Count == 1 ? "thing is" : "things are")} alone of {(alone.Count == 1 ? "its" : "their")} kind";
+            : $"{English.Capital(English.Number(alone.Count))} {(alone.Count == 1 ? "thing is" : "things are")} alone of "
+                + $"{(alone.Count == 1 ? "its" : "their")} kind";
         return away == 0 ? single + "." : $"{single}; {English.Number(away)} {(away == 1 ? "is" : "are")} not here on the day.";
     }
 
@@ -132,7 +134,8 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
     {
         if (body is not { Fps: > 0, BufferMegabytes: { } buffer, RawMegabytes: { } raw, Slots.Count: > 0 }) return null;
         // One does not choose the card by the burst: the slowest of its type is what one has.
-        var speeds = body.Slots.Select(slot => cards.Where(c => c.Type == slot.Type).Select(c => c.WriteMegabytesPerSecond).Append(slot.WriteMegabytesPerSecond).Min()).ToList();
+        var speeds = body.Slots.Select(slot => cards.Where(c => c.Type == slot.Type).Select(c => c.WriteMegabytesPerSecond)
+            .Append(slot.WriteMegabytesPerSecond).Min()).ToList();
         if (speeds.Exists(s => s is null)) return null;
         var burst = Burst.Length(body.Fps, buffer, raw, [.. speeds.Select(s => new SlotWrite(raw, s!.Value))]);
         return new BodyBurst(body.Fps, double.IsPositiveInfinity(burst.SecondsUntilFull) ? null : burst.SecondsUntilFull, burst.SecondsToClear);
@@ -146,12 +149,16 @@ internal static class ThingLine
     {
         IEnumerable<string?> parts = item switch
         {
-            Body b => [$"{English.Tenths(b.Megapixels)} MP {(b.Crop == 1 ? "full frame" : $"crop {English.Tenths(b.Crop)}")}", FormattableString.Invariant($"deliver to {b.IsoCeiling:0}"), string.Join('+', b.Slots.Select(s => s.Type)), string.Join(", ", b.Mount), b.BatteryType, b.Silent ? "silent" : null],
-            Lens l => [l.Mount, $"{English.Tenths(l.Magnification)}×", l.TakesConverter ? "takes converter" : null, l.FilterThreadMm is { } t ? $"ø{English.Tenths(t)}" : null],
+            Body b => [$"{English.Tenths(b.Megapixels)} MP {(b.Crop == 1 ? "full frame" : $"crop {English.Tenths(b.Crop)}")}",
+                FormattableString.Invariant($"deliver to {b.IsoCeiling:0}"), string.Join('+', b.Slots.Select(s => s.Type)), string.Join(", ", b.Mount),
+                b.BatteryType, b.Silent ? "silent" : null],
+            Lens l => [l.Mount, $"{English.Tenths(l.Magnification)}×", l.TakesConverter ? "takes converter" : null, l.FilterThreadMm is { } t
+                ? $"ø{English.Tenths(t)}" : null],
             Adapter a => [$"{a.LensMount} → {a.BodyMount}"],
             Converter c => [$"{English.Tenths(c.Factor)}×", c.Mount],
             Tube t => [$"{English.Tenths(t.ExtensionMm)} mm", t.Mount],
-            Flash f => [f.GuideNumber is { } gn ? $"GN {English.Tenths(gn)}" : null, f.CellsType, f.RadioSystem, f.CanSend == true ? "sends" : null, f.CanHear == true ? "hears" : null, f.Gel],
+            Flash f => [f.GuideNumber is { } gn ? $"GN {English.Tenths(gn)}" : null, f.CellsType, f.RadioSystem, f.CanSend == true ? "sends" : null,
+                f.CanHear == true ? "hears" : null, f.Gel],
             Trigger t => [t.Sends is { } s ? $"sends {s}" : null, t.Hears is { } h ? $"hears {h}" : null],
             Battery b => [b.Type, b.WattHours is { } wh ? $"{English.Tenths(wh)} Wh" : null],
             Cells c => [c.Type, c.CellCount is { } n ? $"{English.Tenths(n)} {(n == 1 ? "cell" : "cells")}" : null],
@@ -164,8 +171,10 @@ internal static class ThingLine
             Support s => [s.Form, s.Plate],
             StandLight l => [l.Watts is { } w ? $"{English.Tenths(w)} W" : null, l.BatteryType],
             Modifier m => [string.Join('+', m.Fits ?? [])],
-            Filter f => [f.ThreadMm is { } mm ? $"ø{English.Tenths(mm)}" : null, f.StepsToMm is { } to ? $"steps up to ø{English.Tenths(to)}" : null, f.Stops is { } st ? $"{English.Tenths(st)} stops" : null],
-            Case c => [c.InnerMm is { } inner ? string.Join(" × ", inner.Select(English.Tenths)) + " mm" : null, c.Lockable == true ? "locks" : null, c.Cabin == true ? "cabin size" : null],
+            Filter f => [f.ThreadMm is { } mm ? $"ø{English.Tenths(mm)}" : null, f.StepsToMm is { } to ? $"steps up to ø{English.Tenths(to)}" : null,
+                f.Stops is { } st ? $"{English.Tenths(st)} stops" : null],
+            Case c => [c.InnerMm is { } inner ? string.Join(" × ", inner.Select(English.Tenths)) + " mm" : null, c.Lockable == true ? "locks" : null,
+                c.Cabin == true ? "cabin size" : null],
             _ => [],
         };
         var all = parts.Append(item.Roles is { Count: > 0 } roles ? string.Join(", ", roles) : null)

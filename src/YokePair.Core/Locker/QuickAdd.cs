@@ -77,7 +77,8 @@ public static class QuickAdd
     {
         var kind = found.Kind;
         if (copies > MostCopies || numbers.Count > MostCopies) problems.Add(new PlanProblem("count", $"at most {MostCopies} at once"));
-        if (numbers.Count > 1 && copies > 1 && numbers.Count != copies) problems.Add(new PlanProblem("number", $"{copies} things and {numbers.Count} numbers; give one number, or as many as there are things"));
+        if (numbers.Count > 1 && copies > 1 && numbers.Count != copies) problems.Add(
+            new PlanProblem("number", $"{copies} things and {numbers.Count} numbers; give one number, or as many as there are things"));
         var missing = Typical.Essentials(kind).Where(e => thing[e.Figure] is null && problems.All(p => p.Field != e.Figure))
             .Select(e => new StillAsked(e.Figure, e.Question, e.Example)).ToList();
         var things = new List<Item>();
@@ -85,7 +86,8 @@ public static class QuickAdd
         if (problems.Count == 0 && missing.Count == 0)
         {
             Typical.Fill(kind, thing);
-            estimates = [.. (thing["estimated"]?.AsArray() ?? []).Select(e => e!.GetValue<string>()).Select(e => FigureCatalogue.Find(kind, e)!).Select(f => $"{f.Words} {f.SayWithUnit(thing[f.Name])}")];
+            estimates = [.. (thing["estimated"]?.AsArray() ?? []).Select(e => e!.GetValue<string>()).Select(e => FigureCatalogue.Find(kind, e)!)
+                .Select(f => $"{f.Words} {f.SayWithUnit(thing[f.Name])}")];
             var count = Math.Max(copies, numbers.Count);
             var after = Naming.LastOf(kind, thing, known, count);
             for (var i = 0; i < count; i++)
@@ -146,7 +148,8 @@ internal static partial class Naming
         return kind switch
         {
             "lens" when thing["focal"] is { } focal && thing["aperture"] is { } aperture =>
-                $"{Show("focal", focal)} f/{Show("aperture", aperture)}{(thing["magnification"] is JsonValue m && m.GetValue<double>() >= 0.5 ? " macro" : "")}",
+                $"{Show("focal", focal)} f/{Show("aperture", aperture)}"
+                    + (thing["magnification"] is JsonValue m && m.GetValue<double>() >= 0.5 ? " macro" : ""),
             "battery" or "cells" when thing["type"] is { } type => $"{type}",
             "card" => "Card",
             "adapter" when thing["lensMount"] is { } mount => $"{mount} adapter",
@@ -154,7 +157,8 @@ internal static partial class Naming
             "tube" when thing["extensionMm"] is { } mm => $"{Show("extensionMm", mm)} mm tube",
             "charger" when thing["batteryTypes"] is JsonArray types => $"Charger {string.Join('+', types.Select(t => t!.GetValue<string>()))}",
             "filter" when thing["stepsToMm"] is { } to => $"Step-up ring {Show("threadMm", thing["threadMm"])}–{Show("stepsToMm", to)}",
-            "filter" when thing["threadMm"] is { } thread => thing["stops"] is { } stops ? $"ND filter {Show("threadMm", thread)} mm, {Show("stops", stops)} stops" : $"Filter {Show("threadMm", thread)} mm",
+            "filter" when thing["threadMm"] is { } thread => thing["stops"] is { } stops
+                ? $"ND filter {Show("threadMm", thread)} mm, {Show("stops", stops)} stops" : $"Filter {Show("threadMm", thread)} mm",
             "support" when thing["form"] is { } form => Capital(form.GetValue<string>()),
             "powerbank" => "Power bank",
             _ => Capital(kind),

@@ -11,8 +11,10 @@ internal static class QuickWords
         adapter:         adapter adaptor mount_adapter lens_adapter bajonettadapter objektivadapter bague_d'adaptation adaptateur
         converter:       converter teleconverter tele-converter tc extender telekonverter konverter multiplicateur téléconvertisseur convertisseur
         tube:            tube extension_tube zwischenring bague-allonge bague_allonge tube-allonge
-        filter:          filter filtre polfilter polariser polarizer nd nd_filter graufilter filtre_gris ring step-up_ring step_up_ring stepup_ring filteradapter
-        flash:           flash flashes flashgun flashguns strobe strobes blitz blitze blitzgerät blitzgeräte aufsteckblitz aufsteckblitze flash_cobra flash_gun
+        filter:          filter filtre polfilter polariser polarizer nd
+        filter:          nd_filter graufilter filtre_gris ring step-up_ring step_up_ring stepup_ring filteradapter
+        flash:           flash flashes flashgun flashguns strobe strobes blitz blitze blitzgerät blitzgeräte aufsteckblitz aufsteckblitze
+        flash:           flash_cobra flash_gun
         trigger:         trigger triggers transmitter sender funkauslöser auslöser émetteur déclencheur flash_trigger radio_trigger
         trigger=receiver: receiver receivers empfänger récepteur
         trigger=relay:   relay relais

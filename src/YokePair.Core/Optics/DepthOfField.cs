@@ -44,7 +44,8 @@ public static class DepthOfField
         return focalMm * focalMm * s * (1 / near - 1 / far) / (2 * (s - focalMm) * FullFrameCircleMm / crop);
     }
 
-    /// <summary>f-number from which diffraction softens single pixels: where the Airy disc, 2.44·λ·N for green light of 0.00055 mm, spans two and a half of them.</summary>
+    /// <summary>f-number from which diffraction softens single pixels: where the Airy disc, 2.44·λ·N for green light of 0.00055 mm, spans two and a half of
+    /// them.</summary>
     /// <param name="sensorWidthMm">Width of the sensor as used, mm.</param>
     /// <param name="megapixels">Megapixels on it, 3:2.</param>
     public static double DiffractionFNumber(double sensorWidthMm, double megapixels) =>

@@ -24,12 +24,15 @@ public static class Clock
         if (Zone(plan.Assignment) is not { } zone)
         {
             // A machine without zone data knows none; then nothing can be said.
-            if (TimeZoneInfo.GetSystemTimeZones().Count > 1) yield return new PlanProblem("assignment.timeZone", $"\"{id}\" is no known zone; write it as Europe/Vienna");
+            if (TimeZoneInfo.GetSystemTimeZones().Count > 1) yield return new PlanProblem("assignment.timeZone",
+                $"\"{id}\" is no known zone; write it as Europe/Vienna");
             yield break;
         }
         for (var i = 0; i < plan.Parts.Count; i++)
             foreach (var (field, time) in new[] { ("start", plan.Parts[i].Start), ("end", plan.Parts[i].End) })
                 if (time is { } at && zone.IsInvalidTime(at))
-                    yield return new PlanProblem($"parts[{i}].{field}", FormattableString.Invariant($"{at:HH:mm} does not exist on {at:yyyy-MM-dd} in {id}: the clocks go forward over it; write {at.AddHours(1):HH:mm}"));
+                    yield return new PlanProblem($"parts[{i}].{field}",
+                        FormattableString.Invariant(
+                        $"{at:HH:mm} does not exist on {at:yyyy-MM-dd} in {id}: the clocks go forward over it; write {at.AddHours(1):HH:mm}"));
     }
 }

@@ -21,7 +21,8 @@ internal static class ItemCheck
         found.Figure($"{at}.value", item.Value, 0, 1e9, "an amount");
         found.Figure($"{at}.cycles", item.Cycles, 0, 1e8, "cycles");
         for (var i = 0; i < (item.SizeMm?.Count ?? 0); i++) found.Figure($"{at}.sizeMm[{i}]", item.SizeMm![i], 0, 100_000, "mm");
-        if (item.From is { } from && item.To is { } to && to < from) found.Add($"{at}.to", FormattableString.Invariant($"{to:yyyy-MM-dd} is before {from:yyyy-MM-dd}; put the later day last"));
+        if (item.From is { } from && item.To is { } to && to < from) found.Add($"{at}.to",
+            FormattableString.Invariant($"{to:yyyy-MM-dd} is before {from:yyyy-MM-dd}; put the later day last"));
         switch (item)
         {
             case Body body: OfBody(body, at, found); break;
@@ -49,7 +50,8 @@ internal static class ItemCheck
         found.Figure($"{at}.bufferMegabytes", body.BufferMegabytes, 0, 1e7, "megabytes");
         found.Figure($"{at}.rawMegabytes", body.RawMegabytes, 0.1, 10_000, "megabytes");
         found.Figure($"{at}.jpegMegabytes", body.JpegMegabytes, 0.1, 10_000, "megabytes");
-        for (var i = 0; i < body.Slots.Count; i++) found.Figure($"{at}.slots[{i}].writeMegabytesPerSecond", body.Slots[i].WriteMegabytesPerSecond, 0.1, 1e6, "megabytes a second");
+        for (var i = 0; i < body.Slots.Count; i++) found.Figure($"{at}.slots[{i}].writeMegabytesPerSecond", body.Slots[i].WriteMegabytesPerSecond, 0.1, 1e6,
+            "megabytes a second");
     }
 
     private static void OfLens(Lens lens, string at, ProblemList found)

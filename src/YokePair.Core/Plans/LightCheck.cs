@@ -21,17 +21,20 @@ internal static class LightCheck
         {
             var light = lights[i];
             var here = $"{at}.lights[{i}]";
-            if (new[] { light.Flash, light.Light, light.Relay }.Count(x => x is not null) != 1) found.Add(here, "names no light, or more than one; name one flash, one continuous light or one relay");
+            if (new[] { light.Flash, light.Light, light.Relay }.Count(x => x is not null) != 1) found.Add(here,
+                "names no light, or more than one; name one flash, one continuous light or one relay");
             foreach (var (field, id) in light.Named(ids.IsPerson))
             {
                 ids.Item($"{here}.{field}", id, KindOf(field), found);
                 if (field == "pack")
                 {
                     heads[id] = heads.GetValueOrDefault(id) + 1;
-                    if (ids.Outlets(id) is { } outlets && heads[id] > outlets) found.Add($"{here}.pack", $"\"{id}\" has {outlets} outlets and {heads[id]} heads hang on it; hang one on another pack");
+                    if (ids.Outlets(id) is { } outlets && heads[id] > outlets) found.Add($"{here}.pack",
+                        $"\"{id}\" has {outlets} outlets and {heads[id]} heads hang on it; hang one on another pack");
                     if (heads[id] > 1) continue;
                 }
-                if (!named.TryAdd(id, $"{here}.{field}")) found.Add($"{here}.{field}", $"\"{id}\" is already {named[id]}; one thing cannot be in two places of a part");
+                if (!named.TryAdd(id, $"{here}.{field}")) found.Add($"{here}.{field}",
+                    $"\"{id}\" is already {named[id]}; one thing cannot be in two places of a part");
             }
         }
     }

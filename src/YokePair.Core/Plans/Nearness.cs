@@ -8,7 +8,8 @@ internal static class Nearness
         plan.Places.Where(p => !part.Unreachable.Contains(p.Id) && (p.Person is null || part.Present?.Contains(p.Person) != false));
 
     /// <summary>Bags before the pockets on the body, which hold little; of each the quickest first.</summary>
-    public static IEnumerable<Place> BagsFirst(this IEnumerable<Place> places) => places.OrderBy(p => p.ReachSeconds < PocketSeconds).ThenBy(p => p.ReachSeconds);
+    public static IEnumerable<Place> BagsFirst(this IEnumerable<Place> places) => places.OrderBy(p => p.ReachSeconds < PocketSeconds)
+        .ThenBy(p => p.ReachSeconds);
 
     /// <summary>What is reached quicker than this hangs on the body.</summary>
     public const double PocketSeconds = 15;
@@ -22,6 +23,7 @@ internal static class Nearness
         var places = plan.Places.Select(p => p.Id).ToHashSet(StringComparer.Ordinal);
         var held = part.Setups.SelectMany(s => s.Named()).Select(n => n.Id).ToHashSet(StringComparer.Ordinal);
         var items = plan.ItemsById();
-        return things.All(thing => held.Contains(thing.Id) || (PlaceReference.Bearers(thing, items).Append(thing).Any(t => held.Contains(t.Id) || (t.Place is { } at && places.Contains(at)))));
+        return things.All(thing => held.Contains(thing.Id) || (PlaceReference.Bearers(thing, items).Append(thing)
+            .Any(t => held.Contains(t.Id) || (t.Place is { } at && places.Contains(at)))));
     }
 }

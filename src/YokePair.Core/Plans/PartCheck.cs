@@ -7,7 +7,8 @@ internal static class PartCheck
 
     public static void Check(Part part, string at, KnownIds ids, ProblemList found)
     {
-        found.Within($"{at}.ev", part.Ev, LowestEv, HighestEv, $"an exposure value at ISO 100 from {LowestEv} (a moonless night) to {HighestEv} (sun on snow is 16)");
+        found.Within($"{at}.ev", part.Ev, LowestEv, HighestEv,
+            $"an exposure value at ISO 100 from {LowestEv} (a moonless night) to {HighestEv} (sun on snow is 16)");
         if (part.Start is { } start && part.End is { } end && end <= start)
             found.Add($"{at}.end", $"{end:yyyy-MM-dd HH:mm} is not after the start, {start:yyyy-MM-dd HH:mm}");
         for (var i = 0; i < part.Unreachable.Count; i++) ids.Place($"{at}.unreachable[{i}]", part.Unreachable[i], found);
@@ -65,7 +66,8 @@ internal static class PartCheck
         {
             var setup = part.Setups[i];
             ids.Person($"{at}.setups[{i}].person", setup.Person, found);
-            if (setup is { Flash: not null, Trigger: not null }) found.Add($"{at}.setups[{i}].trigger", "the shoe holds a flash already, and it is one place; take one of the two out");
+            if (setup is { Flash: not null, Trigger: not null }) found.Add($"{at}.setups[{i}].trigger",
+                "the shoe holds a flash already, and it is one place; take one of the two out");
             foreach (var (field, id) in setup.Named())
             {
                 var path = $"{at}.setups[{i}].{field}";
@@ -135,7 +137,8 @@ internal static class PartCheck
         if (need.DepthM is { } depth) ItemCheck.Range($"{at}.depthM", depth, 0.1, farthestM, "metres", found);
         found.Figure($"{at}.minFNumber", need.MinFNumber, 0.3, 256, "an f-number");
         found.Figure($"{at}.maxFNumber", need.MaxFNumber, 0.3, 256, "an f-number");
-        if (need.MinFNumber > need.MaxFNumber) found.Add($"{at}.maxFNumber", FormattableString.Invariant($"is f/{need.MaxFNumber}, below the smallest wanted, f/{need.MinFNumber}; put the smaller first"));
+        if (need.MinFNumber > need.MaxFNumber) found.Add($"{at}.maxFNumber",
+            FormattableString.Invariant($"is f/{need.MaxFNumber}, below the smallest wanted, f/{need.MinFNumber}; put the smaller first"));
     }
 
     private static void CheckLight(Need need, string at, ProblemList found)
@@ -143,7 +146,8 @@ internal static class PartCheck
         found.Figure($"{at}.shutterSeconds", need.ShutterSeconds, 1e-6, 86_400, "seconds");
         found.Figure($"{at}.shortestShutterSeconds", need.ShortestShutterSeconds, 1e-6, 86_400, "seconds");
         if (need.ShortestShutterSeconds > need.ShutterSeconds)
-            found.Add($"{at}.shortestShutterSeconds", FormattableString.Invariant($"is {need.ShortestShutterSeconds} s, longer than the longest allowed, {need.ShutterSeconds} s; put the shorter first"));
+            found.Add($"{at}.shortestShutterSeconds", FormattableString.Invariant(
+                $"is {need.ShortestShutterSeconds} s, longer than the longest allowed, {need.ShutterSeconds} s; put the shorter first"));
         found.Figure($"{at}.flashPathM", need.FlashPathM, 0.01, 10_000, "metres");
         found.Figure($"{at}.bounceLossStops", need.BounceLossStops, 0, 40, "stops");
         found.Figure($"{at}.bounce.ceilingM", need.Bounce?.CeilingM, 1.6, 60, "metres (the flash is held at 1.6)");

@@ -26,6 +26,7 @@ public readonly record struct PlaceReference(string Item, int Slot)
     /// <param name="items">All things by id.</param>
     public static IEnumerable<Item> Bearers(Item thing, IReadOnlyDictionary<string, Item> items)
     {
-        for (var hops = 0; hops < items.Count && Parse(thing.Place, items.ContainsKey) is { } on && items.TryGetValue(on.Item, out var next); hops++) yield return thing = next;
+        for (var hops = 0; hops < items.Count && Parse(thing.Place, items.ContainsKey) is { } on
+            && items.TryGetValue(on.Item, out var next); hops++) yield return thing = next;
     }
 }

@@ -83,7 +83,8 @@ public static class PlanCheck
     {
         var at = PlaceReference.Bearers(item, plan.ItemsById()).LastOrDefault(item).Place;
         if (PlaceReference.Parse(at, plan.HasItem) is { } on)
-            return plan.HasItem(on.Item) ? $"\"{item.Place}\" runs in a circle; put one of these things in a real place" : $"\"{at}\" names an item that is not in the file";
+            return plan.HasItem(on.Item) ? $"\"{item.Place}\" runs in a circle; put one of these things in a real place"
+                : $"\"{at}\" names an item that is not in the file";
         if (at is null || plan.PlaceOf(at) is not null) return null;
         return $"\"{item.Place}\" leads to \"{at}\", which is no place; places are {Listed(plan.Places.Select(p => p.Id).ToHashSet(StringComparer.Ordinal))}";
     }

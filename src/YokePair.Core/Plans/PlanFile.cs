@@ -17,7 +17,8 @@ public static partial class PlanFile
     private const int MaxDepth = 32;
 
     /// <summary>How plans, and everything derived from them, are written as JSON.</summary>
-    public static JsonSerializerOptions JsonOptions { get; } = Configure(new JsonSerializerOptions { WriteIndented = true, TypeInfoResolver = new DefaultJsonTypeInfoResolver() });
+    public static JsonSerializerOptions JsonOptions { get; } =
+        Configure(new JsonSerializerOptions { WriteIndented = true, TypeInfoResolver = new DefaultJsonTypeInfoResolver() });
 
     /// <summary>Puts the plan file's conventions on a set of options, so that every JSON the app writes looks alike.</summary>
     public static JsonSerializerOptions Configure(JsonSerializerOptions options)
@@ -129,7 +130,8 @@ public static partial class PlanFile
         if (MissingProperties().Match(message) is { Success: true } missing)
         {
             var prefix = field.Length == 0 ? "" : field + ".";
-            return [.. QuotedName().Matches(missing.Groups["names"].Value).Select(m => new PlanProblem(prefix + m.Groups[1].Value, "is missing, and nothing can be reckoned without it", line))];
+            return [.. QuotedName().Matches(missing.Groups["names"].Value)
+                .Select(m => new PlanProblem(prefix + m.Groups[1].Value, "is missing, and nothing can be reckoned without it", line))];
         }
         return [new PlanProblem(field, Remedy(message), line)];
     }
@@ -139,7 +141,8 @@ public static partial class PlanFile
         if (WrongType().Match(message) is { Success: true } wrong)
             return $"wrong type or value; expected {Wanted(wrong.Groups["type"].Value)}";
         if (message.Contains("discriminator", StringComparison.Ordinal))
-            return "this kind of item is not known; kinds are body, lens, adapter, converter, tube, flash, trigger, battery, cells, pack, charger, powerbank, grip, card, reader, drive, support, light, modifier, filter, carry, case, other";
+            return "this kind of item is not known; kinds are body, lens, adapter, converter, tube, flash, trigger, battery, cells, pack, charger, powerbank, "
+                + "grip, card, reader, drive, support, light, modifier, filter, carry, case, other";
         if (message.Contains("uplicate", StringComparison.Ordinal))
             return "the same field is given twice; keep one";
         if (message.Contains("maximum", StringComparison.Ordinal) && message.Contains("depth", StringComparison.Ordinal))
@@ -155,7 +158,8 @@ public static partial class PlanFile
         "System.Double" or "System.Int32" => "a number",
         "System.Boolean" => "true or false",
         "System.String" => "a text",
-        _ when !type.Contains("List", StringComparison.Ordinal) && OwnType().Match(type) is { Success: true } own && typeof(Plan).Assembly.GetType(own.Value) is { IsEnum: true } set => OneOf(set),
+        _ when !type.Contains("List", StringComparison.Ordinal) && OwnType().Match(type) is { Success: true } own && typeof(Plan)
+            .Assembly.GetType(own.Value) is { IsEnum: true } set => OneOf(set),
         _ when type.Contains("Dictionary", StringComparison.Ordinal) => "an object of numbers",
         _ when type.Contains("List", StringComparison.Ordinal) => "a list [ … ]",
         _ => "an object { … }",

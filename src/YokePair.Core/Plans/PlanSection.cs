@@ -39,19 +39,23 @@ public abstract class PlanSection
     /// <summary>A plan with the section changed.</summary>
     public abstract Plan Apply(Plan plan, SectionChange change);
 
-    private sealed class WholeSection<T>(string name, bool everywhere, Func<Plan, T?> get, Func<Plan, T?, Plan> set) : PlanSection(name, everywhere) where T : class
+    private sealed class WholeSection<T>(string name, bool everywhere, Func<Plan, T?> get, Func<Plan, T?, Plan> set) : PlanSection(name, everywhere) where T
+        : class
     {
         public override bool IsSame(Plan one, Plan other) => Equals(get(one), get(other));
 
-        public override SectionChange? Change(Plan from, Plan to) => IsSame(from, to) ? null : new SectionChange { Value = JsonSerializer.SerializeToNode(get(to), PlanFile.JsonOptions), IsNull = get(to) is null };
+        public override SectionChange? Change(Plan from, Plan to) => IsSame(from, to) ? null
+            : new SectionChange { Value = JsonSerializer.SerializeToNode(get(to), PlanFile.JsonOptions), IsNull = get(to) is null };
 
         public override Plan Apply(Plan plan, SectionChange change) => set(plan, change.IsNull ? null : change.Value.Deserialize<T>(PlanFile.JsonOptions));
     }
 
-    private sealed class ListSection<T>(string name, bool everywhere, Func<Plan, IReadOnlyList<T>?> get, Func<Plan, IReadOnlyList<T>?, Plan> set, Func<T, string> keyOf)
+    private sealed class ListSection<T>(string name, bool everywhere, Func<Plan, IReadOnlyList<T>?> get, Func<Plan, IReadOnlyList<T>?, Plan> set, Func<T,
+        string> keyOf)
         : PlanSection(name, everywhere) where T : class
     {
-        public override bool IsSame(Plan one, Plan other) => ReferenceEquals(get(one), get(other)) || (get(one) is { } a && get(other) is { } b && a.SequenceEqual(b));
+        public override bool IsSame(Plan one, Plan other) => ReferenceEquals(get(one), get(other))
+            || (get(one) is { } a && get(other) is { } b && a.SequenceEqual(b));
 
         public override SectionChange? Change(Plan from, Plan to)
         {
@@ -63,7 +67,8 @@ public abstract class PlanSection
             var change = new SectionChange
             {
                 // Equal records may differ in lists they hold; only the same object is surely unchanged.
-                Put = [.. after.Where(x => !ReferenceEquals(known.GetValueOrDefault(keyOf(x)), x)).Select(x => JsonSerializer.SerializeToNode(x, PlanFile.JsonOptions)!)],
+                Put = [.. after.Where(x => !ReferenceEquals(known.GetValueOrDefault(keyOf(x)), x))
+                    .Select(x => JsonSerializer.SerializeToNode(x, PlanFile.JsonOptions)!)],
                 Gone = [.. known.Keys.Where(k => !left.Contains(k))],
             };
             return Applied(before, change).Select(keyOf).SequenceEqual(after.Select(keyOf)) ? change : change with { Order = [.. after.Select(keyOf)] };

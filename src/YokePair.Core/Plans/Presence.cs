@@ -18,7 +18,8 @@ public static class Presence
             Availability.InRepair when within => "in repair" + until,
             Availability.Lost when item.From is not { } since || day >= since => "lost",
             Availability.Retired when item.From is not { } since || day >= since => "retired",
-            Availability.RentedIn when !within => FormattableString.Invariant($"rented in only{(item.From is { } first ? $" from {first:yyyy-MM-dd}" : "")}{until}"),
+            Availability.RentedIn when !within => FormattableString.Invariant(
+                $"rented in only{(item.From is { } first ? $" from {first:yyyy-MM-dd}" : "")}{until}"),
             _ => null,
         };
     }

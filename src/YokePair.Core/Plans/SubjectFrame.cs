@@ -36,7 +36,8 @@ public sealed record SubjectFrame
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 
     /// <summary>Nearest and farthest place to stand, no nearer than a line one must stay behind, metres.</summary>
-    public Interval StandingM(double? stayBehindM) => stayBehindM is { } line ? new Interval(Math.Max(DistanceM.Low, line), Math.Max(DistanceM.High, line)) : DistanceM;
+    public Interval StandingM(double? stayBehindM) => stayBehindM is { } line ? new Interval(Math.Max(DistanceM.Low, line), Math.Max(DistanceM.High, line))
+        : DistanceM;
 
     /// <summary>Equivalent focal lengths that frame it from the nearest and from the farthest place; null when nothing must be in the frame.</summary>
     /// <param name="stayBehindM">Line one must stay behind, metres from the subject; null = none.</param>

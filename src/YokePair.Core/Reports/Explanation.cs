@@ -13,7 +13,8 @@ namespace YokePair.Core.Reports;
 /// <param name="Report">What the report says of it.</param>
 /// <param name="Asked">What it asks.</param>
 /// <param name="Why">For a gap, what keeps it from being met; else null.</param>
-/// <param name="Chain">The verdict as a short chain: the ways there were, what cut which of them, what is left and how good and quick it is, what would cut it.</param>
+/// <param name="Chain">The verdict as a short chain: the ways there were, what cut which of them, what is left and how good and quick it is, what would cut
+/// it.</param>
 /// <param name="Weighed">Each body with each chain, by the person quickest with it; best first.</param>
 public sealed record NeedExplanation(NeedReport Report, Asked Asked, string? Why, IReadOnlyList<string> Chain, IReadOnlyList<Weighed> Weighed);
 
@@ -158,7 +159,8 @@ public static class Explaining
             asked,
             need.Outcome.IsMet() ? null : GapWords.Say(new Names(day.Plan), part, need.Need, GapCause.Of(day, findings, need)),
             ChainWords.Of(day, findings, need),
-            [.. Weigh(day, findings, need).OrderBy(w => w.Gone.Count > 0).ThenBy(w => w.Outcome).ThenBy(w => w.NoFor.Count).ThenBy(w => w.Seconds ?? double.MaxValue).ThenBy(w => w.Fit.StopsOver)]);
+            [.. Weigh(day, findings, need).OrderBy(w => w.Gone.Count > 0).ThenBy(w => w.Outcome).ThenBy(w => w.NoFor.Count)
+                .ThenBy(w => w.Seconds ?? double.MaxValue).ThenBy(w => w.Fit.StopsOver)]);
     }
 
     private static double? PresetOf(Need need) => need.DepthM is null && need.Depth is { } depth ? Phrases.FNumber(depth) : null;
@@ -190,7 +192,8 @@ public static class Explaining
         }
     }
 
-    private static Weighed Weigh(DayAnalysis day, PartFindings part, NeedFinding need, FittedGlass fitted, NeedFit fit, Aid aid, Rig? rig, Candidate[] candidates)
+    private static Weighed Weigh(DayAnalysis day, PartFindings part, NeedFinding need, FittedGlass fitted, NeedFit fit, Aid aid, Rig? rig,
+        Candidate[] candidates)
     {
         var kit = part.Ways.Kit;
         int[] items = rig?.Items ?? fitted.Items;
@@ -201,7 +204,8 @@ public static class Explaining
             [.. fitted.Pieces.Select(p => kit.Items[p].Id)],
             rig is { Flash: not Kit.None } ? kit.Items[rig.Flash].Id : null,
             aid,
-            [.. items.Except(rig?.Fitted?.Items ?? fitted.Items).Concat(way?.Picks.Where(p => p.Want == Want.Support).Select(p => p.Item) ?? []).Select(i => kit.Items[i].Id)],
+            [.. items.Except(rig?.Fitted?.Items ?? fitted.Items).Concat(way?.Picks.Where(p => p.Want == Want.Support).Select(p => p.Item) ?? [])
+                .Select(i => kit.Items[i].Id)],
             way is null ? null : kit.Plan.People[way.Rig.Actor].Id,
             outcome,
             [.. items.Where(i => part.Failed[i]).Select(i => kit.Items[i].Id)],

@@ -29,7 +29,8 @@ internal static class HandChanges
                 {
                     string[] fitted = [.. now.Where(piece => !old.Contains(piece))];
                     var hands = day.Kit.SecondsOf(day.PartOf(part.Id)!.Ways.Layout.PersonIndex(setup.Person));
-                    var seconds = hands.ChangeLens + hands.FitAdapter * fitted.Count(piece => piece != setup.Lens && plan.ItemOf(piece)?.Place != "@" + setup.Lens)
+                    var seconds = hands.ChangeLens + hands.FitAdapter * fitted.Count(piece => piece != setup.Lens && plan.ItemOf(piece)?.Place != "@"
+                        + setup.Lens)
                         + Preparation.Seconds(day, part, setup.Person, fitted);
                     var free = part.Start is { } start && was.Part.End is { } end ? Math.Max(0, (start - end).TotalSeconds) : 0;
                     changes.Add(new HandChange(part.Id, setup.Person, setup.Position, seconds, free, free < seconds && part.HoldsOnce));

@@ -20,7 +20,8 @@ internal static class LightMoves
         foreach (var part in Day.InOrder(plan))
         {
             // A light that stood at the same spot in the part before stays as it is.
-            var moved = (part.Lights ?? []).Where(l => Lamp(l) is not null && before?.Lights?.Any(b => Lamp(b) == Lamp(l) && b.Spot == l.Spot && b.Holder == l.Holder) != true).ToList();
+            var moved = (part.Lights ?? []).Where(l => Lamp(l) is not null
+                && before?.Lights?.Any(b => Lamp(b) == Lamp(l) && b.Spot == l.Spot && b.Holder == l.Holder) != true).ToList();
             if (moved.Count > 0)
             {
                 var stood = before?.Lights?.Select(Lamp).ToHashSet() ?? [];

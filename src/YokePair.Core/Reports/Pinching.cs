@@ -29,7 +29,8 @@ public static class Pinching
         var drawing = new Drawing(day.Plan);
         var left = drawing.Add(day, part, need, Drawn);
         var more = left == 0 ? null
-            : $"{English.Capital(English.Number(left))} more {(left == 1 ? "camera with glass serves" : "cameras with glass serve")} and {(left == 1 ? "is" : "are")} not drawn.";
+            : $"{English.Capital(English.Number(left))} more {(left == 1 ? "camera with glass serves" : "cameras with glass serve")} and "
+                + $"{(left == 1 ? "is" : "are")} not drawn.";
         var beneath = string.Join(' ', new[] { EstimateWords.Of(part, need), more }.OfType<string>()) is { Length: > 0 } said ? said : null;
         return drawing.Done(Headline(day, part, need), beneath, $"{need.Need.Label}", Waits(need));
     }
@@ -59,21 +60,26 @@ public static class Pinching
         if (most.Count == 0) return $"Nothing carries {where} alone: whatever one thing fails, every picture that is covered still is.{camera}";
         var first = most.TakeWhile(k => k.Hanging == most[0].Hanging).Select(k => k.Label).ToList();
         var by = first.Count > 3 ? [.. first.Take(3), $"{English.Number(first.Count - 3)} more"] : first;
-        return $"{English.Capital(English.Number(most[0].Hanging))} {(most[0].Hanging == 1 ? "picture hangs" : "pictures hang")} by {English.List(by)}{(first.Count > 1 ? " each" : "")}, more than by anything else.{camera}";
+        return $"{English.Capital(English.Number(most[0].Hanging))} {(most[0].Hanging == 1 ? "picture hangs" : "pictures hang")} by "
+            + $"{English.List(by)}{(first.Count > 1 ? " each" : "")}, more than by anything else.{camera}";
     }
 
     private static string Waits(NeedFinding need) =>
-        $"{need.Need.Importance.ToString().ToLowerInvariant()}{(double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? "" : $", within {English.Seconds(need.Ways.ToleranceSeconds)}")}";
+        need.Need.Importance.ToString().ToLowerInvariant()
+            + (double.IsPositiveInfinity(need.Ways.ToleranceSeconds) ? "" : $", within {English.Seconds(need.Ways.ToleranceSeconds)}");
 
     private static string Headline(DayAnalysis day, PartFindings part, NeedFinding need)
     {
         var kit = part.Ways.Kit;
-        if (!need.Outcome.IsMet()) return $"{need.Need.Label} is {(need.Outcome == Outcome.Late ? "late" : "not covered")}: {GapWords.Say(new Names(day.Plan), part.Part, need.Need, GapCause.Of(day, part, need))}.";
+        if (!need.Outcome.IsMet()) return $"{need.Need.Label} is {(need.Outcome == Outcome.Late ? "late" : "not covered")}: "
+            + $"{GapWords.Say(new Names(day.Plan), part.Part, need.Need, GapCause.Of(day, part, need))}.";
         if (need.Margin is not { } margin) return $"{need.Need.Label} holds whatever three things fail.";
         var smallest = CutWords.Fold(
             day.Plan, [.. need.Cuts.Where(c => c.Length == margin).Select(c => (IReadOnlyList<string>)[.. c.Select(i => kit.Items[i].Id)])]);
         return margin > 1 ? $"{need.Need.Label} hangs by no one thing: it takes {smallest[0]} failing together."
-            : $"{need.Need.Label} hangs by {English.List([.. smallest.Take(3)])}{(smallest.Count > 3 ? $" and {English.Number(smallest.Count - 3)} more" : "")}: every way passes through {(smallest.Count == 1 ? "it" : "each")}.";
+            : $"{need.Need.Label} hangs by {English.List([.. smallest.Take(3)])}"
+                + (smallest.Count > 3 ? $" and {English.Number(smallest.Count - 3)} more" : "")
+                + $": every way passes through {(smallest.Count == 1 ? "it" : "each")}.";
     }
 
     /// <summary>Knots and strands as ways are added.</summary>

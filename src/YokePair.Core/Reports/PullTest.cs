@@ -44,7 +44,8 @@ public static class PullTest
     public static IReadOnlySet<LossKey> Known(DayAnalysis day) => Losses.Of(day.Kit).Select(l => new LossKey(l.Kind, l.Id)).ToHashSet();
 
     /// <summary>Compares two reports on one plan.</summary>
-    public static PullResult Compare(DayAnalysis whole, DayAnalysis left) => Compare(whole, whole.Report(withEvents: false), left, left.Report(withEvents: false));
+    public static PullResult Compare(DayAnalysis whole, DayAnalysis left) =>
+        Compare(whole, whole.Report(withEvents: false), left, left.Report(withEvents: false));
 
     /// <summary>The same where the reports are there already.</summary>
     public static PullResult Compare(DayAnalysis whole, Report before, DayAnalysis left, Report after)
@@ -64,9 +65,11 @@ public static class PullTest
         }
         var names = new Names(plan);
         var swaps = SwapChanges.Of(whole, left);
-        var ordered = changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => names.Importance(c.Part, c.Need)).ToList();
+        var ordered = changes.OrderByDescending(c => c.After.IsMet() ? 0 : 1).ThenByDescending(c => c.After).ThenBy(c => names.Importance(c.Part, c.Need))
+            .ToList();
         return new PullResult(
-            PullWords.Headline(plan, left.Pulled, [.. changes.Select(c => new ChangedNeed(c.Part, c.Need, c.Before, c.After))], swaps.Without, swaps.WithoutBefore, swaps.Swaps.Any(s => s.Fate != SwapFate.Stays)),
+            PullWords.Headline(plan, left.Pulled, [.. changes.Select(c => new ChangedNeed(c.Part, c.Need, c.Before, c.After))], swaps.Without,
+                swaps.WithoutBefore, swaps.Swaps.Any(s => s.Fate != SwapFate.Stays)),
             ordered,
             before.Needs.Count - changes.Count,
             swaps,
@@ -88,7 +91,8 @@ public static class PullTest
         if (now is not { } best) return told;
         if (best.Body is not null && best.Body != then?.Body)
         {
-            if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == then?.Body)?.Learnt is { Count: > 0 } learnt) told.Add($"{English.List(learnt)} stay on the other body");
+            if (plan.Items.OfType<Body>().FirstOrDefault(b => b.Id == then?.Body)?.Learnt is { Count: > 0 } learnt) told.Add(
+                $"{English.List(learnt)} stay on the other body");
             if (plan.PartOf(part)!.WhiteBalance is { } balance) told.Add($"set the white balance: {balance}");
         }
         foreach (var light in best.Items.Except(then?.Items ?? []).Select(id => plan.ItemOf(id)!))

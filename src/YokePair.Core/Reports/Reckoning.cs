@@ -9,10 +9,12 @@ public sealed record Reckoning(IReadOnlyList<WaitReckoned> Waits, IReadOnlyList<
 {
     internal static Reckoning Of(Plan plan, IReadOnlyList<NeedReport> needs)
     {
-        var typed = plan.Parts.SelectMany(p => p.Needs.Where(n => n.ToleranceSeconds is not null || n.MomentSeconds is not null).Select(n => (p.Id, n.Id))).ToHashSet();
+        var typed = plan.Parts.SelectMany(p => p.Needs.Where(n => n.ToleranceSeconds is not null || n.MomentSeconds is not null).Select(n => (p.Id, n.Id)))
+            .ToHashSet();
         var taken = needs.Where(n => n.Best is not null).ToList();
         return new Reckoning(
-            [.. new[] { Importance.Once, Importance.Must }.Select(importance => Wait(importance, [.. needs.Where(n => n.Importance == importance && !typed.Contains((n.Part, n.Need)))]))],
+            [.. new[] { Importance.Once, Importance.Must }.Select(importance =>
+                Wait(importance, [.. needs.Where(n => n.Importance == importance && !typed.Contains((n.Part, n.Need)))]))],
             [.. taken.SelectMany(n => n.Best!.Steps).CountBy(s => s.Action).OrderBy(c => c.Key).Select(c => new StepsReckoned(c.Key, c.Value))]);
     }
 

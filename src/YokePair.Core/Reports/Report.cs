@@ -150,7 +150,8 @@ public sealed record ItemReport(string Item, int Strands, IReadOnlyList<string> 
 /// <param name="Quality">Full or second best.</param>
 /// <param name="Seconds">Seconds to bring it into use.</param>
 /// <param name="Steps">What to do, in order; their seconds add up.</param>
-public sealed record WayReport(string Person, string? Body, string? Lens, IReadOnlyList<string> Items, Quality Quality, double Seconds, IReadOnlyList<Step> Steps);
+public sealed record WayReport(string Person, string? Body, string? Lens, IReadOnlyList<string> Items, Quality Quality, double Seconds,
+    IReadOnlyList<Step> Steps);
 
 /// <summary>What a step of the hands is.</summary>
 public enum StepAction

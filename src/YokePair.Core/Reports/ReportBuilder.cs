@@ -12,6 +12,7 @@ namespace YokePair.Core.Reports;
 /// <summary>Gathers what was found of each part into the report.</summary>
 internal static class ReportBuilder
 {
+    // Long: the report is put together here, a line for each thing it tells.
     public static Report Build(DayAnalysis day, bool withEvents)
     {
         var kit = day.Kit;
@@ -84,9 +85,11 @@ internal static class ReportBuilder
     private static IEnumerable<ItemReport> ItemsOf(List<NeedReport> needs)
     {
         var counted = needs.Where(n => n.Importance != Importance.Nice).ToList();
-        var paired = counted.Where(n => n.Margin == 2).SelectMany(n => n.Cuts.Where(c => c.Count == 2).SelectMany(c => new[] { (Item: c[0], Other: c[1], Need: n), (Item: c[1], Other: c[0], Need: n) })).ToLookup(x => x.Item);
+        var paired = counted.Where(n => n.Margin == 2).SelectMany(n => n.Cuts.Where(c => c.Count == 2)
+            .SelectMany(c => new[] { (Item: c[0], Other: c[1], Need: n), (Item: c[1], Other: c[0], Need: n) })).ToLookup(x => x.Item);
         return counted.SelectMany(n => n.Cuts.SelectMany(c => c.Select(id => (Id: id, c.Count)))).GroupBy(x => x.Id, x => x.Count)
-            .Select(g => new ItemReport(g.Key, g.Min(), [.. paired[g.Key].Select(x => x.Other).Distinct()], paired[g.Key].Select(x => x.Need).Distinct().Count()));
+            .Select(g => new ItemReport(g.Key, g.Min(), [.. paired[g.Key].Select(x => x.Other).Distinct()], paired[g.Key].Select(x => x.Need).Distinct()
+                .Count()));
     }
 
     private static List<AwayThing> Away(DayAnalysis day)

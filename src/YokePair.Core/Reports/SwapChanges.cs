@@ -16,7 +16,8 @@ public sealed record SwapChange(Swap Swap, SwapFate Fate);
 /// <param name="WithoutBefore">How many did before the pull.</param>
 /// <param name="Estimated">Ids of the bodies whose frames per charge or raw size is a usual figure, as nobody has said.</param>
 /// <param name="IsBest">Whether it is certain that no plan is better.</param>
-public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swaps, IReadOnlyList<Shortage> Short, int Without, int WithoutBefore, IReadOnlyList<string> Estimated, bool IsBest)
+public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swaps, IReadOnlyList<Shortage> Short, int Without, int WithoutBefore,
+    IReadOnlyList<string> Estimated, bool IsBest)
 {
     /// <summary>Compares the swaps of a day with those of the same day short of a few things.</summary>
     public static SwapChanges Of(DayAnalysis whole, DayAnalysis left)
@@ -26,13 +27,15 @@ public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swap
         var order = Day.InOrder(whole.Plan).Select((p, n) => (p.Id, n)).ToDictionary(p => p.Id, p => p.n, StringComparer.Ordinal);
         List<SwapChange> swaps =
         [
-            .. after.Swaps.Select(s => new SwapChange(s, before.Swaps.FirstOrDefault(b => IsSame(b, s)) is not { } planned ? SwapFate.New : planned.In == s.In ? SwapFate.Stays : SwapFate.Other)),
+            .. after.Swaps.Select(s => new SwapChange(s, before.Swaps.FirstOrDefault(b => IsSame(b, s)) is not { } planned ? SwapFate.New : planned.In == s.In
+                ? SwapFate.Stays : SwapFate.Other)),
             .. before.Swaps.Where(b => !after.Swaps.Any(s => IsSame(b, s))).Select(b => new SwapChange(b, SwapFate.Dropped)),
         ];
         var (without, were) = (Lacking(after), Lacking(before));
         return new SwapChanges(
             SwapWords.Headline(swaps.CountBy(s => s.Fate).ToDictionary(), without, were),
-            [.. swaps.OrderBy(s => s.Fate == SwapFate.Dropped).ThenBy(s => order[s.Swap.Part]).ThenBy(s => s.Swap.AfterFrames ?? 0).ThenBy(s => s.Swap.Body, StringComparer.Ordinal)],
+            [.. swaps.OrderBy(s => s.Fate == SwapFate.Dropped).ThenBy(s => order[s.Swap.Part]).ThenBy(s => s.Swap.AfterFrames ?? 0)
+                .ThenBy(s => s.Swap.Body, StringComparer.Ordinal)],
             after.Short,
             without,
             were,
@@ -44,5 +47,6 @@ public sealed record SwapChanges(string Headline, IReadOnlyList<SwapChange> Swap
     private static int Lacking(SwapPlan swaps) => swaps.Short.GroupBy(s => (s.Part, s.Body), s => s.Frames).Sum(g => g.Max());
 
     /// <summary>Whether it is done at the same time to the same camera.</summary>
-    private static bool IsSame(Swap a, Swap b) => (a.Part, a.AfterFrames is null, a.Person, a.Body, a.Slot) == (b.Part, b.AfterFrames is null, b.Person, b.Body, b.Slot);
+    private static bool IsSame(Swap a, Swap b) => (a.Part, a.AfterFrames is null, a.Person, a.Body, a.Slot) == (b.Part, b.AfterFrames is null, b.Person,
+        b.Body, b.Slot);
 }

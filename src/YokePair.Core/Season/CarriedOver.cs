@@ -86,7 +86,8 @@ public static class CarryingOver
     private static IEnumerable<CarriedOver> Promised(Plan plan) =>
         (plan.Promised?.Where(p => plan.ItemOf(p.Key) is not null).GroupBy(p => p.Value) ?? [])
             .Select(g => new CarriedOver(CarriedKind.Promised,
-                [new($"{Names(plan, [.. g.Select(p => p.Key)])} {(g.Count() == 1 ? "is" : "are")} promised to {g.Key.Name} at the same time: this job goes without.")],
+                [new($"{Names(plan, [.. g.Select(p => p.Key)])} {(g.Count() == 1 ? "is" : "are")} promised to {g.Key.Name} at the same time: this job goes "
+                    + $"without.")],
                 [.. g.Select(p => p.Key)], true, g.Key.Job));
 
     private static IEnumerable<CarriedOver> Cards(Plan plan, CardBook book)
@@ -108,9 +109,11 @@ public static class CarryingOver
     private static IEnumerable<CarriedOver> SameCards(SeasonJob before, SeasonJob next, Plan plan, IReadOnlyList<Item> locker)
     {
         var hours = (next.Start - before.End).TotalHours;
-        if (hours is < 0 or > NightHours || plan.Items.OfType<Card>().Where(c => c.CanRecord && locker.Any(l => l.Id == c.Id)).ToList() is not { Count: > 0 } cards)
+        if (hours is < 0 or > NightHours || plan.Items.OfType<Card>().Where(c => c.CanRecord && locker.Any(l => l.Id == c.Id))
+            .ToList() is not { Count: > 0 } cards)
             yield break;
-        yield return new CarriedOver(CarriedKind.Cards, [new($"{before.Name} ends {English.Tenths(Math.Round(hours))} hours before: a card it fills is free here only "
+        yield return new CarriedOver(CarriedKind.Cards, [new(
+            $"{before.Name} ends {English.Tenths(Math.Round(hours))} hours before: a card it fills is free here only "
             + $"once {plan.Rules.Cards.CopiesAsked} copies are verified.")], [.. cards.Select(c => c.Id)], false, before.Key);
     }
 
@@ -118,7 +121,8 @@ public static class CarryingOver
     private static IEnumerable<CarriedOver> Charge(SeasonJob? before, SeasonJob next, DayAnalysis day, IReadOnlyList<Item> locker, bool isFirst)
     {
         var plan = day.Whole;
-        var low = isFirst ? plan.Left?.Where(l => l.Value < 0.95 && plan.ItemOf(l.Key) is not null).OrderBy(l => l.Value).Select(l => l.Key).ToList() ?? [] : [];
+        var low = isFirst ? plan.Left?.Where(l => l.Value < 0.95 && plan.ItemOf(l.Key) is not null).OrderBy(l => l.Value).Select(l => l.Key).ToList() ?? []
+            : [];
         if (low.Count > 0)
             yield return new CarriedOver(CarriedKind.Charge, [new($"{Names(plan, low)} {(low.Count == 1 ? "is" : "are")} not charged.")], low, true);
         if (before is null || (next.Start - before.End).TotalHours is < 0 or > NightHours) yield break;
@@ -148,7 +152,8 @@ public static class CarryingOver
                 Availability.InRepair => "comes out of repair",
                 _ => null,
             } is { } what)
-                yield return new CarriedOver(CarriedKind.Return, [new(FormattableString.Invariant($"The {item.Label} {what} on {item.To:yyyy-MM-dd}."))], [item.Id], false);
+                yield return new CarriedOver(CarriedKind.Return, [new(FormattableString.Invariant($"The {item.Label} {what} on {item.To:yyyy-MM-dd}."))],
+                    [item.Id], false);
         foreach (var item in locker.Where(i => i.ServiceDue is { } due && due >= from && due <= to))
             yield return new CarriedOver(CarriedKind.Service,
                 [new(FormattableString.Invariant($"The {item.Label} is due for service on {item.ServiceDue:yyyy-MM-dd}."))], [item.Id], false);

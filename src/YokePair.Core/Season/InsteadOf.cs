@@ -79,7 +79,8 @@ public static class InsteadOf
         var like = locker.Where(l => l.Id != thing.Id && !plan.HasItem(l.Id) && l.IsHere(day) && plan.Promised?.ContainsKey(l.Id) != true && IsLike(l, thing))
             .OrderBy(l => l.Owner is null).ToList();
         foreach (var other in like.Take(2))
-            yield return (other.Owner is { } whose ? $"Take {whose}'s {other.Label} instead of the {thing.Label}" : $"Take the {other.Label} instead of the {thing.Label}",
+            yield return (other.Owner is { } whose ? $"Take {whose}'s {other.Label} instead of the {thing.Label}"
+                : $"Take the {other.Label} instead of the {thing.Label}",
                 [new PackThing { Thing = other.Id, Place = place, Found = other }, .. Hands(plan, thing, other.Id)]);
         var id = ItemIds.New("borrowed", thing.Label, ItemIds.Taken(plan));
         var hired = (thing.Unmarked() with { Id = id, Place = place, Owner = null, Keep = null }).AtHand();

@@ -30,7 +30,8 @@ public static class AsLearnt
     public static Part Of(Part part, PartKind? usual, Learnt learnt)
     {
         var taught = new List<TaughtFigure>();
-        if (part.Outdoors != true && part.Location is { } place && Light(learnt, place, Learnt.What(part.Kind, part.Label)) is { } light && Math.Abs(light.Value - part.Ev) > 0.05)
+        if (part.Outdoors != true && part.Location is { } place && Light(learnt, place, Learnt.What(part.Kind, part.Label)) is { } light
+            && Math.Abs(light.Value - part.Ev) > 0.05)
         {
             taught.Add(new TaughtFigure(TaughtKind.Ev, light.Value, part.Ev, light.Jobs));
             part = part with { Ev = light.Value };

@@ -28,7 +28,8 @@ public enum BackupHome
 /// <param name="Backups">Where spares live; null = in the bag.</param>
 /// <param name="Glass">Glass one takes to each kind of part, ranked; null = as the style has it.</param>
 public sealed record Habits(
-    double? LivesAtMm = null, Illumination? Light = null, bool? TwoRecords = null, bool OwnMakeOnly = false, BackupHome? Backups = null, IReadOnlyList<UsualGlass>? Glass = null)
+    double? LivesAtMm = null, Illumination? Light = null, bool? TwoRecords = null, bool OwnMakeOnly = false, BackupHome? Backups = null,
+        IReadOnlyList<UsualGlass>? Glass = null)
 {
     /// <summary>Below this a focal length belongs to the left hand, from it on to the right.</summary>
     private const double BetweenHandsMm = 60;
@@ -74,7 +75,12 @@ public sealed record Habits(
         Illumination.Bounce when part.Flash == FlashRule.Banned || need.FlashPath(part) is null => need with { Light = [LightKind.Ambient] },
         Illumination.Available => need with { Light = [LightKind.Ambient] },
         Illumination.Bounce => need with { Light = [LightKind.Ambient, LightKind.Flash] },
-        Illumination.Stands => need with { Light = [LightKind.Ambient, LightKind.Flash, LightKind.Stands], Stands = need.Stands ?? new StandLighting { DistanceM = 3 } },
+        Illumination.Stands => need with
+        {
+            Light = [LightKind.Ambient, LightKind.Flash, LightKind.Stands],
+            Stands = need.Stands
+            ?? new StandLighting { DistanceM = 3 }
+        },
         _ => need with { Light = [LightKind.Ambient, LightKind.Continuous] },
     };
 

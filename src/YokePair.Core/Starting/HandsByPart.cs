@@ -86,7 +86,8 @@ internal static class HandsByPart
         where body is not null
         let adapter = body.Mount.Contains(lens.Mount) ? null : FreeAdapter(plan, part, camera, lens, body)
         where adapter is not null || body.Mount.Contains(lens.Mount)
-        select new Mount { Part = part.Id, Person = camera.Person, Position = camera.Position, Body = body.Id, Lens = lens.Id, Adapter = adapter }.Apply(plan).Plan;
+        select new Mount { Part = part.Id, Person = camera.Person, Position = camera.Position, Body = body.Id, Lens = lens.Id, Adapter = adapter }.Apply(plan)
+            .Plan;
 
     /// <summary>Id of an adapter that is on this camera, or on none.</summary>
     private static string? FreeAdapter(Plan plan, Part part, Setup camera, Lens lens, Body body) =>

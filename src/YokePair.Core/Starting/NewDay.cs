@@ -48,10 +48,13 @@ public static class NewDay
         kinds = [.. usualKinds.Select(k => AsLearnt.Of(k, learnt))];
         var parts = Parts(request, kinds, problems).ConvertAll(p => AsLearnt.Of(p, usualKinds.FirstOrDefault(k => k.Id == p.Kind), learnt));
         var style = StartingStyle.All.FirstOrDefault(s => s.Id == request.Style);
-        if (request.Style is not null && style is null) problems.Add(new PlanProblem("style", $"\"{request.Style}\" is no style; there are {string.Join(", ", StartingStyle.All.Select(s => s.Id))}"));
-        if (parts.Count == 0 && problems.Count == 0) problems.Add(new PlanProblem("timetable", "holds no line; write one such as 14:00 ceremony, chapel 40 min"));
+        if (request.Style is not null && style is null) problems.Add(
+            new PlanProblem("style", $"\"{request.Style}\" is no style; there are {string.Join(", ", StartingStyle.All.Select(s => s.Id))}"));
+        if (parts.Count == 0 && problems.Count == 0) problems.Add(
+            new PlanProblem("timetable", "holds no line; write one such as 14:00 ceremony, chapel 40 min"));
         var habits = request.Habits ?? new Habits();
-        if (habits.LivesAtMm is < 8 or > 1200) problems.Add(new PlanProblem("habits.livesAtMm", FormattableString.Invariant($"{habits.LivesAtMm} mm; say a focal length from 8 to 1200")));
+        if (habits.LivesAtMm is < 8 or > 1200) problems.Add(new PlanProblem("habits.livesAtMm",
+            FormattableString.Invariant($"{habits.LivesAtMm} mm; say a focal length from 8 to 1200")));
         if (request.Days is < 1 or > MostDays) problems.Add(new PlanProblem("days", $"{request.Days} days; say a number from 1 to {MostDays}"));
         if (problems.Count > 0) return new PlanReading(null, problems);
 
@@ -72,14 +75,22 @@ public static class NewDay
         {
             Format = Plan.FormatName,
             Version = Plan.CurrentVersion,
-            Assignment = new Assignment { Id = request.Name.Trim(), Name = request.Name.Trim(), Kind = DayTemplate.All.FirstOrDefault(t => t.Id == request.Template)?.Kind, TimeZone = string.IsNullOrWhiteSpace(request.TimeZone) ? null : request.TimeZone },
+            Assignment = new Assignment
+            {
+                Id = request.Name.Trim(),
+                Name = request.Name.Trim(),
+                Kind = DayTemplate.All.FirstOrDefault(t => t.Id == request.Template)?.Kind,
+                TimeZone = string.IsNullOrWhiteSpace(request.TimeZone) ? null
+                : request.TimeZone
+            },
             Rules = new Rules { DualRecord = habits.TwoRecords ?? true, House = usual?.House ?? new House() },
             People =
             [
                 new Person { Id = "lead", Name = "Lead", Habits = habits.Kept(request.Style), Seconds = usual?.Lead?.Seconds },
                 .. request.Second ? [new Person { Id = "second", Name = "Second", Habits = usual?.Second?.Habits, Seconds = usual?.Second?.Seconds }]
                     : Array.Empty<Person>(),
-                .. request.Assistant ? [new Person { Id = "assistant", Name = "Assistant", Role = PersonRole.Assistant, HandOverSeconds = 10 }] : Array.Empty<Person>(),
+                .. request.Assistant ? [new Person { Id = "assistant", Name = "Assistant", Role = PersonRole.Assistant, HandOverSeconds = 10 }]
+                    : Array.Empty<Person>(),
             ],
             Places =
             [
@@ -122,7 +133,8 @@ public static class NewDay
         }
         if (DayTemplate.All.FirstOrDefault(t => t.Id == request.Template) is not { } template)
         {
-            problems.Add(new PlanProblem("template", $"choose a usual day, or give a timetable; there are {string.Join(", ", DayTemplate.All.Select(t => t.Id))}"));
+            problems.Add(new PlanProblem("template",
+                $"choose a usual day, or give a timetable; there are {string.Join(", ", DayTemplate.All.Select(t => t.Id))}"));
             return parts;
         }
         var at = request.Day.ToDateTime(new TimeOnly(template.StartHour, 0));
@@ -143,6 +155,7 @@ public static class NewDay
     }
 
     /// <summary>Batteries and cards into the cameras, what one reaches for into the pouches, stands and cases into the car, the rest into the roller.</summary>
+    // Long: a table of where each kind of thing goes, with what goes first.
     private static List<Item> Packed(List<Item> here, List<Setup> setups, bool second, Habits habits)
     {
         var items = new List<Item>();
@@ -151,12 +164,15 @@ public static class NewDay
         var bodies = here.OfType<Body>().OrderBy(b => setups.FindIndex(s => s.Body == b.Id) is var i and >= 0 ? i : int.MaxValue).ToList();
         foreach (var body in bodies)
         {
-            if (here.OfType<Battery>().Where(b => b.Type == body.BatteryType && b.Charged && !fed.Contains(b.Id)).OrderByDescending(b => b.Health ?? 1).FirstOrDefault() is { } battery) Put(battery, "@" + body.Id);
+            if (here.OfType<Battery>().Where(b => b.Type == body.BatteryType && b.Charged && !fed.Contains(b.Id)).OrderByDescending(b => b.Health ?? 1)
+                .FirstOrDefault() is { } battery) Put(battery, "@" + body.Id);
             for (var slot = 0; slot < body.Slots.Count; slot++)
-                if (here.OfType<Card>().Where(c => c.Type == body.Slots[slot].Type && c.State == Card.Clear && !fed.Contains(c.Id)).OrderByDescending(c => c.Gigabytes ?? 0).FirstOrDefault() is { } card) Put(card, $"@{body.Id}/{slot + 1}");
+                if (here.OfType<Card>().Where(c => c.Type == body.Slots[slot].Type && c.State == Card.Clear && !fed.Contains(c.Id))
+                    .OrderByDescending(c => c.Gigabytes ?? 0).FirstOrDefault() is { } card) Put(card, $"@{body.Id}/{slot + 1}");
         }
         foreach (var flash in here.OfType<Flash>())
-            if (here.OfType<Cells>().FirstOrDefault(c => c.Type == flash.CellsType && c.Charged && !fed.Contains(c.Id)) is { } cells) Put(cells, "@" + flash.Id);
+            if (here.OfType<Cells>().FirstOrDefault(c => c.Type == flash.CellsType && c.Charged && !fed.Contains(c.Id)) is { } cells) Put(cells, "@"
+                + flash.Id);
         foreach (var thing in here.Where(t => !fed.Contains(t.Id)))
         {
             var hand = setups.FirstOrDefault(s => s.Named().Any(n => n.Id == thing.Id));

@@ -29,12 +29,14 @@ public sealed record StartingStyle(string Id, string Name, Interval Left, Interv
     /// <summary>How much glass on an adapter stands behind glass as good without, in the measure of <see cref="Score"/>.</summary>
     private const double AdaptedCosts = 0.3;
 
-    /// <summary>Chooses bodies and glass for a person from what is at hand. The two alike go to the two hands; of the glass that fits, what covers most of the wanted range, then the fastest.</summary>
+    /// <summary>Chooses bodies and glass for a person from what is at hand. The two alike go to the two hands; of the glass that fits, what covers most of
+    /// the wanted range, then the fastest.</summary>
     /// <param name="person">Whose hands.</param>
     /// <param name="things">What they may take; what is chosen is taken out.</param>
     public IReadOnlyList<Setup> Fill(string person, List<Item> things)
     {
-        (string Position, Interval Range)[] wanted = [("left", Left), .. Right is { } right ? [("right", right)] : Array.Empty<(string, Interval)>(), .. Third is { } third ? [("third", third)] : Array.Empty<(string, Interval)>()];
+        (string Position, Interval Range)[] wanted = [("left", Left), .. Right is { } right ? [("right", right)] : Array.Empty<(string, Interval)>(),
+            .. Third is { } third ? [("third", third)] : Array.Empty<(string, Interval)>()];
         var setups = new List<Setup>();
         Body? first = null;
         foreach (var (position, range) in wanted)
@@ -71,7 +73,8 @@ public sealed record StartingStyle(string Id, string Name, Interval Left, Interv
     {
         var range = lens.Focal.Times(Math.Max(body.Crop, lens.ImageCircleCrop));
         var near = Math.Abs(Math.Log(Middle(range) / Middle(wanted)));
-        var overlap = wanted.High > wanted.Low ? Math.Max(0, Math.Log(Math.Min(range.High, wanted.High) / Math.Max(range.Low, wanted.Low))) : range.Low <= wanted.Low * 1.15 && range.High * 1.15 >= wanted.Low ? 0.5 : 0;
+        var overlap = wanted.High > wanted.Low ? Math.Max(0, Math.Log(Math.Min(range.High, wanted.High) / Math.Max(range.Low, wanted.Low)))
+            : range.Low <= wanted.Low * 1.15 && range.High * 1.15 >= wanted.Low ? 0.5 : 0;
         var kind = Primes == (range.High == range.Low) ? 1 : 0;
         return 4 * overlap - 2 * near + kind - Math.Log2(lens.Aperture.Low) * 0.4;
     }

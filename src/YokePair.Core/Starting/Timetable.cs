@@ -44,7 +44,8 @@ public static class Timetable
             if (one.End is null && i + 1 < raw.Count && raw[i + 1].Start == one.Start && raw[i + 1].End is null)
             {
                 problems.Add(new PlanProblem(
-                    "timetable", $"\"{one.Words.Name}\" and \"{raw[i + 1].Words.Name}\" start at the same time; make them one part, move one, or say when each ends", raw[i + 1].Line));
+                    "timetable", $"\"{one.Words.Name}\" and \"{raw[i + 1].Words.Name}\" start at the same time; make them one part, move one, or say when "
+                        + $"each ends", raw[i + 1].Line));
                 continue;
             }
             var usual = one.Start.AddMinutes(kind?.Minutes ?? 60);

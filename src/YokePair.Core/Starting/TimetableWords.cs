@@ -38,6 +38,7 @@ internal sealed partial record TimetableWords
     public string BeforePlace => Place().Split(Name, 2)[0];
 
     /// <summary>Reads a line; a problem where it has no time, or one that is none.</summary>
+    // Long: one line of a timetable, read from its front to its end.
     public static Reading<TimetableWords> Of(string line)
     {
         var text = Cells().Replace(line.Trim('|', ' ', '\t'), ", ");
@@ -53,7 +54,8 @@ internal sealed partial record TimetableWords
             text = text[behind.Index..].TrimStart(' ', ',', '(', '-', '–');
             at = TypedTime.At(text);
         }
-        if (at is not { } time) return Reading.Refused<TimetableWords>($"\"{line}\" has no time; write it as 14:00 ceremony, chapel 40 min, or take the line out");
+        if (at is not { } time) return Reading.Refused<TimetableWords>(
+            $"\"{line}\" has no time; write it as 14:00 ceremony, chapel 40 min, or take the line out");
         if (!time.Read) return Reading.Refused<TimetableWords>(time.Problem!);
         var clock = text[..time.Value.Length];
         var behindClock = text[time.Value.Length..].TrimStart([')', .. Dashes]).TrimEnd(Dashes);
@@ -62,7 +64,8 @@ internal sealed partial record TimetableWords
         // The end may stand before the place: until 14:40, chapel.
         if (minutes is null && end is null && words.Length > 1) (words[0], minutes, end) = Lasting(words[0]);
         if (time.Value.End is null && StrayTime().Match(words[0]) is { Success: true } stray)
-            return Reading.Refused<TimetableWords>($"\"{line}\" holds a second time, {stray.Value}, that is not understood; write it as 14:00–14:40 ceremony, chapel");
+            return Reading.Refused<TimetableWords>(
+                $"\"{line}\" holds a second time, {stray.Value}, that is not understood; write it as 14:00–14:40 ceremony, chapel");
         var name = words[0].Trim(Dashes);
         if (name.Count(c => c == '(') != name.Count(c => c == ')')) name = name.Trim('(', ')');
         return Reading.Of(new TimetableWords
@@ -137,7 +140,8 @@ internal sealed partial record TimetableWords
     private static partial Regex Chosen();
 
     [GeneratedRegex(
-        @"(?:,|\s|\()\s*(?:at|um|à|from|ab|–|-)?\s*\d{1,2}(?:(?:\s*[:.h]\s*\d{2})(?:\s*[ap]\.?m\b\.?)?|\s*[ap]\.?m\b\.?|\s*uhr\b).*$", RegexOptions.IgnoreCase)]
+        @"(?:,|\s|\()\s*(?:at|um|à|from|ab|–|-)?\s*\d{1,2}(?:(?:\s*[:.h]\s*\d{2})(?:\s*[ap]\.?m\b\.?)?|\s*[ap]\.?m\b\.?|\s*uhr\b).*$",
+        RegexOptions.IgnoreCase)]
     private static partial Regex Behind();
 
     [GeneratedRegex(@"\d\s*[ap]\.?\s?m\b|noon|midday|midnight|mittag|midi|minuit|uhr\b", RegexOptions.IgnoreCase)]

@@ -118,8 +118,10 @@ internal sealed class SwapPlanner(CameraDay day, IReadOnlyList<CameraWork> work,
     private int[] Loaded(int body, int slot, PartLayout layout)
     {
         var of = (Body)kit.Items[body];
-        if (slot == SlotWork.BatterySlot) return [.. kit.Batteries.Where(i => kit.Items[i] is Battery { Charged: true } b && b.Type == of.BatteryType && layout.BatteryIn(i, body) && day.IsEverThere(i))];
-        return [.. kit.Cards.Where(i => kit.Items[i] is Card { CanRecord: true } && Enumerable.Range(0, of.Slots.Count).Any(s => (s == slot || !kit.Plan.Rules.DualRecord) && layout.CardIn(i, body, s)) && day.IsEverThere(i))];
+        if (slot == SlotWork.BatterySlot) return [.. kit.Batteries.Where(i => kit.Items[i] is Battery { Charged: true } b && b.Type == of.BatteryType
+            && layout.BatteryIn(i, body) && day.IsEverThere(i))];
+        return [.. kit.Cards.Where(i => kit.Items[i] is Card { CanRecord: true } && Enumerable.Range(0, of.Slots.Count)
+            .Any(s => (s == slot || !kit.Plan.Rules.DualRecord) && layout.CardIn(i, body, s)) && day.IsEverThere(i))];
     }
 
     /// <summary>A part that the rules ask a clear card for is begun with one, but where JPEGs go, as that card stays in all day.</summary>

@@ -16,14 +16,16 @@ public static class SwapPlans
     /// <param name="day">The day, which says which cameras are at work.</param>
     public static SwapPlan Of(DayAnalysis day) => After(day, day);
 
-    /// <summary>The swaps of a day in which things are pulled: as planned up to each moment at which something goes or comes back, and planned anew from there.</summary>
+    /// <summary>The swaps of a day in which things are pulled: as planned up to each moment at which something goes or comes back, and planned anew from
+    /// there.</summary>
     /// <param name="whole">The day with nothing pulled.</param>
     /// <param name="left">The same day with all of it pulled.</param>
     public static SwapPlan After(DayAnalysis whole, DayAnalysis left)
     {
         var (plan, pulled) = (whole.Whole, left.Pulled);
         var order = Day.InOrder(plan).ToList();
-        var moments = pulled.SelectMany(p => new[] { Start(p), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? order.IndexOf(mended) : 0 }).Append(0).Distinct().Order().ToList();
+        var moments = pulled.SelectMany(p => new[] { Start(p), Day.Mended(plan, p.FromPart, p.UntilPart) is { } mended ? order.IndexOf(mended) : 0 }).Append(0)
+            .Distinct().Order().ToList();
         CameraDay? day = null;
         var state = new SwapState(CameraDay.Of(whole));
         var made = new List<(Swap? Swap, Shortage? Short, int Part)>();
@@ -41,7 +43,8 @@ public static class SwapPlans
             List<Pulled> known = [.. pulled.Where(p => Start(p) <= from)];
             day = new CameraDay(known.Count == 0 ? whole : known.Count == pulled.Count ? left : new DayAnalysis(plan, known, whole));
             var work = day.Work();
-            estimated.UnionWith(work.Where(w => w.Part >= from && day.Kit.Items[w.Body] is Body { FramesPerCharge: null } or Body { RawMegabytes: null }).Select(w => w.Body));
+            estimated.UnionWith(work.Where(w => w.Part >= from && day.Kit.Items[w.Body] is Body { FramesPerCharge: null } or Body { RawMegabytes: null })
+                .Select(w => w.Body));
             (fed, var isBest) = new SwapPlanner(day, work, state, from).Solve();
             best &= isBest;
         }
@@ -76,7 +79,8 @@ public static class SwapPlans
             var body = (Body)kit.Items[work.Body];
             int? number = work.Slot == SlotWork.BatterySlot ? null : work.Slot + 1;
             if (work is { IsLater: true, Planned: [var planned, ..] } && work.Draws[0].Part < until)
-                yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null, kit.Items[planned].Id, null, day.ChangeSeconds(planned, work.Work[0].Actor)), null, work.Draws[0].Part);
+                yield return (new Swap(day.Parts[work.Draws[0].Part].Id, null, false, Person(work.Work[0]), body.Id, number, null, null, null,
+                    kit.Items[planned].Id, null, day.ChangeSeconds(planned, work.Work[0].Actor)), null, work.Draws[0].Part);
             foreach (var (swap, putIn, old, rest) in slot.Follow(kit, until).Swaps)
             {
                 var (draw, camera) = (work.Draws[swap.Draw], work.Work[swap.Draw]);
@@ -92,7 +96,8 @@ public static class SwapPlans
                 var full = work.FramesOf(kit, old);
                 var told = new Swap(part.Id, swap.AfterFrames > 0 ? frames : null, swap.AfterFrames > 0 && draw.Once, Person(camera), body.Id, number,
                     old.Length == 0 ? null : kit.Items[old[0]].Id, old.Length == 0 ? null : (int)Math.Round(full - rest), old.Length == 0 ? null : (int)full,
-                    kit.Items[putIn].Id, From(day, slot.Before, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0 ? part.Needs.MinBy(n => n.ToleranceSeconds(kit.Plan.Rules))?.Id : null);
+                    kit.Items[putIn].Id, From(day, slot.Before, putIn, camera, swap), swap.Cost.Seconds, swap.Cost.Hurried > 0
+                        ? part.Needs.MinBy(n => n.ToleranceSeconds(kit.Plan.Rules))?.Id : null);
                 yield return (told, null, draw.Part);
             }
         }
@@ -108,7 +113,8 @@ public static class SwapPlans
         foreach (var layout in day.Layouts.Skip(Math.Max(0, camera.Part - 1)).Take(camera.Part > 0 ? 2 : 1).Reverse())
         {
             var source = layout.SourceOf(state.HolderOf(item));
-            if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + day.ChangeSeconds(item, camera.Actor) > swap.Cost.Seconds + 1e-6) continue;
+            if (!layout.Actors.Contains(camera.Actor) || layout.Cost(camera.Actor, source) + day.ChangeSeconds(item, camera.Actor) > swap.Cost.Seconds
+                + 1e-6) continue;
             var hand = layout.HandsOf(source);
             if (hand == camera.Actor) return state.Inside(item) is var on && on != Kit.None && kit.Items[on] is Body ? kit.Items[on].Id : null;
             return source == layout.Room ? null : hand >= 0 ? kit.Plan.People[hand].Id : kit.Plan.Places[source].Id;

@@ -53,14 +53,16 @@ internal sealed class SwapStock
     /// <summary>Of a battery the share of a new one's charge, of a card its size.</summary>
     private double Size(int item) => kit.Items[item] is Battery battery ? battery.Health ?? 1 : ((Card)kit.Items[item]).Gigabytes ?? double.PositiveInfinity;
 
-    private List<FedSlot>? Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside, List<List<int>> lots, Func<IReadOnlyList<List<Offer>>, int[], SwapChoice[]?> choose)
+    private List<FedSlot>? Feed(IReadOnlyList<SlotWork> slots, IReadOnlyList<FedSlot>? beside, List<List<int>> lots, Func<IReadOnlyList<List<Offer>>, int[],
+        SwapChoice[]?> choose)
     {
         int[] stock = [.. lots.Select(l => l.Count)];
         if (choose([.. slots.Select(s => Offers(s, beside, lots))], stock) is not { } choices) return null;
         // Of things alike the first is used first.
         var given = new int[lots.Count];
         var putIn = slots.Select((_, n) => Enumerable.Repeat(Kit.None, choices[n].Swaps.Count).ToArray()).ToList();
-        foreach (var (slot, at, swap) in choices.SelectMany((c, slot) => c.Swaps.Select((swap, at) => (slot, at, swap))).OrderBy(x => slots[x.slot].Draws[x.swap.Draw].Part).ThenBy(x => x.swap.AfterFrames))
+        foreach (var (slot, at, swap) in choices.SelectMany((c, slot) => c.Swaps.Select((swap, at) => (slot, at, swap)))
+            .OrderBy(x => slots[x.slot].Draws[x.swap.Draw].Part).ThenBy(x => x.swap.AfterFrames))
             if (swap.Class is { } lot) putIn[slot][at] = lots[lot][given[lot]++];
         return [.. slots.Select((s, n) => new FedSlot(s, choices[n], putIn[n], state))];
     }
@@ -84,18 +86,26 @@ internal sealed class SwapStock
     private List<Offer> Offers(SlotWork slot, IReadOnlyList<FedSlot>? beside, List<List<int>> lots)
     {
         var body = (Body)kit.Items[slot.Body];
-        HashSet<int> swapped = [.. (beside ?? []).Where(f => f.Work.Body == slot.Body).SelectMany(f => f.Choice.Swaps.Where(s => s.Class is not null && s.AfterFrames == 0).Select(s => f.Work.Draws[s.Draw].Part))];
+        HashSet<int> swapped = [.. (beside ?? []).Where(f => f.Work.Body == slot.Body)
+            .SelectMany(f => f.Choice.Swaps.Where(s => s.Class is not null && s.AfterFrames == 0).Select(s => f.Work.Draws[s.Draw].Part))];
         var offers = new List<Offer>();
         for (var lot = 0; lot < lots.Count; lot++)
         {
             var item = lots[lot][0];
             if (!Fits(body, slot.Slot, kit.Items[item]) || kit.Plan.PairOf(body.Id, kit.Items[item].Id) is var pair && pair == PairFit.No) continue;
-            var nature = new SwapCost { Swaps = 1, Spares = IsSpare(item) ? 1 : 0, Doubtful = kit.Items[item].Doubtful || pair is not (null or PairFit.Full) ? 1 : 0 };
+            var nature = new SwapCost
+            {
+                Swaps = 1,
+                Spares = IsSpare(item) ? 1 : 0,
+                Doubtful = kit.Items[item].Doubtful || pair is not (null or PairFit.Full)
+                ? 1 : 0
+            };
             // Of things taken for alike the least is reckoned with.
             var full = lots[lot].Min(i => slot.FramesOf(kit, i));
             offers.Add(new Offer(lot, lots[lot].Min(i => slot.FramesOf(kit, i) * state.Left(i)), full,
                 [.. slot.Work.Select(w => AtJoin(item, w, kit.Items[item] is Card && !swapped.Contains(w.Part)) + nature)],
-                [.. slot.Work.Select(w => w.Alone ? null : InTime(Taking(item, w.Actor, w.Part, w.Part), w.Part, 0, day.ChangeSeconds(item, w.Actor)) + nature)]));
+                [.. slot.Work.Select(w => w.Alone ? null : InTime(Taking(item, w.Actor, w.Part, w.Part), w.Part, 0, day.ChangeSeconds(item, w.Actor))
+                    + nature)]));
         }
         return offers;
     }
@@ -108,7 +118,8 @@ internal sealed class SwapStock
     private SwapCost? AtJoin(int item, CameraWork work, bool apart)
     {
         SwapCost? best = Taking(item, work.Actor, work.Part, work.Part);
-        if (work.Part > from && Taking(item, work.Actor, work.Part - 1, work.Part) is { } earlier && (best is null || earlier.Seconds < best.Value.Seconds)) best = earlier;
+        if (work.Part > from && Taking(item, work.Actor, work.Part - 1, work.Part) is { } earlier
+            && (best is null || earlier.Seconds < best.Value.Seconds)) best = earlier;
         var free = work.Part == 0 ? double.PositiveInfinity : work.Part == from ? 0 : FreeSeconds(work.Part);
         return InTime(best, work.Part, free, day.ChangeSeconds(item, work.Actor)) + new SwapCost { Apart = apart ? 1 : 0 };
     }
@@ -144,8 +155,10 @@ internal sealed class SwapStock
         if (state.IsCharged(item)) return state.BodyOf(item) == Kit.None;
         if (kit.Items[item] is not (Battery { Charged: true } or Card { State: Card.Clear })) return false;
         // What is left in the battery of a camera that has failed is still good; its cards hold pictures.
-        if (state.IsTouched(item)) return kit.Items[item] is Battery && state.BodyOf(item) is var last && last != Kit.None && !working.Contains(last) && state.Left(item) > 0;
-        return !working.Contains(kit.RestsOn[item]) || (kit.Items[item] is Battery battery ? battery.Type != ((Body)kit.Items[kit.RestsOn[item]]).BatteryType : kit.SlotOf[item] < 0);
+        if (state.IsTouched(item)) return kit.Items[item] is Battery && state.BodyOf(item) is var last && last != Kit.None && !working.Contains(last)
+            && state.Left(item) > 0;
+        return !working.Contains(kit.RestsOn[item]) || (kit.Items[item] is Battery battery ? battery.Type != ((Body)kit.Items[kit.RestsOn[item]]).BatteryType
+            : kit.SlotOf[item] < 0);
     }
 
     /// <summary>Whether taking it empties a camera, light or recorder that works.</summary>

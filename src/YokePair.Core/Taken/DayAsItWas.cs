@@ -18,10 +18,12 @@ public sealed record DayAsItWas(IReadOnlyList<PartAsUsed> Parts)
         var cameras = new CameraDay(day, level: UseLevel.Likely);
         var planned = cameras.Work().ToLookup(w => (cameras.Parts[w.Part].Id, cameras.Kit.Items[w.Body].Id), w => w.Frames);
         return new DayAsItWas([.. used.Parts.Select(p => new PartAsUsed(
-            p.Part, p.From, p.To, p.Taken, (int)Math.Round(cameras.Parts.Any(x => x.Id == p.Part) ? planned.Where(w => w.Key.Item1 == p.Part).Sum(w => w.Sum()) : 0),
+            p.Part, p.From, p.To, p.Taken, (int)Math.Round(cameras.Parts.Any(x => x.Id == p.Part) ? planned.Where(w => w.Key.Item1 == p.Part).Sum(w => w.Sum())
+                : 0),
             [.. p.Hands.GroupBy(h => h.Body).Select(g => new HandAsUsed(
                 g.Key, g.Sum(h => h.Taken), g.Key is null ? 0 : (int)Math.Round(planned[(p.Part, g.Key)].Sum()),
-                [.. g.Select(h => new GlassAsUsed(h.Glass, h.Glass is null ? "unknown glass" : names.GetValueOrDefault(h.Glass, h.Glass), (double)h.Taken / g.Sum(x => x.Taken)))]))]))]);
+                [.. g.Select(h => new GlassAsUsed(h.Glass, h.Glass is null ? "unknown glass" : names.GetValueOrDefault(h.Glass, h.Glass),
+                    (double)h.Taken / g.Sum(x => x.Taken)))]))]))]);
     }
 }
 

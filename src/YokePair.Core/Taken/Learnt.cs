@@ -1,5 +1,3 @@
-using YokePair.Core.Plans;
-
 namespace YokePair.Core.Taken;
 
 /// <summary>What jobs teach.</summary>
@@ -66,7 +64,8 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
     public static Learnt Of(IReadOnlyList<TakenDay> days, IReadOnlySet<string> refused)
     {
         var parts = days.SelectMany(d => d.Parts.Where(p => p.Taken >= DayTaken.FewestTell).Select(p => (Day: d, Part: p))).ToList();
-        var kinds = parts.Where(p => p.Part.Kind is not null).GroupBy(p => p.Part.Kind!, StringComparer.Ordinal).OrderBy(g => g.Key, StringComparer.Ordinal).ToList();
+        var kinds = parts.Where(p => p.Part.Kind is not null).GroupBy(p => p.Part.Kind!, StringComparer.Ordinal).OrderBy(g => g.Key, StringComparer.Ordinal)
+            .ToList();
         IEnumerable<LearntFigure> all = [
             .. parts.Where(p => p.Part is { Location: not null, Ev: not null, Outdoors: false })
                 .GroupBy(p => (PlaceKey(p.Part.Location!), What(p.Part.Kind, p.Part.Name))).Select(g => Light([.. g])),
@@ -139,7 +138,8 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
     {
         // Only what was delivered tells what one delivers.
         var uses = days.Where(d => d.Kept is not null).SelectMany(d => d.Bodies.Where(b => b.Body == body).Select(b => (Day: d, Use: b))).ToList();
-        var highest = uses.SelectMany(u => u.Use.IsoKept).GroupBy(i => i.Key).Where(g => g.Sum(i => i.Value) >= FewestIso).Select(g => g.Key).DefaultIfEmpty(0).Max();
+        var highest = uses.SelectMany(u => u.Use.IsoKept).GroupBy(i => i.Key).Where(g => g.Sum(i => i.Value) >= FewestIso).Select(g => g.Key).DefaultIfEmpty(0)
+            .Max();
         var known = uses.Count == 0 ? 0 : uses[^1].Use.Ceiling ?? 0;
         // What the locker says already is nothing new; and a bright season, or a few pictures at each of many, is no reason for a lower ceiling.
         if (highest == known || (highest < known && !AreThrownAway(uses.ConvertAll(u => u.Use), highest))) return null;

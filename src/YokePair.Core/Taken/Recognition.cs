@@ -27,6 +27,7 @@ public sealed record Recognition(IReadOnlyList<string?> Things, IReadOnlyList<Wh
     /// <param name="packed">What was taken along.</param>
     /// <param name="atHome">What else is owned.</param>
     /// <param name="answered">By key, the id that somebody said it is; empty = none of one's own.</param>
+    // Long: one rule after the other, each on what the one before left open.
     public static Recognition Of(TakenRoll roll, IReadOnlyList<Item> packed, IReadOnlyList<Item> atHome, IReadOnlyDictionary<string, string> answered)
     {
         // Serial numbers are the locker's to know.
@@ -58,7 +59,8 @@ public sealed record Recognition(IReadOnlyList<string?> Things, IReadOnlyList<Wh
 
         List<string> Alike(int n)
         {
-            var like = all.FindAll(i => !taken.Contains(i.Id) && IsLike(i, roll.Seen[n]) && !(i.Serial is { } own && roll.Seen[n].Serial is { } told && !Same(own, told)));
+            var like = all.FindAll(i => !taken.Contains(i.Id) && IsLike(i, roll.Seen[n])
+                && !(i.Serial is { } own && roll.Seen[n].Serial is { } told && !Same(own, told)));
             var here = like.FindAll(i => along.Contains(i.Id));
             return [.. (here.Count > 0 ? here : like).Select(i => i.Id)];
         }

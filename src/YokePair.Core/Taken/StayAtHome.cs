@@ -72,7 +72,8 @@ public static class StayAtHome
     /// <summary>The needs that are missed, or hang by less, without it; where it is another rule that wants it, that is said.</summary>
     private static string[] AloneFor(DayAnalysis day, DayVerdict with, string thing)
     {
-        string[] needs = [.. with.Needs.Zip(DayVerdict.Of(day.Without(new Pulled(thing))).Needs).Where(n => n.Second.Strands < n.First.Strands || n.Second.Outcome > n.First.Outcome)
+        string[] needs = [.. with.Needs.Zip(DayVerdict.Of(day.Without(new Pulled(thing))).Needs)
+            .Where(n => n.Second.Strands < n.First.Strands || n.Second.Outcome > n.First.Outcome)
             .Select(n => day.Whole.PartOf(n.First.Part)?.Needs.FirstOrDefault(x => x.Id == n.First.Need)?.Name ?? n.First.Need).Distinct()];
         return needs.Length > 0 ? needs : ["the spare of another that stays at home"];
     }

@@ -1,5 +1,3 @@
-using YokePair.Core.Plans;
-
 namespace YokePair.Core.Taken;
 
 /// <summary>What a day really used, as its pictures tell: figures alone, which stay when pictures and plan are long gone.</summary>
@@ -14,7 +12,8 @@ namespace YokePair.Core.Taken;
 /// <param name="Focals">Pictures by focal length as marked on the lens, mm.</param>
 /// <param name="Carried">Ids of the cameras and glass that were along.</param>
 public sealed record TakenDay(
-    string Name, DateOnly? Day, int Frames, int? Kept, int Outside, IReadOnlyList<TakenPart> Parts, IReadOnlyList<GlassUse> Glass, IReadOnlyList<BodyUse> Bodies,
+    string Name, DateOnly? Day, int Frames, int? Kept, int Outside, IReadOnlyList<TakenPart> Parts, IReadOnlyList<GlassUse> Glass,
+        IReadOnlyList<BodyUse> Bodies,
     IReadOnlyList<FocalUse> Focals, IReadOnlyList<string> Carried)
 {
     /// <summary>Batteries of each type that were changed, as somebody told.</summary>

@@ -119,5 +119,6 @@ public sealed record TakenRoll(IReadOnlyList<SeenThing> Seen, IReadOnlyList<Take
     }
 
     private static string Figures(Interval focal, double? fNumber) =>
-        $"{English.Tenths(focal.Low)}{(focal.High > focal.Low ? "–" + English.Tenths(focal.High) : "")} mm{(fNumber is { } n ? " f/" + English.Tenths(n) : "")}";
+        $"{English.Tenths(focal.Low)}{(focal.High > focal.Low ? "–" + English.Tenths(focal.High) : "")} "
+            + $"mm{(fNumber is { } n ? " f/" + English.Tenths(n) : "")}";
 }

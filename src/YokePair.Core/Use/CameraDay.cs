@@ -85,7 +85,8 @@ internal sealed class CameraDay
             var (part, layout) = (Parts[p], Layouts[p]);
             var cameras = new Dictionary<int, (int Actor, bool Alone)>();
             foreach (var setup in part.Setups)
-                if (setup is { Body: { } body, Lens: { } lens } && layout.Actors.Contains(layout.PersonIndex(setup.Person)) && !IsGone(Kit.IndexOf(body), p) && !IsGone(Kit.IndexOf(lens), p))
+                if (setup is { Body: { } body, Lens: { } lens } && layout.Actors.Contains(layout.PersonIndex(setup.Person)) && !IsGone(Kit.IndexOf(body), p)
+                    && !IsGone(Kit.IndexOf(lens), p))
                     cameras[Kit.IndexOf(body)] = (layout.PersonIndex(setup.Person), setup.Unattended == true);
             foreach (var need in day.PartOf(part.Id)!.Needs)
                 if (need.Outcome.IsMet() && need.Best?.Rig is { Fitted: { } fitted } rig) cameras.TryAdd(fitted.Body, (rig.Actor, false));

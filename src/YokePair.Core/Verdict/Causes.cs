@@ -79,14 +79,19 @@ internal static class Causes
         foreach (var part in day.Parts)
             foreach (var need in part.Needs.Where(n => n.Need.Importance != Importance.Nice))
                 foreach (var cut in need.Cuts.Where(c => c.Length == 2))
-                    if (part.Ways.Layout.SourceOf(cut[0]) is var place && place >= 0 && place < kit.Plan.Places.Count && place == part.Ways.Layout.SourceOf(cut[1]))
+                    if (part.Ways.Layout.SourceOf(cut[0]) is var place && place >= 0 && place < kit.Plan.Places.Count
+                        && place == part.Ways.Layout.SourceOf(cut[1]))
                     {
                         var key = (cut[0], cut[1], place);
                         if (!pairs.TryGetValue(key, out var hit)) pairs.Add(key, hit = []);
                         hit.Add((part.Part.Id, need.Need.Id));
                     }
         return pairs.OrderByDescending(p => p.Value.Count)
-            .Select(p => new CauseFacts(CauseKind.OneBag, [kit.Items[p.Key.A].Id, kit.Items[p.Key.B].Id]) { Hits = p.Value, About = kit.Plan.Places[p.Key.Place].Id });
+            .Select(p => new CauseFacts(CauseKind.OneBag, [kit.Items[p.Key.A].Id, kit.Items[p.Key.B].Id])
+            {
+                Hits = p.Value,
+                About = kit.Plan.Places[p.Key.Place].Id
+            });
     }
 
     private static IEnumerable<CauseFacts> Adapters(Plan plan)
@@ -94,7 +99,8 @@ internal static class Causes
         foreach (var group in plan.Items.OfType<Adapter>().Where(a => !a.Doubtful).GroupBy(a => (a.LensMount, a.BodyMount)))
         {
             if (group.Count() > 1 || group.Key.LensMount is null) continue;
-            var lenses = plan.Items.OfType<Lens>().Where(l => l.Mount == group.Key.LensMount && plan.Items.OfType<Body>().Any(b => b.Mount.Contains(group.Key.BodyMount!) && !b.Mount.Contains(l.Mount))).ToList();
+            var lenses = plan.Items.OfType<Lens>().Where(l => l.Mount == group.Key.LensMount && plan.Items.OfType<Body>()
+                .Any(b => b.Mount.Contains(group.Key.BodyMount!) && !b.Mount.Contains(l.Mount))).ToList();
             if (lenses.Count >= 2) yield return new CauseFacts(CauseKind.OneAdapter, [group.First().Id, .. lenses.Select(l => l.Id)]);
         }
     }
@@ -103,7 +109,8 @@ internal static class Causes
     {
         var placed = plan.Parts.SelectMany(p => p.Lights ?? []).Where(l => l.Flash is not null).ToList();
         string[] flashes = [.. placed.Select(l => l.Flash!).Distinct(StringComparer.Ordinal)];
-        var systems = placed.Select(l => plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == l.Receiver)?.Hears ?? plan.Items.OfType<Flash>().First(f => f.Id == l.Flash).RadioSystem)
+        var systems = placed.Select(l => plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == l.Receiver)?.Hears ?? plan.Items.OfType<Flash>()
+            .First(f => f.Id == l.Flash).RadioSystem)
             .Distinct(StringComparer.Ordinal).ToList();
         if (flashes.Length > 1 && systems is [{ } only]) yield return new CauseFacts(CauseKind.OneRadio, flashes) { About = only };
     }

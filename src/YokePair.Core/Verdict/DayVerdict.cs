@@ -11,7 +11,8 @@ namespace YokePair.Core.Verdict;
 /// <param name="Strands">0 broken, 1 hangs by one thing, 2, or 3 for three and more.</param>
 /// <param name="SinglePoints">Ids of the things any one of which it is late or lost without.</param>
 /// <param name="Seconds">Seconds to bring its way into use; null when lost.</param>
-public sealed record NeedVerdict(string Part, string Need, Importance Importance, Outcome Outcome, int Strands, IReadOnlyList<string> SinglePoints, double? Seconds);
+public sealed record NeedVerdict(string Part, string Need, Importance Importance, Outcome Outcome, int Strands, IReadOnlyList<string> SinglePoints,
+    double? Seconds);
 
 /// <summary>How a day stands, in one value: what proposals compare.</summary>
 /// <param name="Needs">Every need, in the order of the plan.</param>
@@ -27,7 +28,8 @@ public sealed record DayVerdict(IReadOnlyList<NeedVerdict> Needs)
     public int Exposed => Needs.Count(n => n.Importance != Importance.Nice && n.Strands < 2);
 
     /// <summary>Ids of the things that alone carry a once or must need.</summary>
-    public IReadOnlySet<string> SinglePoints => Needs.Where(n => n.Importance != Importance.Nice).SelectMany(n => n.SinglePoints).ToHashSet(StringComparer.Ordinal);
+    public IReadOnlySet<string> SinglePoints => Needs.Where(n => n.Importance != Importance.Nice).SelectMany(n => n.SinglePoints)
+        .ToHashSet(StringComparer.Ordinal);
 
     /// <summary>Seconds that all ways together take.</summary>
     public double Seconds => Needs.Sum(n => n.Seconds ?? 0);
@@ -40,7 +42,8 @@ public sealed record DayVerdict(IReadOnlyList<NeedVerdict> Needs)
     /// hang by.
     /// </summary>
     public bool IsNowhereWorseThan(DayVerdict before) => before.Needs.Zip(Needs).All(pair => pair.First.Importance == Importance.Nice
-        || (pair.Second.Strands >= Math.Min(2, pair.First.Strands) && (pair.First.Strands == 0 || pair.Second.SinglePoints.All(pair.First.SinglePoints.Contains))));
+        || (pair.Second.Strands >= Math.Min(2, pair.First.Strands)
+            && (pair.First.Strands == 0 || pair.Second.SinglePoints.All(pair.First.SinglePoints.Contains))));
 
     internal static NeedVerdict Of(DayAnalysis day, PartFindings part, NeedFinding need) =>
         new(part.Part.Id, need.Need.Id, need.Need.Importance, need.Outcome, need.Strands,

@@ -73,7 +73,11 @@ public sealed record GapCause(GapKind Kind)
         var kit = part.Ways.Kit;
         if (Away(day, part, need) is { } away) return away;
         if (need.Moment is not null && day.WorstOf(need.Bands, part.Failed).Outcome.IsMet())
-            return new GapCause(GapKind.SharedMoment) { Others = [.. part.Needs.Where(n => n != need && n.Need.Moment == need.Need.Moment).Select(n => n.Need.Id)] };
+            return new GapCause(GapKind.SharedMoment)
+            {
+                Others =
+                [.. part.Needs.Where(n => n != need && n.Need.Moment == need.Need.Moment).Select(n => n.Need.Id)]
+            };
         if (need.Best is { } slow)
             return new GapCause(need.Need.Role is null ? GapKind.TooSlow : GapKind.RoleTooSlow)
             {

@@ -31,7 +31,8 @@ public sealed record GlassOnBody(Body Body, Lens Lens, Converter? Converter, Tub
     public double StabilisationStops => Math.Max(Body.StabilisationStops, Lens.StabilisationStops);
 
     /// <summary>Whether any piece only sometimes works, or two of them only half get on.</summary>
-    public bool Doubtful { get; private init; } = Body.Doubtful || Lens.Doubtful || Converter?.Doubtful == true || Tube?.Doubtful == true || Adapter?.Doubtful == true;
+    public bool Doubtful { get; private init; } = Body.Doubtful || Lens.Doubtful || Converter?.Doubtful == true || Tube?.Doubtful == true
+        || Adapter?.Doubtful == true;
 
     /// <summary>The pieces of glass, lens first.</summary>
     public IEnumerable<Item> Pieces

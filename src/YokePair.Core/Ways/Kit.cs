@@ -100,7 +100,8 @@ internal sealed class Kit
     }
 
     /// <summary>Id of the place an item is packed in, things it lies on followed; null = in none.</summary>
-    public string? PackedIn(int item) => Bearers(item).Append(item).FirstOrDefault(i => RestsOn[i] == None, None) is var last and not None ? Items[last].Place : null;
+    public string? PackedIn(int item) => Bearers(item).Append(item).FirstOrDefault(i => RestsOn[i] == None, None) is var last and not None ? Items[last].Place
+        : null;
 
     /// <summary>What keeps an item from being here on a day: itself, or what it lies in or on; none where it is here.</summary>
     public int AwayWith(int item, DateOnly day)
@@ -189,8 +190,19 @@ internal sealed class Kit
     private FittedGlass With(FittedGlass other)
     {
         var was = other.Glass;
-        return ReferenceEquals(was.Body, Items[other.Body]) && was.Pieces.Select((piece, i) => ReferenceEquals(piece, Items[other.Pieces[i]])).All(same => same) ? other
-            : other with { Glass = was with { Body = (Body)Items[other.Body], Lens = Now(was.Lens)!, Converter = Now(was.Converter), Tube = Now(was.Tube), Adapter = Now(was.Adapter) } };
+        return ReferenceEquals(was.Body, Items[other.Body]) && was.Pieces.Select((piece, i) => ReferenceEquals(piece, Items[other.Pieces[i]]))
+            .All(same => same) ? other
+            : other with
+            {
+                Glass = was with
+                {
+                    Body = (Body)Items[other.Body],
+                    Lens = Now(was.Lens)!,
+                    Converter = Now(was.Converter),
+                    Tube = Now(was.Tube),
+                    Adapter = Now(was.Adapter)
+                }
+            };
 
         T? Now<T>(T? piece) where T : Item => piece is null ? null : (T)Items[IndexOf(piece.Id)];
     }

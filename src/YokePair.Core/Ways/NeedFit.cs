@@ -172,9 +172,17 @@ public readonly record struct NeedFit
             strongest = OnCameraFlash.LeastPower;
         }
         if (part.Quiet == QuietRule.Preferred) judged.Grade(Quality.SecondBest, Shortfalls.Noise);
-        if (body.FastestShutterSeconds is { } fastest && !Slack.AtLeast(need.ShutterSeconds, fastest)) judged.Grade(Quality.SecondBest, Shortfalls.ShutterTooFast);
+        if (body.FastestShutterSeconds is { } fastest && !Slack.AtLeast(need.ShutterSeconds, fastest)) judged.Grade(Quality.SecondBest,
+            Shortfalls.ShutterTooFast);
         if (need.ShortestShutterSeconds is { } shortest && !Slack.AtLeast(need.ShutterSeconds, shortest)) judged.Grade(Quality.SecondBest, Shortfalls.NoBlur);
-        return judged.Done(fit with { ShutterSeconds = need.ShutterSeconds, Iso = iso, StopsOver = Exposure.StopsOver(iso, body.IsoCeiling), FlashPower = strongest, RecycleSeconds = recycle });
+        return judged.Done(fit with
+        {
+            ShutterSeconds = need.ShutterSeconds,
+            Iso = iso,
+            StopsOver = Exposure.StopsOver(iso, body.IsoCeiling),
+            FlashPower = strongest,
+            RecycleSeconds = recycle
+        });
     }
 
     private static FramingFit Frame(Rules rules, Part part, Need need, GlassOnBody glass)
@@ -183,6 +191,7 @@ public readonly record struct NeedFit
         return Optics.Framing.Accepting(plain, glass.EquivalentMm, need.AcceptMm(part), glass.UsableMegapixels, need.Megapixels(rules));
     }
 
+    // Long: the judgement in its order; each step stands on the figure before.
     private static Judging Start(Rules rules, Part part, Need need, GlassOnBody glass, Aids aids)
     {
         var judged = new Judging();

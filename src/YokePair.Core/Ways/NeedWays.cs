@@ -174,7 +174,8 @@ internal sealed class AidedWays
         if (lens.FilterThreadMm is null) yield break;
         if (filter.ThreadMm == lens.FilterThreadMm) yield return [index];
         foreach (var ring in kit.Filters)
-            if (kit.Items[ring] is Filter { StepsToMm: { } to, ThreadMm: { } from } && from == lens.FilterThreadMm && to == filter.ThreadMm) yield return [index, ring];
+            if (kit.Items[ring] is Filter { StepsToMm: { } to, ThreadMm: { } from } && from == lens.FilterThreadMm
+                && to == filter.ThreadMm) yield return [index, ring];
     }
 
     private void AddFlash(AidedRigs aided, Quality without, List<Candidate> candidates)
@@ -241,7 +242,8 @@ internal sealed class AidedWays
         }
         for (var i = 0; i < kit.Items.Length; i++)
             if (kit.Items[i] is StandLight { LuxAtOneM: { } lux } && !part.Layout.IsLit(i) && !kit.Twins.IsStoodFor(i))
-                Try(RigFit.LampEv(part.Part, need, lux), [i], without, () => part.PowerFor(rig.Actor, i) is { } batteries ? rig.WithLamp(kit, part.Layout, i, batteries) : null);
+                Try(RigFit.LampEv(part.Part, need, lux), [i], without, () => part.PowerFor(rig.Actor, i) is { } batteries
+                    ? rig.WithLamp(kit, part.Layout, i, batteries) : null);
 
         Quality Try(double ev, int[] lamps, Quality than, Func<Rig?> with)
         {

@@ -118,7 +118,8 @@ internal sealed class PartWays
             var owner = Layout.PersonIndex(setup.Person);
             var inside = Supplies.Inside(Kit, Layout, owner, body, new Endurance(Kit.Plan, Part));
             if (Array.Find(Kit.Glass, g => g.Body == body && !Rig.IsChanged(Layout.OnBody(body), g)) is { } fitted)
-                yield return Rig.Alone(fitted, owner, Kit.Plan.People.Count + s, inside, Kit.IndexOf(setup.Trigger), Supplies.SendersFor(Kit, Layout, owner, setup.Trigger));
+                yield return Rig.Alone(fitted, owner, Kit.Plan.People.Count + s, inside, Kit.IndexOf(setup.Trigger),
+                    Supplies.SendersFor(Kit, Layout, owner, setup.Trigger));
         }
     }
 }

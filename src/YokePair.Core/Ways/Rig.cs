@@ -220,13 +220,31 @@ internal sealed record Rig
     /// <param name="cells">What it wants of cells.</param>
     public Rig? WithFlash(Kit kit, PartLayout layout, int flash, Ask[] cells) =>
         InShoe(kit, layout, flash) is var (fits, sources, seconds)
-            ? this with { Flash = flash, FitsShoe = fits, Sources = sources, Seconds = seconds, Items = [.. Items, flash], Asks = [.. Asks, .. cells], Competes = Competing(cells) }
+            ? this with
+            {
+                Flash = flash,
+                FitsShoe = fits,
+                Sources = sources,
+                Seconds = seconds,
+                Items = [.. Items, flash],
+                Asks = [.. Asks, .. cells],
+                Competes = Competing(cells)
+            }
             : null;
 
     /// <summary>The same rig with a continuous light in the shoe; null when the light cannot be got at.</summary>
     public Rig? WithLamp(Kit kit, PartLayout layout, int lamp, Ask[] batteries) =>
         InShoe(kit, layout, lamp) is var (fits, sources, seconds)
-            ? this with { Sender = lamp, FitsShoe = fits, Sources = sources, Seconds = seconds, Items = [.. Items, lamp], Asks = [.. Asks, .. batteries], Competes = Competing(batteries) }
+            ? this with
+            {
+                Sender = lamp,
+                FitsShoe = fits,
+                Sources = sources,
+                Seconds = seconds,
+                Items = [.. Items, lamp],
+                Asks = [.. Asks, .. batteries],
+                Competes = Competing(batteries)
+            }
             : null;
 
     /// <summary>The same rig firing lights in the room; null when the sender or a spare light cannot be got at.</summary>
@@ -273,10 +291,18 @@ internal sealed record Rig
         var (sources, seconds) = (Sources, Seconds);
         foreach (var filter in filters)
             if (!Fetch(layout, filter, ref sources, ref seconds)) return null;
-        return this with { Filters = filters, Sources = sources, Items = [.. Items, .. filters], Seconds = seconds + filters.Length * kit.SecondsOf(Actor).FitFilter };
+        return this with
+        {
+            Filters = filters,
+            Sources = sources,
+            Items = [.. Items, .. filters],
+            Seconds = seconds + filters.Length * kit.SecondsOf(Actor)
+            .FitFilter
+        };
     }
 
-    /// <summary>With something in the shoe: whether it must be fitted, from where things are fetched then, and how long it takes; null when it cannot be got at.</summary>
+    /// <summary>With something in the shoe: whether it must be fitted, from where things are fetched then, and how long it takes; null when it cannot be got
+    /// at.</summary>
     private (bool Fits, int[] Sources, double Seconds)? InShoe(Kit kit, PartLayout layout, int thing)
     {
         if (layout.InShoe(thing, Fitted!.Body)) return (false, Sources, Seconds);

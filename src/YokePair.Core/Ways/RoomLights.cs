@@ -24,7 +24,8 @@ internal sealed class LightSet(int[] items, Ask[] asks, double seconds, int? sta
     public double LuxAtOneM => luxAtOneM;
 
     /// <summary>The same with another spare, of those alike.</summary>
-    public LightSet With(int other) => standIn is not { } spare || spare == other ? this : new([.. items.Select(i => i == spare ? other : i)], asks, seconds, other, flashes, luxAtOneM);
+    public LightSet With(int other) => standIn is not { } spare || spare == other ? this
+        : new([.. items.Select(i => i == spare ? other : i)], asks, seconds, other, flashes, luxAtOneM);
 }
 
 /// <summary>What fires lights in the room.</summary>
@@ -60,7 +61,8 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
             {
                 if (chosen.Any(i => i != spot && own[i] is null)) continue;
                 foreach (var spare in kit.FlashKinds)
-                    if (!layout.IsLit(spare) && !double.IsPositiveInfinity(layout.Cost(actor, layout.SourceOf(spare))) && Whole(lights[spot], spare, system) is { } stood)
+                    if (!layout.IsLit(spare) && !double.IsPositiveInfinity(layout.Cost(actor, layout.SourceOf(spare)))
+                        && Whole(lights[spot], spare, system) is { } stood)
                         found.Add(Together([.. chosen.Select(i => i == spot ? stood : own[i]!)], spare));
             }
         }
@@ -77,7 +79,8 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
         if (continuous.TryGetValue(atLeast, out var known)) return known;
         var whole = Lights.Select(Lamp).OfType<LightSet>().ToList();
         var found = new List<LightSet>();
-        for (var count = atLeast; count <= whole.Count; count++) found.AddRange(Choose(whole.Count, count).Select(chosen => Together([.. chosen.Select(i => whole[i])], null)));
+        for (var count = atLeast; count <= whole.Count; count++) found.AddRange(Choose(whole.Count, count)
+            .Select(chosen => Together([.. chosen.Select(i => whole[i])], null)));
         continuous.Add(atLeast, found);
         return found;
     }
@@ -85,7 +88,8 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
     /// <summary>A continuous light with what holds and feeds it; null when it does not shine.</summary>
     private LightSet? Lamp(PlacedLight light)
     {
-        if (kit.IndexOf(light.Light) is not (var lamp and not Kit.None) || kit.Items[lamp] is not StandLight { LuxAtOneM: { } lux } || Holder(light) is not { } holder) return null;
+        if (kit.IndexOf(light.Light) is not (var lamp and not Kit.None) || kit.Items[lamp] is not StandLight { LuxAtOneM: { } lux }
+            || Holder(light) is not { } holder) return null;
         if (Supplies.BatteriesFor(kit, layout, actor, lamp) is not (var batteries and not { Length: 0 })) return null;
         return new LightSet([lamp, .. holder], batteries is null ? [] : [new Ask(Want.Battery, batteries)], 0, null, [], lux);
     }
@@ -124,7 +128,8 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
         return cells.Length > 0;
     }
 
-    /// <summary>What holds a light or relay: the stand; nothing to fail where a person who is there and has the hands free does; null when nothing does.</summary>
+    /// <summary>What holds a light or relay: the stand; nothing to fail where a person who is there and has the hands free does; null when nothing
+    /// does.</summary>
     private int[]? Holder(PlacedLight light) => Holder(kit, layout, actor, light);
 
     private static int[]? Holder(Kit kit, PartLayout layout, int actor, PlacedLight light)
@@ -136,7 +141,8 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
     }
 
     private LightSet Together(IReadOnlyList<LightSet> lights, int? standIn) =>
-        new([.. lights.SelectMany(l => l.Items).Distinct()], [.. lights.SelectMany(l => l.Asks)], standIn is null ? 0 : kit.SecondsOf(actor).PlaceLight, standIn, [.. lights.SelectMany(l => l.Flashes)], lights.Sum(l => l.LuxAtOneM));
+        new([.. lights.SelectMany(l => l.Items).Distinct()], [.. lights.SelectMany(l => l.Asks)], standIn is null ? 0 : kit.SecondsOf(actor).PlaceLight,
+            standIn, [.. lights.SelectMany(l => l.Flashes)], lights.Sum(l => l.LuxAtOneM));
 
     private static IEnumerable<int[]> Choose(int of, int count, int from = 0)
     {
@@ -157,7 +163,8 @@ internal sealed class RoomLights(Kit kit, PartLayout layout, int actor)
             yield return new Sender(item, [], asks, system);
             foreach (var light in layout.Part.Lights ?? [])
             {
-                if (light.Relay is null || kit.Items[kit.IndexOf(light.Relay)] is not Trigger { Hears: { } hears, Sends: { } sends } || hears != system) continue;
+                if (light.Relay is null || kit.Items[kit.IndexOf(light.Relay)] is not Trigger { Hears: { } hears, Sends: { } sends }
+                    || hears != system) continue;
                 var relay = kit.IndexOf(light.Relay);
                 if (Supplies.CellsFor(kit, layout, actor, relay) is not (var own and not { Length: 0 })) continue;
                 // A relay may lie about; one that is held is lost with what holds it.

@@ -130,7 +130,8 @@ internal sealed class Supplies
 
     /// <summary>Cells for a flash or trigger; null when it needs none, empty when it has none.</summary>
     public static OptionGroup[]? CellsFor(Kit kit, PartLayout layout, int actor, int thing) =>
-        (kit.Items[thing] is Flash flash ? flash.CellsType : (kit.Items[thing] as Trigger)?.CellsType) is { } type ? CellsOf(kit, layout, actor, thing, type) : null;
+        (kit.Items[thing] is Flash flash ? flash.CellsType : (kit.Items[thing] as Trigger)?.CellsType) is { } type ? CellsOf(kit, layout, actor, thing, type)
+            : null;
 
     /// <summary>A battery for a continuous light; null when it needs none, empty when it has none.</summary>
     public static OptionGroup[]? BatteriesFor(Kit kit, PartLayout layout, int actor, int light)

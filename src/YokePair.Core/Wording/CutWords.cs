@@ -22,7 +22,8 @@ public static class CutWords
         {
             var sample = family.First();
             var kinds = sample.GroupBy(i => KindOf(items[i]) ?? i, StringComparer.Ordinal)
-                .Select(k => (Kind: k.Key, Count: k.Count(), Members: family.SelectMany(c => c).Distinct(StringComparer.Ordinal).Where(i => (KindOf(items[i]) ?? i) == k.Key).ToList())).ToList();
+                .Select(k => (Kind: k.Key, Count: k.Count(), Members: family.SelectMany(c => c).Distinct(StringComparer.Ordinal)
+                    .Where(i => (KindOf(items[i]) ?? i) == k.Key).ToList())).ToList();
             var all = kinds.Aggregate(1L, (n, k) => n * Choose(k.Members.Count, k.Count));
             return family.Count() > 1 && all == family.Count()
                 ? [English.List([.. kinds.Select(k => Say(k.Count, k.Members))])]

@@ -56,7 +56,9 @@ internal static class GapWords
     {
         GapKind.Away => English.List([.. cause.Items.Zip(cause.Whys).GroupBy(x => x.Second).Select(g => g.ToList())
             .Select(g => $"{English.List([.. g.Select(x => $"the {names.Item(x.First)}")])} {(g.Count == 1 ? "is" : "are")} {g[0].Second}")]),
-        GapKind.SharedMoment => $"it happens together with {English.List([.. cause.Others.Select(n => names.Need(part.Id, n))])}, and there is no way for {(cause.Others.Count == 1 ? "both" : "all")} at once in different hands",
+        GapKind.SharedMoment =>
+            $"it happens together with {English.List([.. cause.Others.Select(n => names.Need(part.Id, n))])}, and there is no way for "
+                + $"{(cause.Others.Count == 1 ? "both" : "all")} at once in different hands",
         GapKind.RoleTooSlow => $"the quickest {need.Role}, the {names.Item(cause.Items[0])}, {Slow(cause)}",
         GapKind.NoRole => $"no {need.Role} with all it needs can be had here",
         GapKind.TooSlow => $"the quickest way, {names.Camera(cause.Items[0], cause.Items[1])}, {Slow(cause)}",
@@ -75,16 +77,19 @@ internal static class GapWords
         var camera = names.Camera(cause.Items[0], cause.Items[1]);
         return fit.NoFor switch
         {
-            Shortfalls.Iso => $"nothing you pack is fast enough; {camera} comes nearest at ISO {English.Iso(fit.Iso)}, {English.Tenths(fit.StopsOver)} stops over what it delivers",
+            Shortfalls.Iso => $"nothing you pack is fast enough; {camera} comes nearest at ISO {English.Iso(fit.Iso)}, {English.Tenths(fit.StopsOver)} stops "
+                + $"over what it delivers",
             Shortfalls.Noise => "no silent body would do",
-            Shortfalls.FrameRate => $"no body is fast enough; the {names.Item(cause.Items[0])} gives {English.Tenths(fit.Fps)} frames a second of {English.Tenths(need.Fps)} asked",
+            Shortfalls.FrameRate =>
+                $"no body is fast enough; the {names.Item(cause.Items[0])} gives {English.Tenths(fit.Fps)} frames a second of {English.Tenths(need.Fps)} asked",
             Shortfalls.TooLong => $"nothing is wide enough; {camera} comes nearest, {English.Tenths(fit.Framing.Factor)}× too long",
             Shortfalls.LightNotWanted => Unlit(part, need),
             Shortfalls.Support => $"{camera} would do on a tripod or monopod, and none can be had",
             _ when fit.NoFor.HasFlag(Shortfalls.Megapixels) && fit.CloseUp is { Factor: > 1 } close =>
                 $"nothing gets close enough; {camera} comes nearest with a frame {English.Tenths(close.FrameMm)} mm wide",
             _ when fit.NoFor.HasFlag(Shortfalls.Megapixels) =>
-                $"nothing reaches; {camera} comes nearest and leaves {English.Tenths(fit.MegapixelsLeft)} megapixels of {English.Tenths(fit.MegapixelsAsked)} asked",
+                $"nothing reaches; {camera} comes nearest and leaves {English.Tenths(fit.MegapixelsLeft)} megapixels of {English.Tenths(fit.MegapixelsAsked)} "
+                    + $"asked",
             _ => $"nothing you pack will do; {camera} comes nearest",
         };
     }
@@ -94,7 +99,8 @@ internal static class GapWords
         if (part.Flash == FlashRule.Banned) return "it asks for flash, and flash is banned here";
         if (part.Quiet == QuietRule.Required) return "it asks for flash, and it must be quiet here";
         return need.Light.Contains(LightKind.Stands) && !need.Light.Contains(LightKind.Flash)
-            ? $"it asks for {English.Number(need.Stands?.Count ?? 1)} {(need.Stands?.Count > 1 ? "lights" : "light")} in the room, and no whole chain of sender, receiver, power and stand is strong enough"
+            ? $"it asks for {English.Number(need.Stands?.Count ?? 1)} {(need.Stands?.Count > 1 ? "lights" : "light")} in the room, and no whole chain of "
+                + $"sender, receiver, power and stand is strong enough"
             : "it asks for flash, and none can be used";
     }
 }

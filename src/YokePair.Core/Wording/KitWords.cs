@@ -19,12 +19,14 @@ public static class KitWords
             FailureClass.Rig => "can still be taken in time whatever one thing fails or one camera is lost with all on it",
             _ => "can still be taken in time whatever one thing fails, or one camera or one bag is lost with all in it",
         };
-        var which = exposedNeeds.Count == 0 ? $"Every one of the {counted} pictures that matter" : $"{counted - exposedNeeds.Count} of the {counted} pictures that matter";
+        var which = exposedNeeds.Count == 0 ? $"Every one of the {counted} pictures that matter"
+            : $"{counted - exposedNeeds.Count} of the {counted} pictures that matter";
         var amount = Amount(wish.Goal, cost);
         return proven
             ? [new TextPiece($"{which} {survives}; no kit that leaves everyone a camera and keeps to the house’s rules does it with less than "),
                 amount, new TextPiece(".")]
-            : [new TextPiece($"{which} {survives}; this one takes "), amount, new TextPiece(", and less than "), Amount(wish.Goal, atLeast), new TextPiece(" is not possible.")];
+            : [new TextPiece($"{which} {survives}; this one takes "), amount, new TextPiece(", and less than "), Amount(wish.Goal, atLeast),
+                new TextPiece(" is not possible.")];
     }
 
     private static TextPiece Amount(KitGoal goal, double amount) => goal switch

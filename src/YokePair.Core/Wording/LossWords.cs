@@ -15,11 +15,13 @@ internal static class LossWords
     private static readonly Dictionary<LossKind, LossTelling> Table = new()
     {
         [LossKind.Item] = new((n, id) => n.Item(id), (n, id) => $"the {n.Item(id)}", "thing", "things"),
-        [LossKind.Rig] = new((n, id) => $"{n.Item(id)} and all on it", (n, id) => $"the {n.Item(id)} and all on it", "camera with all on it", "cameras with all on them"),
+        [LossKind.Rig] = new((n, id) => $"{n.Item(id)} and all on it", (n, id) => $"the {n.Item(id)} and all on it", "camera with all on it",
+            "cameras with all on them"),
         [LossKind.Place] = new((n, id) => n.Place(id), (n, id) => $"the {n.Place(id)} and all in it", "bag or place", "bags or places"),
         [LossKind.Person] = new((n, id) => $"{n.Person(id)} is absent", (n, id) => n.Person(id), "person", "people"),
         [LossKind.Radio] = new((_, id) => $"radio {id} is jammed", (_, id) => $"radio {id}", "radio system", "radio systems"),
-        [LossKind.Batteries] = new((_, id) => $"{id} of another maker refused", (_, id) => $"the {id} of another maker", "type of battery refused", "types of batteries refused"),
+        [LossKind.Batteries] = new((_, id) => $"{id} of another maker refused", (_, id) => $"the {id} of another maker", "type of battery refused",
+            "types of batteries refused"),
         [LossKind.Cells] = new((_, id) => $"{Make(id)} turn out bad", (_, id) => $"all {Make(id)}", "make of cells", "makes of cells"),
         [LossKind.Old] = new((_, id) => $"the old {id} fail together", (_, id) => $"the old {id}", "old lot", "old lots"),
         [LossKind.Socket] = new((_, _) => "no socket works", (_, _) => "a socket", "socket", "sockets"),

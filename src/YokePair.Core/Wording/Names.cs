@@ -6,7 +6,8 @@ namespace YokePair.Core.Wording;
 internal sealed class Names(Plan plan)
 {
     private readonly Dictionary<string, string> items = plan.Items.ToDictionary(i => i.Id, i => i.Label, StringComparer.Ordinal);
-    private readonly Dictionary<(string, string), Need> needs = plan.Parts.SelectMany(p => p.Needs.Select(n => (p, n))).ToDictionary(x => (x.p.Id, x.n.Id), x => x.n);
+    private readonly Dictionary<(string, string), Need> needs = plan.Parts.SelectMany(p => p.Needs.Select(n => (p, n)))
+        .ToDictionary(x => (x.p.Id, x.n.Id), x => x.n);
 
     public string Item(string id) => items.GetValueOrDefault(id, id);
 

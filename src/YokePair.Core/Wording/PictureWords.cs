@@ -34,7 +34,8 @@ internal static class PictureWords
         if (why.HasFlag(Shortfalls.WiderThanAsked)) yield return "wider than asked, and still the picture" + Step(part, need, fit);
         if (why.HasFlag(Shortfalls.TighterThanAsked)) yield return "tighter than asked, and still the picture";
         if (why.HasFlag(Shortfalls.NotCloseEnough) && fit.CloseUp is { } close)
-            yield return $"a frame {English.Whole(close.FrameMm)} mm wide{(fit.MegapixelsLeft < glass.UsableMegapixels - 0.05 ? $", cropped to {English.Tenths(fit.MegapixelsLeft)} MP" : ", as it is")}";
+            yield return $"a frame {English.Whole(close.FrameMm)} mm wide"
+                + (fit.MegapixelsLeft < glass.UsableMegapixels - 0.05 ? $", cropped to {English.Tenths(fit.MegapixelsLeft)} MP" : ", as it is");
         if (why.HasFlag(Shortfalls.Iso)) yield return TooDark(need, glass, fit);
         if (why.HasFlag(Shortfalls.OnCamera)) yield return "by the flash on the camera";
         if (why.HasFlag(Shortfalls.FewerLights)) yield return "with fewer lights than asked";

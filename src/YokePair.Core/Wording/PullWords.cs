@@ -29,8 +29,10 @@ internal static class PullWords
         var whens = pulled.Select(p => When(plan, p)).Distinct().ToList();
         var things = pulled.Select(p => LossWords.Pulled(names, p.Kind, p.Item) + (whens.Count > 1 ? When(plan, p) : "")).ToList();
         var when = whens is [var same] ? same : "";
-        List<string> told = [.. new[] { (Outcome.Lost, "lost"), (Outcome.Late, "late"), (Outcome.Thins, "second best") }.Select(o => Tell(names, changes, o.Item1, o.Item2)).OfType<string>()];
-        if (without > withoutBefore) told.Add($"{English.Number(without - withoutBefore)} {(withoutBefore > 0 ? "more " : "")}frames of a busy day find no battery or card");
+        List<string> told = [.. new[] { (Outcome.Lost, "lost"), (Outcome.Late, "late"), (Outcome.Thins, "second best") }.Select(o =>
+            Tell(names, changes, o.Item1, o.Item2)).OfType<string>()];
+        if (without > withoutBefore) told.Add(
+            $"{English.Number(without - withoutBefore)} {(withoutBefore > 0 ? "more " : "")}frames of a busy day find no battery or card");
         var otherwise = changes.Any(c => c.After == c.Before);
         var rest = told.Count > 0 ? otherwise ? "the rest goes on, some of it another way" : "everything else stays as it was"
             : otherwise ? "nothing is lost by it; some pictures are taken another way"

@@ -17,7 +17,8 @@ public static class TakenWords
         var gear = items.Where(i => day.Carried.Contains(i.Id)).ToList();
         var hands = day.Parts.SelectMany(p => p.Hands).ToList();
         var pictures = day.Kept is null ? "pictures" : "delivered pictures";
-        if (hands.Count == 0 || (day.Kept ?? day.Frames) == 0) return [new($"None of the {pictures} belongs to a part of this day: look at its date and the cameras' clocks.")];
+        if (hands.Count == 0 || (day.Kept ?? day.Frames) == 0) return [new(
+            $"None of the {pictures} belongs to a part of this day: look at its date and the cameras' clocks.")];
         var busy = gear.Where(i => day.Share(Taken(i.Id), Kept(i.Id)) >= StayAtHome.Hardly).ToList();
         var worked = busy.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
         var rest = hands.Where(h => (h.Body is { } b && !worked.Contains(b)) || (h.Glass is { } g && !worked.Contains(g)))
@@ -34,7 +35,8 @@ public static class TakenWords
     {
         var (spare, idle) = (seldom.Count(s => !s.MayStay), seldom.Where(s => s.MayStay).ToList());
         List<TextPiece> said = [];
-        if (spare > 0) said.Add(new(spare == 1 ? " One of the rest is your only backup." : $" {English.Capital(English.Number(spare))} of the rest are your only backups."));
+        if (spare > 0) said.Add(new(spare == 1 ? " One of the rest is your only backup."
+            : $" {English.Capital(English.Number(spare))} of the rest are your only backups."));
         if (idle.Count > 0) said.AddRange([new($" {English.Capital(English.Count(idle.Count, "thing", "things"))} ("), new("", Grams: idle.Sum(i => i.Grams)),
             new(") could have stayed at home.")]);
         return said;
@@ -52,8 +54,10 @@ public static class TakenWords
     /// <summary>A zoom that was at one end too often; null where it was not.</summary>
     public static string? AtAnEnd(GlassUse use, Lens lens) => use switch
     {
-        { AtLong: > Lacking.OftenAtTheEnd and var far } => $"{Percent(far)} at {English.Tenths(lens.Focal.High)} mm, its long end: what lies beyond is what you lack",
-        { AtWide: > Lacking.OftenAtTheEnd and var near } => $"{Percent(near)} at {English.Tenths(lens.Focal.Low)} mm, its short end: what lies beyond is what you lack",
+        { AtLong: > Lacking.OftenAtTheEnd and var far } =>
+            $"{Percent(far)} at {English.Tenths(lens.Focal.High)} mm, its long end: what lies beyond is what you lack",
+        { AtWide: > Lacking.OftenAtTheEnd and var near } =>
+            $"{Percent(near)} at {English.Tenths(lens.Focal.Low)} mm, its short end: what lies beyond is what you lack",
         _ => null,
     };
 
@@ -63,7 +67,8 @@ public static class TakenWords
     /// <param name="kind">What kinds of part are called.</param>
     public static string Of(LearntFigure figure, Func<string, string> name, Func<string, string> kind) => figure.Kind switch
     {
-        LearntKind.Light => $"{English.Capital(figure.Place!)}, {English.Lower(figure.PartKind is { } k ? kind(k) : figure.Called!)}: EV {English.Tenths(figure.Value)}",
+        LearntKind.Light =>
+            $"{English.Capital(figure.Place!)}, {English.Lower(figure.PartKind is { } k ? kind(k) : figure.Called!)}: EV {English.Tenths(figure.Value)}",
         LearntKind.Length => $"{kind(figure.PartKind!)}: {English.Whole(figure.Value)} min",
         LearntKind.FramesPerMinute => $"{kind(figure.PartKind!)}: {English.Tenths(figure.Value)} pictures a minute",
         LearntKind.Distance => $"{kind(figure.PartKind!)}: people {English.Tenths(figure.Value)} to {English.Tenths(figure.To ?? figure.Value)} m away",
@@ -75,10 +80,13 @@ public static class TakenWords
     /// <summary>Something that was lacking.</summary>
     public static string Of(Lack lack, Func<string, string> name) => lack.Kind switch
     {
-        LackKind.Longer => $"A lens that reaches {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its long end, or cropped, in {English.Number(lack.Frames)} pictures"
+        LackKind.Longer => $"A lens that reaches {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its long end, or cropped, in "
+            + $"{English.Number(lack.Frames)} pictures"
             + $" ({Percent(lack.Share)} of its own){Jobs(lack)}.",
-        LackKind.Wider => $"A lens of {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its short end in {English.Number(lack.Frames)} pictures ({Percent(lack.Share)} of its own){Jobs(lack)}.",
-        _ => $"More light, or f/{English.Tenths(lack.FNumber!.Value)} in place of the {name(lack.Glass)}: {English.Number(lack.Frames)} of its pictures ({Percent(lack.Share)}) went over the ISO you deliver{Jobs(lack)}.",
+        LackKind.Wider => $"A lens of {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its short end in {English.Number(lack.Frames)} "
+            + $"pictures ({Percent(lack.Share)} of its own){Jobs(lack)}.",
+        _ => $"More light, or f/{English.Tenths(lack.FNumber!.Value)} in place of the {name(lack.Glass)}: {English.Number(lack.Frames)} of its pictures "
+            + $"({Percent(lack.Share)}) went over the ISO you deliver{Jobs(lack)}.",
     };
 
     /// <summary>Something that hardly came out, and what to do with it on the plan at hand.</summary>
@@ -92,7 +100,8 @@ public static class TakenWords
 
     /// <summary>Whose clock is wrong, by what.</summary>
     public static string Of(ClockDifference clock, string camera, string other) =>
-        $"The clock of {camera} is {English.Seconds(Math.Abs(clock.Seconds))} {(clock.Seconds > 0 ? "ahead of" : "behind")} {other}, by {English.Count(clock.Moments, "moment", "moments")} both took.";
+        $"The clock of {camera} is {English.Seconds(Math.Abs(clock.Seconds))} {(clock.Seconds > 0 ? "ahead of" : "behind")} {other}, by "
+            + $"{English.Count(clock.Moments, "moment", "moments")} both took.";
 
     private static string Jobs(Lack lack) => lack.Jobs == 1 ? "" : $", over {English.Number(lack.Jobs)} jobs";
 

@@ -39,7 +39,8 @@ internal static class VerdictWords
             Named(names, day.SecondBest, details);
             details.Add(new TextPiece(". "));
         }
-        if (details.Count == 0) details.Add(new TextPiece($"All {plan.Parts.Sum(p => p.Needs.Count)} needs are met in time, and stay so without any one thing."));
+        if (details.Count == 0) details.Add(
+            new TextPiece($"All {plan.Parts.Sum(p => p.Needs.Count)} needs are met in time, and stay so without any one thing."));
         return new VerdictText(Headline(names, day), details);
     }
 

@@ -49,7 +49,8 @@ public static partial class LockerCsv
         using var reader = new CsvReader(new StringReader(text), Forgiving(separator));
         try
         {
-            if (!reader.Read() || !reader.ReadHeader() || reader.HeaderRecord is not { } columns) return Failed("the table is empty; its first line names the columns", separator, encoding);
+            if (!reader.Read() || !reader.ReadHeader() || reader.HeaderRecord is not { } columns) return Failed(
+                "the table is empty; its first line names the columns", separator, encoding);
             if (columns.Length > MaxColumns) return Failed(
                 $"has {columns.Length} columns; at most {MaxColumns} are read, so leave out what is of no thing", separator, encoding);
             var twice = columns.Where(c => c.Trim().Length > 0).GroupBy(c => c.Trim(), StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1);
@@ -63,7 +64,8 @@ public static partial class LockerCsv
         }
         catch (CsvHelperException e)
         {
-            return new ReadTable([], Named(separator), encoding, [], [new PlanProblem("", "the table cannot be read from here on; is a quotation mark left open?", e.Context?.Parser?.RawRow)]);
+            return new ReadTable([], Named(separator), encoding, [],
+                [new PlanProblem("", "the table cannot be read from here on; is a quotation mark left open?", e.Context?.Parser?.RawRow)]);
         }
     }
 
@@ -154,5 +156,6 @@ public static partial class LockerCsv
 
     private static string Named(char separator) => separator switch { ';' => "semicolon", '\t' => "tab", ',' => "comma", _ => "bar" };
 
-    private static ReadTable Failed(string message, char separator, string encoding) => new([], Named(separator), encoding, [], [new PlanProblem("", message, 1)]);
+    private static ReadTable Failed(string message, char separator, string encoding) =>
+        new([], Named(separator), encoding, [], [new PlanProblem("", message, 1)]);
 }

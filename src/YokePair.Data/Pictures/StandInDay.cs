@@ -54,7 +54,8 @@ public static class StandInDay
             {
                 var number = counts[body.Id] = counts.GetValueOrDefault(body.Id) + 1;
                 pictures.Add(new PictureTold(
-                    $"{body.Id}/P{number:0000}.RAW", at.AddSeconds(ahead), Model(body), body.Serial ?? "S-" + body.Id, null, null, lens.Focal, lens.Aperture.Low, focal, n,
+                    $"{body.Id}/P{number:0000}.RAW", at.AddSeconds(ahead), Model(body), body.Serial ?? "S-" + body.Id, null, null, lens.Focal,
+                        lens.Aperture.Low, focal, n,
                     seconds, Rounded(iso), false, (int)Math.Sqrt(body.Megapixels * 1.5e6)));
             }
         }

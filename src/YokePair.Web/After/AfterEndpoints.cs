@@ -56,7 +56,8 @@ internal static class AfterEndpoints
     private static async Task<IResult> Show(string key, AfterPages pages, CancellationToken cancel) =>
         await pages.OfAsync(key, cancel) is { } page ? Results.Ok(page) : Problems.NotFound("assignment");
 
-    private static async Task<IResult> Read(string key, PicturesRequest request, PlanStore plans, Roots roots, PictureReadings readings, CancellationToken cancel)
+    private static async Task<IResult> Read(string key, PicturesRequest request, PlanStore plans, Roots roots, PictureReadings readings,
+        CancellationToken cancel)
     {
         if (await plans.RevisionAsync(key, cancel) is null) return Problems.NotFound("assignment");
         try
@@ -79,7 +80,8 @@ internal static class AfterEndpoints
         }
     }
 
-    private static async Task<IResult> AnswerThing(string key, ThingAnswer answer, UsedStore used, DaysUsed days, Days sessions, AfterPages pages, CancellationToken cancel)
+    private static async Task<IResult> AnswerThing(string key, ThingAnswer answer, UsedStore used, DaysUsed days, Days sessions, AfterPages pages,
+        CancellationToken cancel)
     {
         if (await used.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("day whose pictures were read");
         if (stored.Roll?.Seen.Any(s => s.Key == answer.Key) != true)
@@ -96,7 +98,8 @@ internal static class AfterEndpoints
         string key, BatteriesAnswer answer, UsedStore used, DaysUsed days, LearntFigures learnt, AfterPages pages, CancellationToken cancel)
     {
         if (await used.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("day whose pictures were read");
-        if (stored.Figures.Bodies.All(b => b.BatteryType != answer.Type)) return Refused("type", $"\"{answer.Type}\" is in no camera that took pictures on this day");
+        if (stored.Figures.Bodies.All(b => b.BatteryType != answer.Type)) return Refused("type",
+            $"\"{answer.Type}\" is in no camera that took pictures on this day");
         if (answer.Changed is < 0 or > MostChanged) return Refused("changed", $"is {answer.Changed}; say a number from 0 to {MostChanged}");
         if (answer.Left is < 0 or > 1) return Refused("left", $"is {answer.Left}; say a share from 0 to 1");
         var told = new Dictionary<string, BatteriesUsed>(stored.Told.Batteries, StringComparer.Ordinal);
@@ -123,7 +126,8 @@ internal static class AfterEndpoints
     private static async Task<IResult> Was(string key, PlanStore plans, UsedStore used, Days days, CancellationToken cancel)
     {
         if (await plans.RevisionAsync(key, cancel) is null) return Problems.NotFound("assignment");
-        if (await used.FindAsync(key, cancel) is not { } stored || await days.FindAsync(key, null, cancel) is not { } session) return Results.Ok(new DayAsItWas([]));
+        if (await used.FindAsync(key, cancel) is not { } stored
+            || await days.FindAsync(key, null, cancel) is not { } session) return Results.Ok(new DayAsItWas([]));
         return Results.Ok(DayAsItWas.Of(session.Whole, stored.Figures, (await days.LockerAsync(cancel)).Things));
     }
 

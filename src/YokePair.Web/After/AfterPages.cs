@@ -1,4 +1,3 @@
-using YokePair.Core.Library;
 using YokePair.Core.Plans;
 using YokePair.Core.Taken;
 using YokePair.Core.Wording;
@@ -33,7 +32,8 @@ public sealed record AfterPage(
 /// <param name="Strange">Delivered pictures that are found among none of all.</param>
 /// <param name="Light">Whether what each picture told has been let go of.</param>
 public sealed record UsedPage(
-    IReadOnlyList<TextPiece> Headline, DateTime At, string Folder, TakenDay Day, IReadOnlyDictionary<string, string> Names, IReadOnlyDictionary<string, string> Ends,
+    IReadOnlyList<TextPiece> Headline, DateTime At, string Folder, TakenDay Day, IReadOnlyDictionary<string, string> Names, IReadOnlyDictionary<string,
+        string> Ends,
     IReadOnlyList<string> Bursts, IReadOnlyList<string> Lacks, IReadOnlyList<WhichThing> Asked, IReadOnlyList<WrongClock> Clocks,
     IReadOnlyList<BatteryQuestion> Batteries, IReadOnlyList<UnsafeFile> Faulty, int Strange, bool Light);
 
@@ -60,7 +60,8 @@ internal sealed class AfterPages(Days days, UsedStore used, DaysUsed reckoned, L
         if (await days.FindAsync(key, null, cancel) is not { } session) return null;
         var stored = await used.FindAsync(key, cancel);
         var lines = (await learnt.LinesAsync(cancel)).Where(l => Bears(l.Figure, session.Plan)).ToList();
-        return new AfterPage(session.Plan.Assignment.Name, roots.Folders(), readings.Of(key), stored is null ? null : await UsedOfAsync(session, stored, cancel), lines);
+        return new AfterPage(session.Plan.Assignment.Name, roots.Folders(), readings.Of(key), stored is null ? null
+            : await UsedOfAsync(session, stored, cancel), lines);
     }
 
     private async Task<UsedPage> UsedOfAsync(Session session, UsedStored stored, CancellationToken cancel)
@@ -95,7 +96,8 @@ internal sealed class AfterPages(Days days, UsedStore used, DaysUsed reckoned, L
         {
             var seen = roll.Seen[camera.Key];
             if (ClockDifference.Between(times[cameras[0].Key], camera) is not { } clock || Math.Abs(clock.Seconds) < small) continue;
-            wrong.Add(new WrongClock(seen.Key, TakenWords.Of(clock, Called(camera.Key), Called(cameras[0].Key)), clock.Seconds, told.Clocks.ContainsKey(seen.Key)));
+            wrong.Add(new WrongClock(seen.Key, TakenWords.Of(clock, Called(camera.Key), Called(cameras[0].Key)), clock.Seconds,
+                told.Clocks.ContainsKey(seen.Key)));
         }
         return wrong;
 

@@ -55,7 +55,8 @@ internal sealed class LearntFigures(DaysUsed used, UsedStore answers, LockerStor
     private const string Before = "before|";
 
     private async Task<double?> BeforeAsync(LearntFigure figure, CancellationToken cancel) =>
-        (await answers.AnswersAsync(Before, cancel)).GetValueOrDefault(figure.Id) is { } text && double.TryParse(text, CultureInfo.InvariantCulture, out var was)
+        (await answers.AnswersAsync(Before, cancel)).GetValueOrDefault(figure.Id) is { } text
+            && double.TryParse(text, CultureInfo.InvariantCulture, out var was)
             ? was : null;
 
     /// <summary>Sets it as a change of the locker like any other: seen there, undone there, and followed by days yet to come.</summary>

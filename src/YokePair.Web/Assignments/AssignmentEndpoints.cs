@@ -35,7 +35,8 @@ internal static class AssignmentEndpoints
         api.MapGet("/assignments/{key}/plan", Export).WithName("ExportPlan").Produces<Plan>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapGet("/assignments/{key}/raw", Raw).WithName("RawPlan").ExcludeFromDescription();
         api.MapGet("/demos", Demos).WithName("ListDemos");
-        api.MapPost("/demos/{name}", OpenDemo).WithName("OpenDemo").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound);
+        api.MapPost("/demos/{name}", OpenDemo).WithName("OpenDemo").Produces<Added>(StatusCodes.Status201Created)
+            .ProducesProblem(StatusCodes.Status404NotFound);
         api.MapPost("/analysis", AnalysePlan).WithName("AnalysePlan").Produces<Report>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .WithMetadata(new RequestSizeLimitAttribute(RequestLimits.ImportBytes));
     }

@@ -104,10 +104,12 @@ public sealed partial class Summaries(IServiceScopeFactory scopes, ILogger<Summa
         try
         {
             var plan = session.Plan;
-            var summary = new Summary(plan.Assignment.Kind, plan.Parts.Max(p => p.End), plan.People.Count, plan.Items.Count, report.Parts.Select(p => p.Strands).DefaultIfEmpty(3).Min(), report.VerdictParts);
+            var summary = new Summary(plan.Assignment.Kind, plan.Parts.Max(p => p.End), plan.People.Count, plan.Items.Count,
+                report.Parts.Select(p => p.Strands).DefaultIfEmpty(3).Min(), report.VerdictParts);
             await using var scope = scopes.CreateAsyncScope();
             await scope.ServiceProvider.GetRequiredService<PlanStore>()
-                .KeepSummaryAsync(session.Stored.Key, JsonSerializer.SerializeToUtf8Bytes(summary, PlanFile.JsonOptions), new SummaryState(session.Stored.Revision, session.Locker));
+                .KeepSummaryAsync(session.Stored.Key, JsonSerializer.SerializeToUtf8Bytes(summary, PlanFile.JsonOptions),
+                    new SummaryState(session.Stored.Revision, session.Locker));
         }
         catch (Exception e) when (e is System.Data.Common.DbException or ObjectDisposedException)
         {

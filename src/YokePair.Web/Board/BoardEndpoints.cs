@@ -49,13 +49,16 @@ internal static class BoardEndpoints
         Change(one.MapPost("/edits", Edit).WithName("EditPlan"));
         Change(one.MapPost("/undo", Undo).WithName("UndoEdit"));
         Change(one.MapPost("/redo", Redo).WithName("RedoEdit"));
-        one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedAnswer>(StatusCodes.Status200OK, Lines.ContentType).ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/parts/{part}/needs/{need}", Explain).WithName("ExplainNeed").Produces<NeedAnswer>(StatusCodes.Status200OK, Lines.ContentType)
+            .ProducesProblem(StatusCodes.Status404NotFound);
         one.MapPost("/parts/{part}/needs/{need}/weigh", Weigh).WithName("WeighNeed").Produces<NeedTried>()
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        one.MapPost("/preview", Preview).WithName("PreviewEdits").Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        one.MapPost("/preview", Preview).WithName("PreviewEdits").Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         one.MapGet("/pinch", Most).WithName("WhatCarriesMost").Produces<Pinch>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/losses/{kind}/{id}/mends", LossMends).WithName("MendLoss").Produces<IReadOnlyList<Mend>>().ProducesProblem(StatusCodes.Status404NotFound);
-        one.MapGet("/losses/{kind}/{id}/parts/{part}/needs/{need}", LossChain).WithName("ExplainLoss").Produces<IReadOnlyList<string>>().ProducesProblem(StatusCodes.Status404NotFound);
+        one.MapGet("/losses/{kind}/{id}/parts/{part}/needs/{need}", LossChain).WithName("ExplainLoss").Produces<IReadOnlyList<string>>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/what-if", WhatIf).WithName("WhatIf").Produces<WhatIfView>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/power", Power).WithName("ShowPower").Produces<PowerDay>().ProducesProblem(StatusCodes.Status404NotFound);
         one.MapGet("/cards", Cards).WithName("ShowCards").Produces<CardDay>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -63,7 +66,8 @@ internal static class BoardEndpoints
     }
 
     private static void Change(RouteHandlerBuilder route) =>
-        route.Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        route.Produces<BoardView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
     private static async Task<IResult> Show(string key, string[]? pull, int? have, Days days, Summaries summaries, CancellationToken cancel) =>
         await days.FindAsync(key, pull, cancel) is { } session ? Results.Ok(View(session, have, summaries)) : Problems.NotFound("assignment");
@@ -126,7 +130,8 @@ internal static class BoardEndpoints
             : Problems.NotFound("loss");
 
     private static Task<IResult> WhatIf(string key, Days days, CancellationToken cancel) =>
-        AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)], WhatIfTable.Of(session.Whole, cancel)), cancel);
+        AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)],
+            WhatIfTable.Of(session.Whole, cancel)), cancel);
 
     private static async Task<IResult> Power(string key, string[]? pull, string? use, Days days, PlanStore store, CancellationToken cancel)
     {
@@ -149,7 +154,8 @@ internal static class BoardEndpoints
             ? await AskAsync(key, pull, days, "assignment", session => tell(session, level), cancel)
             : Problems.Unprocessable("This day cannot be told.", [EnumText.Unknown<UseLevel>("use", use!)]);
 
-    private static Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days days, CancellationToken cancel) =>
+    private static Task<IResult> Choices(string key, string part, string person, string position, string? body, string[]? pull, Days days,
+        CancellationToken cancel) =>
         AskAsync(key, pull, days, "part", session => SetupChoices.For(session.Day, part, person, position, body, cancel), cancel);
 
     private static async Task<IResult> Preview(string key, EditRequest request, Days days, CancellationToken cancel)
@@ -163,8 +169,10 @@ internal static class BoardEndpoints
     }
 
     /// <summary>Answers from the one analysis of the state that is asked of.</summary>
-    private static async Task<IResult> AskAsync<T>(string key, string[]? pull, Days days, string asked, Func<Session, T?> answer, CancellationToken cancel) where T : class =>
-        await days.FindAsync(key, pull, cancel) is not { } session ? Problems.NotFound("assignment") : answer(session) is { } found ? Results.Ok(found) : Problems.NotFound(asked);
+    private static async Task<IResult> AskAsync<T>(string key, string[]? pull, Days days, string asked, Func<Session, T?> answer,
+        CancellationToken cancel) where T : class =>
+        await days.FindAsync(key, pull, cancel) is not { } session ? Problems.NotFound("assignment") : answer(session) is { } found ? Results.Ok(found)
+            : Problems.NotFound(asked);
 
     // An edit that packs a thing, or adds a part of a kind, names it; its figures are the locker's.
     private static async Task<List<PlanEdit>> FoundAsync(IReadOnlyList<PlanEdit> edits, Days days, CancellationToken cancel)
@@ -185,13 +193,14 @@ internal static class BoardEndpoints
         return pack with { Found = thing, Inside = thing is Case { Contents: { } contents } ? [.. things.Where(t => contents.Contains(t.Id))] : [] };
     }
 
-    private static async Task<IResult> AnswerAsync(ChangeOutcome outcome, IReadOnlyList<string>? pull, Days days, Summaries summaries, CancellationToken cancel) => outcome switch
-    {
-        ChangeOutcome.Done done => Results.Ok(View(await days.OfAsync(done.Now, pull, cancel), null, summaries)),
-        ChangeOutcome.Stale stale => Stale(stale),
-        ChangeOutcome.Refused refused => Problems.Unprocessable("This change was not made.", refused.Problems),
-        _ => Problems.NotFound("assignment"),
-    };
+    private static async Task<IResult> AnswerAsync(ChangeOutcome outcome, IReadOnlyList<string>? pull, Days days, Summaries summaries,
+        CancellationToken cancel) => outcome switch
+        {
+            ChangeOutcome.Done done => Results.Ok(View(await days.OfAsync(done.Now, pull, cancel), null, summaries)),
+            ChangeOutcome.Stale stale => Stale(stale),
+            ChangeOutcome.Refused refused => Problems.Unprocessable("This change was not made.", refused.Problems),
+            _ => Problems.NotFound("assignment"),
+        };
 
     private static IResult Stale(ChangeOutcome.Stale stale) => Results.Problem(
         statusCode: StatusCodes.Status409Conflict,

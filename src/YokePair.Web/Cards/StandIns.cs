@@ -18,7 +18,8 @@ internal static class StandIns
     private static readonly string[] Cards = ["card-11", "card-12", "card-15", "card-16"], Drives = ["drive-of-lead", "drive-of-second"];
 
     /// <summary>The reader, each drive and the folder of a day's pictures in a data folder.</summary>
-    public static IEnumerable<string> In(string data) => Drives.Prepend("reader").Append(Pictures).Select(name => Path.Combine(Path.GetFullPath(data), "stand-ins", name));
+    public static IEnumerable<string> In(string data) => Drives.Prepend("reader").Append(Pictures)
+        .Select(name => Path.Combine(Path.GetFullPath(data), "stand-ins", name));
 
     /// <summary>Makes what is not there.</summary>
     public static void Make(string data)

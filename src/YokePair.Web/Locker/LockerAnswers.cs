@@ -25,13 +25,15 @@ public sealed record LockerPage(DateOnly Day, LockerReport Report, GlassRule Gla
     bool HasDemo, IReadOnlyList<UnreadableRow> Unreadable);
 
 /// <summary>One figure of a thing, to be read and typed over.</summary>
-public sealed record FigureValue(string Name, string Words, string? Unit, FigureForm Form, IReadOnlyList<string> Options, string Text, bool Estimated, bool Essential);
+public sealed record FigureValue(string Name, string Words, string? Unit, FigureForm Form, IReadOnlyList<string> Options, string Text, bool Estimated,
+    bool Essential);
 
 /// <summary>How another thing gets on with the one shown.</summary>
 public sealed record Neighbour(string Id, string Name, string Kind, PairFit Fit, string Reason, string? By, bool Overruled);
 
 /// <summary>One thing with all that is known of it.</summary>
-public sealed record ThingDetail(string Id, string Kind, string Name, int Revision, IReadOnlyList<FigureValue> Figures, IReadOnlyList<Neighbour> Around, IReadOnlyList<AssignmentDay> Plans, IReadOnlyList<string> Idle);
+public sealed record ThingDetail(string Id, string Kind, string Name, int Revision, IReadOnlyList<FigureValue> Figures, IReadOnlyList<Neighbour> Around,
+    IReadOnlyList<AssignmentDay> Plans, IReadOnlyList<string> Idle);
 
 /// <summary>Lines to be read.</summary>
 public sealed record QuickText(string Text);

@@ -23,7 +23,8 @@ internal static class LockerChanges
     }
 
     private static void Change(RouteHandlerBuilder route) =>
-        route.Produces<LockerChanged>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        route.Produces<LockerChanged>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
     private static async Task<IResult> Read(QuickText lines, LockerStore store, CancellationToken cancel) =>
         Results.Ok(QuickAdd.ReadAll(lines.Text, KnownWords.Of((await store.LoadAsync(cancel)).Things)));
@@ -32,11 +33,14 @@ internal static class LockerChanges
     {
         var locker = await store.LoadAsync(cancel);
         var read = QuickAdd.ReadAll(lines.Text, KnownWords.Of(locker.Things));
-        var wrong = read.SelectMany((l, i) => l.Problems.Select(p => p with { Line = i + 1 }).Concat(l.Missing.Select(m => new PlanProblem(m.Figure, $"{m.Question} Type it as {m.Example}", i + 1)))).ToList();
+        var wrong = read.SelectMany((l, i) => l.Problems.Select(p => p with { Line = i + 1 })
+            .Concat(l.Missing.Select(m => new PlanProblem(m.Figure, $"{m.Question} Type it as {m.Example}", i + 1)))).ToList();
         if (wrong.Count > 0) return Problems.Unprocessable("Nothing was added: something is missing.", wrong);
         var things = WithIds(read.SelectMany(l => l.Things), locker);
-        if (things.Count == 0) return Problems.Unprocessable("Nothing was added: there is no line.", [new PlanProblem("text", "type a line such as 24-70/2.8 K2 #3 820g")]);
-        return await Made(store.ChangeAsync(things.Count == 1 ? $"{things[0].Label} added" : $"{things.Count} things added", [.. things.Select(t => new LockerChange(t.Id, null, t))], cancel), things.Select(t => t.Id));
+        if (things.Count == 0) return Problems.Unprocessable("Nothing was added: there is no line.",
+            [new PlanProblem("text", "type a line such as 24-70/2.8 K2 #3 820g")]);
+        return await Made(store.ChangeAsync(things.Count == 1 ? $"{things[0].Label} added" : $"{things.Count} things added",
+            [.. things.Select(t => new LockerChange(t.Id, null, t))], cancel), things.Select(t => t.Id));
     }
 
     private static List<Item> WithIds(IEnumerable<Item> things, StoredLocker locker)
@@ -65,7 +69,8 @@ internal static class LockerChanges
         }
         changes.AddRange([.. Along(locker, changes)]);
         var what = string.Join(", ", request.Set.Keys);
-        return await Made(store.ChangeAsync(changes.Count == 1 ? $"{changes[0].Now!.Label}: {what}" : $"{changes.Count} things: {what}", changes, cancel), changes.Select(c => c.Id));
+        return await Made(store.ChangeAsync(changes.Count == 1 ? $"{changes[0].Now!.Label}: {what}" : $"{changes.Count} things: {what}", changes, cancel),
+            changes.Select(c => c.Id));
     }
 
     /// <summary>A box that is lent, hired or in repair has what belongs in it along; each of that says so too.</summary>
@@ -97,11 +102,13 @@ internal static class LockerChanges
 
     private static async Task<IResult> Copy(CopyRequest request, LockerStore store, CancellationToken cancel)
     {
-        if (request.Copies is < 1 or > MostCopies) return Problems.Unprocessable("Nothing was copied.", [new PlanProblem("copies", $"is {request.Copies}; expected 1 to {MostCopies}")]);
+        if (request.Copies is < 1 or > MostCopies) return Problems.Unprocessable("Nothing was copied.",
+            [new PlanProblem("copies", $"is {request.Copies}; expected 1 to {MostCopies}")]);
         var locker = await store.LoadAsync(cancel);
         if (locker.Things.FirstOrDefault(t => t.Id == request.Id) is not { } thing) return Problems.NotFound("thing");
         var copies = WithIds(Duplicates.Of(thing, request.Copies, locker.Things), locker);
-        return await Made(store.ChangeAsync($"{thing.Label} copied {request.Copies} times", [.. copies.Select(c => new LockerChange(c.Id, null, c))], cancel), copies.Select(c => c.Id));
+        return await Made(store.ChangeAsync($"{thing.Label} copied {request.Copies} times", [.. copies.Select(c => new LockerChange(c.Id, null, c))], cancel),
+            copies.Select(c => c.Id));
     }
 
     private static async Task<IResult> Remove(RemoveRequest request, LockerStore store, PlanStore plans, TimeProvider clock, CancellationToken cancel)
@@ -137,7 +144,8 @@ internal static class LockerChanges
     private static async Task<IResult> SetPair(PairRequest request, LockerStore store, CancellationToken cancel)
     {
         var locker = await store.LoadAsync(cancel);
-        if (request.A == request.B || locker.Things.FirstOrDefault(t => t.Id == request.A) is not { } a || locker.Things.FirstOrDefault(t => t.Id == request.B) is not { } b) return Problems.NotFound("pair of things");
+        if (request.A == request.B || locker.Things.FirstOrDefault(t => t.Id == request.A) is not { } a
+            || locker.Things.FirstOrDefault(t => t.Id == request.B) is not { } b) return Problems.NotFound("pair of things");
         var rule = request.Fit is { } fit ? new PairRule { A = request.A, B = request.B, Fit = fit, Note = request.Note } : null;
         return await Made(store.SetPairAsync(a.Id, b.Id, rule, $"{a.Label} with {b.Label}", cancel), [a.Id, b.Id]);
     }
@@ -150,6 +158,7 @@ internal static class LockerChanges
         if (outcome.Refused is { } refused) return Problems.Unprocessable(refused, []);
         return outcome.Done
             ? Results.Ok(new LockerChanged([.. ids], outcome.Followed ?? days))
-            : Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "This was changed elsewhere, so your change was not made.", detail: $"Changed since you saw it: {string.Join(", ", outcome.Stale)}");
+            : Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "This was changed elsewhere, so your change was not made.",
+                detail: $"Changed since you saw it: {string.Join(", ", outcome.Stale)}");
     }
 }

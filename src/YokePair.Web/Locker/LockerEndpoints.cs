@@ -22,7 +22,8 @@ internal static class LockerEndpoints
         locker.MapGet("/insurance.csv", InsuranceTable).WithName("InsuranceTable").ExcludeFromDescription();
         locker.MapGet("/export.csv", ExportTable).WithName("ExportTable").ExcludeFromDescription();
         locker.MapGet("/export.json", ExportFile).WithName("ExportLocker").ExcludeFromDescription();
-        locker.MapGet("/template.csv", (string? kind) => Results.File(LockerCsv.Template(kind), "text/csv", $"{kind ?? "locker"}-template.csv")).WithName("Template").ExcludeFromDescription();
+        locker.MapGet("/template.csv", (string? kind) => Results.File(LockerCsv.Template(kind), "text/csv", $"{kind ?? "locker"}-template.csv"))
+            .WithName("Template").ExcludeFromDescription();
         locker.MapGet("/rows/{key}/raw", Raw).WithName("RawRow").ExcludeFromDescription();
         locker.MapDelete("/rows/{key}", Drop).WithName("DropRow").Produces<LockerChanged>().ProducesProblem(StatusCodes.Status404NotFound);
         locker.MapLockerChanges();
@@ -59,7 +60,9 @@ internal static class LockerEndpoints
         var compatibility = new Compatibility(locker.Things, locker.Pairs);
         var alone = Alone.Find(locker.Things, compatibility, DateOnly.FromDateTime(clock.GetLocalNow().DateTime)).FirstOrDefault(a => a.Id == id);
         return Results.Ok(new ThingDetail(id, ItemKinds.Of(thing), thing.Label, locker.Revisions[id], Figures(thing),
-            [.. compatibility.Around(thing).OrderBy(x => x.Answer.Fit).Select(x => new Neighbour(x.Other.Id, x.Other.Label, ItemKinds.Of(x.Other), x.Answer.Fit!.Value, x.Answer.Reason, x.Answer.By, x.Answer.Overruled))],
+            [.. compatibility.Around(thing).OrderBy(x => x.Answer.Fit)
+                .Select(x => new Neighbour(x.Other.Id, x.Other.Label, ItemKinds.Of(x.Other), x.Answer.Fit!.Value, x.Answer.Reason, x.Answer.By,
+                x.Answer.Overruled))],
             [.. (await plans.UsingAsync([id], cancel)).Select(Named)],
             alone?.Idle ?? []));
     }
@@ -72,7 +75,8 @@ internal static class LockerEndpoints
         return
         [
             .. FigureCatalogue.Of(kind).OrderByDescending(f => essential.Contains(f.Name)).ThenBy(f => f.Kinds.Count)
-                .Select(f => new FigureValue(f.Name, f.Words, f.Unit, f.Form, f.Options, f.Say(json[f.Name]), thing.Estimated?.Contains(f.Name) == true, essential.Contains(f.Name))),
+                .Select(f => new FigureValue(f.Name, f.Words, f.Unit, f.Form, f.Options, f.Say(json[f.Name]), thing.Estimated?.Contains(f.Name) == true,
+                    essential.Contains(f.Name))),
         ];
     }
 

@@ -71,7 +71,8 @@ internal static class LockerImports
         if (kept)
         {
             var ids = locker.Things.Concat(weighed.Things).Select(t => t.Id).ToHashSet(StringComparer.Ordinal);
-            var outcome = await store.ImportAsync($"{weighed.Things.Count} things imported", [.. weighed.Things.Select(t => new LockerChange(t.Id, locker.Revisions.TryGetValue(t.Id, out var seen) ? seen : null, t))],
+            var outcome = await store.ImportAsync($"{weighed.Things.Count} things imported",
+                [.. weighed.Things.Select(t => new LockerChange(t.Id, locker.Revisions.TryGetValue(t.Id, out var seen) ? seen : null, t))],
                 [.. (file?.Pairs ?? []).Where(p => ids.Contains(p.A) && ids.Contains(p.B))], file?.Kinds ?? [], cancel);
             followed = outcome.Followed;
             if (!outcome.Done) return await LockerChanges.Made(Task.FromResult(outcome), []);

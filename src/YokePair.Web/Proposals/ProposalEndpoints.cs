@@ -68,8 +68,10 @@ internal static class ProposalEndpoints
         {
             var at = text.LastIndexOf(':');
             var id = at < 0 ? text : text[..at];
-            if (plan.Places.All(p => p.Id != id) && plan.People.All(p => p.Id != id)) problems.Add(new PlanProblem("limit", $"there is no place and no person \"{id}\""));
-            else if (at < 0 || !double.TryParse(text[(at + 1)..], CultureInfo.InvariantCulture, out var kg) || kg is < 0 or > 500) problems.Add(new PlanProblem("limit", $"for {id} is not a weight; give kilograms from 0 to 500"));
+            if (plan.Places.All(p => p.Id != id) && plan.People.All(p => p.Id != id)) problems.Add(
+                new PlanProblem("limit", $"there is no place and no person \"{id}\""));
+            else if (at < 0 || !double.TryParse(text[(at + 1)..], CultureInfo.InvariantCulture, out var kg)
+                || kg is < 0 or > 500) problems.Add(new PlanProblem("limit", $"for {id} is not a weight; give kilograms from 0 to 500"));
             else limits.Add(new CarryLimit(id, kg * 1000));
         }
         return (limits, problems);

@@ -1,4 +1,3 @@
-using YokePair.Core.Plans;
 using YokePair.Core.Record;
 using YokePair.Core.Season;
 using YokePair.Core.Wording;
@@ -14,7 +13,8 @@ namespace YokePair.Web.Season;
 /// <param name="Jobs">Each job with its strands.</param>
 /// <param name="Between">What carries over, before each job yet to come that is near.</param>
 /// <param name="Learnt">What past jobs teach.</param>
-public sealed record SeasonPage(IReadOnlyList<TextPiece> Sentence, IReadOnlyList<SeasonTick> Jobs, IReadOnlyList<SeasonGap> Between, IReadOnlyList<LearntLine> Learnt);
+public sealed record SeasonPage(IReadOnlyList<TextPiece> Sentence, IReadOnlyList<SeasonTick> Jobs, IReadOnlyList<SeasonGap> Between,
+    IReadOnlyList<LearntLine> Learnt);
 
 /// <summary>A job in the strip.</summary>
 /// <param name="Key">Its key.</param>
@@ -48,7 +48,8 @@ internal static class SeasonEndpoints
         var locker = await days.LockerAsync(cancel);
         var read = (await used.AllAsync(cancel)).Select(d => d.Key).ToHashSet(StringComparer.Ordinal);
         var jobs = (await plans.SummariesAsync(cancel)).Where(s => s.Start is not null).Select(s => (Head: s, Known: Summaries.Read(s.Summary)))
-            .Select(s => (s.Head, s.Known, Job: new SeasonJob(s.Head.Key, s.Head.Name, s.Head.Start!.Value, s.Known?.End ?? s.Head.Start.Value.AddHours(10)))).ToList();
+            .Select(s => (s.Head, s.Known, Job: new SeasonJob(s.Head.Key, s.Head.Name, s.Head.Start!.Value, s.Known?.End ?? s.Head.Start.Value.AddHours(10))))
+                .ToList();
         var ahead = jobs.FindIndex(j => j.Job.End >= now && j.Head.Shelf == Shelf.Current) is var n and >= 0 ? n : jobs.Count;
         var names = locker.Things.ToDictionary(t => t.Id, t => t.Label, StringComparer.Ordinal);
         var book = new CardBook(locker.Record.States, id => names.GetValueOrDefault(id, id));

@@ -30,7 +30,8 @@ internal sealed class CompressedFiles(RequestDelegate next, IWebHostEnvironment 
     {
         var headers = file.Context.Response.Headers;
         headers.Vary = HeaderNames.AcceptEncoding;
-        headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable" : "no-cache";
+        headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable"
+            : "no-cache";
         if (file.Context.Items[nameof(CompressedFiles)] is not (string coding, string type)) return;
         headers.ContentEncoding = coding;
         headers.ContentType = type;

@@ -12,7 +12,8 @@ internal sealed class CrossSiteWrites(RequestDelegate next)
         var safe = HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method);
         return safe || FromHere(request)
             ? next(context)
-            : Results.Problem(statusCode: StatusCodes.Status403Forbidden, title: "This change was asked for by another site and was not made.").ExecuteAsync(context);
+            : Results.Problem(statusCode: StatusCodes.Status403Forbidden, title: "This change was asked for by another site and was not made.")
+                .ExecuteAsync(context);
     }
 
     private static bool FromHere(HttpRequest request)

@@ -130,8 +130,11 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
     private static Session Analysed(StoredPlan stored, Around around, DayAnalysis? before)
     {
         var locker = around.Locker;
-        var plan = locker.Things.Count == 0 ? stored.Plan : PlanAndLocker.With(stored.Plan, locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal), locker.Pairs);
-        plan = ChargeBook.With(CardBook.With(plan, stored.Key, locker.Record.States), stored.Key, locker.Record.Facts) with { Promised = around.Promised(plan) };
+        var plan = locker.Things.Count == 0 ? stored.Plan : PlanAndLocker.With(stored.Plan, locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal),
+            locker.Pairs);
+        plan = ChargeBook.With(CardBook.With(plan, stored.Key, locker.Record.States), stored.Key,
+            locker.Record.Facts) with
+        { Promised = around.Promised(plan) };
         var day = new DayAnalysis(plan, before: before);
         return new Session(stored with { Plan = plan }, locker.Revision, day, day, around.StateOf(stored).Others);
     }

@@ -22,7 +22,8 @@ public sealed record StyleName(string Id, string Name);
 /// <param name="Second">The same of the second photographer.</param>
 /// <param name="Glass">Names of the glass that is named there, by id.</param>
 public sealed record StartingPoints(
-    IReadOnlyList<TemplateName> Templates, IReadOnlyList<StyleName> Styles, IReadOnlyList<PartKind> Kinds, WorkHabits? Lead, WorkHabits? Second, IReadOnlyDictionary<string, string> Glass);
+    IReadOnlyList<TemplateName> Templates, IReadOnlyList<StyleName> Styles, IReadOnlyList<PartKind> Kinds, WorkHabits? Lead, WorkHabits? Second,
+        IReadOnlyDictionary<string, string> Glass);
 
 /// <summary>A timetable to be read for a day.</summary>
 public sealed record TimetableText(string Text, DateOnly Day);
@@ -57,11 +58,14 @@ internal static class StartingEndpoints
         api.MapPost("/kinds", KeepKind).WithName("KeepKind").Produces<KeptKind>(StatusCodes.Status201Created).ProducesProblem(
             StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapDelete("/kinds/{id}", DropKind).WithName("DropKind").Produces<KeptKind>().ProducesProblem(StatusCodes.Status404NotFound);
-        api.MapPost("/starting/calendar", ReadCalendar).WithName("ReadCalendar").Produces<CalendarDay>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+        api.MapPost("/starting/calendar", ReadCalendar).WithName("ReadCalendar").Produces<CalendarDay>()
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .Accepts<IFormFile>("application/octet-stream").WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(DayCalendar.MaxBytes));
         api.MapGet("/assignments/{key}/day.ics", ExportCalendar).WithName("ExportCalendar").ExcludeFromDescription();
-        api.MapPost("/assignments", Start).WithName("StartDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        api.MapPost("/assignments/{key}/copies", Copy).WithName("CopyDay").Produces<Added>(StatusCodes.Status201Created).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        api.MapPost("/assignments", Start).WithName("StartDay").Produces<Added>(StatusCodes.Status201Created)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        api.MapPost("/assignments/{key}/copies", Copy).WithName("CopyDay").Produces<Added>(StatusCodes.Status201Created)
+            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
     private static async Task<IResult> Points(LockerStore lockers, PlanStore plans, DaysUsed used, CancellationToken cancel)
@@ -177,5 +181,6 @@ internal static class StartingEndpoints
         return wrong.Count > 0 ? Problems.Unprocessable("The day was not copied.", wrong) : Kept(await store.AddAsync(copy, cancel));
     }
 
-    private static IResult Kept(StoredPlan stored) => Results.Created($"/api/assignments/{stored.Key}/board", new Added(stored.Key, stored.Plan.Assignment.Name));
+    private static IResult Kept(StoredPlan stored) => Results.Created($"/api/assignments/{stored.Key}/board",
+        new Added(stored.Key, stored.Plan.Assignment.Name));
 }

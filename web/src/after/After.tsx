@@ -14,6 +14,7 @@ import { Pictures } from "./Pictures";
 import { useAfter } from "./useAfter";
 
 /** Afterwards: what was really used, what is asked once, and what the next job starts with. */
+// Long: the markup of the page.
 export function After() {
   const { assignment = "" } = useParams();
   const after = useAfter(assignment);

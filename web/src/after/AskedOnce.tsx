@@ -9,6 +9,7 @@ interface Asking {
 }
 
 /** What the files leave open: asked once, and remembered. */
+// Long: the markup of what is asked, in its order.
 export function AskedOnce({ used, after }: Asking) {
   return (
     <>

@@ -2,6 +2,7 @@ import type { Spread, UsedPage } from "../api/client";
 import { fNumber, isoSet, number, percent, shutter } from "../shared/format";
 
 /** Every glass and camera with its share, and how it was used. */
+// Long: two lists side by side, with their lines.
 export function GlassUsed({ used }: { used: UsedPage }) {
   const { day, names } = used;
   const called = (id: string | null | undefined) => (id ? (names[id] ?? id) : "not known");

@@ -43,6 +43,7 @@ export function PartsUsed({ assignment, used }: { assignment: string; used: Used
 }
 
 /** A strand as long as there were pictures, in a piece for each glass; below it, thinner, how many were likely by the plan. */
+// Long: one drawing with its words.
 function Thread({
   part,
   names,

@@ -5,6 +5,7 @@ import { answer, api } from "../api/client";
 const everyMs = 500;
 
 /** What a day used: looked at again as long as its pictures are being read. */
+// Long: one day and every answer that can be given about it.
 export function useAfter(key: string) {
   const client = useQueryClient();
   const queryKey = ["board", key, "after"];

@@ -3470,6 +3470,16 @@ export interface components {
             edits: components["schemas"]["PlanEdit"][];
             /**
              * Format: int32
+             * @description Needs that are not covered then.
+             */
+            gaps: number;
+            /**
+             * Format: int32
+             * @description The same as it stands.
+             */
+            gapsNow: number;
+            /**
+             * Format: int32
              * @description Once and must needs that are not covered, or hang by one thing, then.
              */
             exposed: number;
@@ -6443,7 +6453,10 @@ export interface components {
             asked: components["schemas"]["Asked"];
             /** @description For a gap, what keeps it from being met; else null. */
             why: null | string;
-            /** @description The verdict as a short chain: the ways there were, what cut which of them, what is left and how good and quick it is, what would cut it. */
+            /**
+             * @description The verdict as a short chain: the ways there were, what cut which of them, what is left and how good and quick it is, what would cut
+             *                 it.
+             */
             chain: string[];
             /** @description Each body with each chain, by the person quickest with it; best first. */
             weighed: components["schemas"]["Weighed"][];

@@ -18,6 +18,9 @@ const views: [View, string, path: string][] = [
   ["proposals", "Proposals", "day?show=setups"],
 ];
 
+const tabClass =
+  "flex min-h-[32px] shrink-0 items-center border-b-[3px] px-2 whitespace-nowrap max-[700px]:min-h-[44px]";
+
 const doClass =
   "ml-auto flex shrink-0 items-center gap-x-4 max-[700px]:gap-x-2 " +
   "[&>button]:max-[700px]:min-h-[44px] [&>button]:max-[700px]:min-w-[44px]";
@@ -95,7 +98,7 @@ function Views({
           key={is}
           to={to(path)}
           aria-current={is === view ? "page" : undefined}
-          className={`flex min-h-[32px] shrink-0 items-center border-b-[3px] px-2 whitespace-nowrap max-[700px]:min-h-[44px] ${is === view ? "border-double border-ink font-bold" : "border-transparent"}`}
+          className={`${tabClass} ${is === view ? "border-double border-ink font-bold" : "border-transparent"}`}
         >
           {word}
         </Link>

@@ -25,6 +25,7 @@ const helped = (w: Weighed, name: (id: string) => string) =>
   w.aid === "lights" ? ["room lights"] : w.with.map(name);
 
 /** Every body and glass in reach laid out along one axis: names left, figures right, each row also readable as text. */
+// Long: the markup of a bench.
 export function Bench({ label, explanation, axis, behind, draw, tell, children }: Props) {
   const { day } = useDay();
   const [all, setAll] = useState(false);

@@ -8,6 +8,7 @@ import { Thread } from "./Thread";
 const ticks = [12, 16, 24, 35, 50, 85, 135, 200, 300, 400, 600, 800];
 
 /** Every body and glass along equivalent focal lengths, over the band that is wanted. */
+// Long: one drawing: glass and bands share one scale.
 export function FramingBench({ explanation }: { explanation: NeedExplanation }) {
   const { asked, weighed } = explanation;
   const first = firstChoice(explanation);

@@ -11,6 +11,7 @@ const most = 7;
 const farthest = 40;
 
 /** Every body and glass by stops in hand under its ceiling; flashes by the share of their power. */
+// Long: one drawing with its words.
 export function LightBench({ explanation, part }: { explanation: NeedExplanation; part: Part }) {
   const { asked } = explanation;
   const first = firstChoice(explanation);
@@ -100,7 +101,8 @@ function FirstFigures({ w }: { w: Weighed }) {
     <p>
       First choice at {fNumber(f)}:{" "}
       {sharpM
-        ? `sharp from ${number2(sharpM.nearM)} m to ${sharpM.farM == null ? "the horizon" : `${number2(sharpM.farM)} m`} when focused at ${number2(sharpM.focusM)} m`
+        ? `sharp from ${number2(sharpM.nearM)} m to ` +
+          `${sharpM.farM == null ? "the horizon" : `${number2(sharpM.farM)} m`} when focused at ${number2(sharpM.focusM)} m`
         : hyperfocalM < farthest
           ? `sharp to the horizon from ${number(hyperfocalM / 2)} m when focused at ${number(hyperfocalM)} m`
           : "how deep it is sharp depends on where you stand: say from how far, under what it asks"}

@@ -27,6 +27,7 @@ import { DayActions, VerdictBar, VerdictDetails } from "./VerdictBar";
 
 const RunSheet = lazy(() => import("./RunSheet").then((m) => ({ default: m.RunSheet })));
 
+// Long: the page where everything of a day meets: it hands on and decides nothing.
 export function Board() {
   const key = useParams().assignment ?? "";
   const { pulls, selection, select, togglePull, changePull, putAllBack } = useDayUrl();

@@ -17,6 +17,7 @@ interface Props {
   pull: () => void;
 }
 
+// Long: the markup of one line with its menu.
 export function BoardHeader({ undo, redo, help, pull }: Props) {
   const { day, select, selection } = useDay();
   const navigate = useNavigate();

@@ -167,14 +167,20 @@ const Thread = memo(function Thread({
       tabIndex={cell.endsWith(":0") ? 0 : -1}
       data-hand={`${part.id}/${at.person}/${at.position}`}
       aria-pressed={selected}
-      aria-label={`${hand} ${at.position}, ${part.name ?? part.id}: ${held ? `${glass} on ${body || "no body"}` : "nothing"}${without && `, without ${without}`}${absent ? ", absent" : ""}${late}${wasSaid && `; ${wasSaid}`}`}
+      aria-label={
+        `${hand} ${at.position}, ${part.name ?? part.id}: ${held ? `${glass} on ${body || "no body"}` : "nothing"}` +
+        `${without && `, without ${without}`}${absent ? ", absent" : ""}${late}${wasSaid && `; ${wasSaid}`}`
+      }
       title={
         held
           ? `${glass} on ${body}${change ? `. Change: ${change}${late}` : ""}${wasSaid && `. ${wasSaid}`}`
           : "Empty hand"
       }
       onClick={select && (() => select(selected ? null : { kind: "hand", part: part.id, ...at }))}
-      className={`narrow relative block h-[48px] w-full [contain:layout_size] border-t border-rule text-left ${selected ? "bg-ink text-ground" : ""} ${marked ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`}
+      className={
+        "narrow relative block h-[48px] w-full [contain:layout_size] border-t border-rule text-left " +
+        `${selected ? "bg-ink text-ground" : ""} ${marked ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""}`
+      }
     >
       {held && (
         <>

@@ -16,6 +16,7 @@ interface Props {
 }
 
 /** Where two parts meet: dragged, or moved with the arrow keys, in steps of five minutes. Parts that touch move together. */
+// Long: one join is one drawing with the words for it.
 export function Join({ before, after, x, left, scale }: Props) {
   const { edit, selection } = useDay();
   // Thirteen more stops on the way through the board would be too many: a part's joins are stops while it is selected.

@@ -45,7 +45,13 @@ const Mark = memo(function Mark({ part, need, cell, report, was, selected, selec
       aria-pressed={selected}
       title={`${name}, ${need.importance}: ${said}`}
       onClick={() => select(selected ? null : { kind: "need", part: part.id, need: need.id })}
-      className={`narrow flex min-h-[21px] w-full items-start gap-1.5 px-1 py-0.5 text-left leading-[1.15] max-[700px]:min-h-[44px] max-[700px]:items-center max-[700px]:text-[15px] ${selected ? "bg-ink text-ground" : ""} ${changed ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""} ${count < 2 && need.importance !== "nice" ? "font-bold" : ""}`}
+      className={
+        "narrow flex min-h-[21px] w-full items-start gap-1.5 px-1 py-0.5 text-left leading-[1.15] " +
+        "max-[700px]:min-h-[44px] max-[700px]:items-center max-[700px]:text-[15px] " +
+        `${selected ? "bg-ink text-ground" : ""} ` +
+        `${changed ? "outline-2 -outline-offset-2 outline-ink outline-dashed" : ""} ` +
+        (count < 2 && need.importance !== "nice" ? "font-bold" : "")
+      }
     >
       <span className="flex shrink-0 flex-col items-center pt-px">
         <span className={selected ? "rounded-sm bg-ground" : ""}>

@@ -33,7 +33,10 @@ export function PartHead({ part, column }: { part: Part; column: number }) {
       aria-pressed={selected}
       title="Change times, light and rules"
       onClick={() => select(selected ? null : { kind: "part", part: part.id })}
-      className={`narrow ${newDay && before ? "border-l-4 border-ink" : ""} flex min-h-[88px] flex-col items-start px-1.5 pt-1 pb-1 text-left leading-[1.25] ${selected ? "bg-ink text-ground" : ""}`}
+      className={
+        `narrow ${newDay && before ? "border-l-4 border-ink" : ""} flex min-h-[88px] flex-col items-start ` +
+        `px-1.5 pt-1 pb-1 text-left leading-[1.25] ${selected ? "bg-ink text-ground" : ""}`
+      }
     >
       <span className="w-full truncate text-[13.5px] font-bold">{part.name ?? part.id}</span>
       <span className={faint}>

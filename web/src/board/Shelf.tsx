@@ -137,7 +137,10 @@ const Tag = memo(function Tag({ item, row, column, touchItem, name, away, strand
       aria-pressed={selected}
       title="Drag to a place or a hand, or open"
       onClick={() => touchItem(item.id)}
-      className={`tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ${inside && !selected ? "text-quiet" : ""} ${strands === 1 ? "font-bold" : ""}`}
+      className={
+        `tag narrow touch-manipulation ${pulled ? "text-broken line-through" : ""} ${selected ? "bg-ink! text-ground" : ""} ` +
+        `${inside && !selected ? "text-quiet" : ""} ${strands === 1 ? "font-bold" : ""}`
+      }
     >
       {(strands < 3 || pulled) && (
         <span className={selected ? "rounded-sm bg-ground" : ""}>

@@ -35,6 +35,7 @@ export const boardQuery = (client: QueryClient, key: string, pull: string[]) =>
   });
 
 /** The board of one assignment and every way of changing it. Each change is one round trip that brings the new verdict. */
+// Long: one life of a change: asked, answered, refused, asked again.
 export function useBoard(key: string, pull: string[]) {
   const client = useQueryClient();
   const [notice, setNotice] = useState<Notice | null>(null);

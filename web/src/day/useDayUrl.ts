@@ -19,6 +19,7 @@ export type Selection =
 export type Bench = "framing" | "light";
 
 /** What is seen and what is pulled live in the address, so that a link or a reload shows the same. */
+// Long: one address and all that reads or writes it.
 export function useDayUrl() {
   const [params, setParams] = useSearchParams();
   // The same list as long as the same is pulled, whatever else of the address changes.

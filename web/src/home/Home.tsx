@@ -15,6 +15,7 @@ import { FileButton } from "../shared/FileButton";
 const largestFile = 8 * 1024 * 1024;
 
 /** Every assignment with its verdict, and the ways to begin. */
+// Long: the markup of the page.
 export function Home() {
   const list = useQuery({
     queryKey: ["assignments"],

@@ -25,6 +25,7 @@ const fromTimetable = "timetable";
 const fromDay = "copy:";
 
 /** A new day from a usual one, a timetable or a past assignment, with hands filled from the owner's locker. */
+// Long: one form whose answers decide what is asked next.
 export function StartDay({ past }: { past: AssignmentSummary[] }) {
   const navigate = useNavigate();
   const client = useQueryClient();
@@ -243,6 +244,7 @@ function UsualGlass({
 }
 
 /** Where photographers differ: it only fills in the new day. */
+// Long: one form whose answers decide what is asked next.
 function HowYouWork({
   habits,
   set,

@@ -9,6 +9,7 @@ import { useDay } from "../day/DayContext";
 import { setupOf, type Position } from "../day/dayModel";
 
 /** What a position carries in a part, and what the part would be worth with anything else that fits. */
+// Long: one hand and its choices, which answer to one another.
 export function HandPanel({ assignment, part, at }: { assignment: string; part: Part; at: Position }) {
   const { day, edit, pulls } = useDay();
   const setup = setupOf(part, at);
@@ -110,6 +111,7 @@ const fetched = ({ prepareSeconds }: SetupChoice) =>
   prepareSeconds > 0 ? `, ${seconds(prepareSeconds)} to fetch before` : "";
 
 /** What else belongs to the position: what is in the shoe, what it stands on, whether it is left alone. */
+// Long: one hand and its choices, which answer to one another.
 function Equipment({
   part,
   at,

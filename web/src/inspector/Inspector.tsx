@@ -13,6 +13,7 @@ import { TeamPanel } from "./TeamPanel";
 import { TimetablePanel } from "./TimetablePanel";
 
 /** What is selected, in figures, with what can be done about it. Docked, so that the board stays in view. */
+// Long: one panel for each thing that can be looked at.
 export function Inspector({ assignment }: { assignment: string }) {
   const { day, selection, select } = useDay();
   if (!selection) return null;

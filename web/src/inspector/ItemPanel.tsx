@@ -7,6 +7,7 @@ import { outcomeWord } from "../shared/words";
 import { useDay } from "../day/DayContext";
 
 /** One thing: where it is, what hangs by it, where else it could be. */
+// Long: one thing told from its name to its ways out.
 export function ItemPanel({ item }: { item: Item }) {
   const { day, edit, select, togglePull } = useDay();
   const { plan, report } = day.board;

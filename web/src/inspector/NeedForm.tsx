@@ -9,6 +9,7 @@ import { useTyped } from "../shared/useTyped";
 import { colours, depths, fieldOf, forms, lightKinds, motions, subjects, text, worths } from "./needWords";
 
 /** What a need asks, in the craft's words. What they come to stands under each field, whether or not it is typed over. */
+// Long: one form whose fields take each other's place as words are chosen; apart each would ask for all the others.
 export function NeedForm({
   part,
   need,

@@ -22,6 +22,7 @@ const layouts = [
 ] as const;
 
 /** Why a need stands as it does: every body and glass weighed against it, in figures. */
+// Long: one need told from its sentence to its figures.
 export function NeedPanel({
   assignment,
   part,
@@ -142,6 +143,7 @@ export function NeedPanel({
 }
 
 /** Every body and glass, the best first, in figures. */
+// Long: one need told from its sentence to its figures.
 function WaysTable({ explanation: data }: { explanation: NeedExplanation }) {
   const [all, setAll] = useState(false);
   const closeUp = data.asked.closeWidthMm != null;
@@ -153,7 +155,14 @@ function WaysTable({ explanation: data }: { explanation: NeedExplanation }) {
   return (
     <>
       <div className="mt-1.5">
-        <table className="w-full border-collapse text-left [&_td]:pr-4 [&_td]:align-baseline [&_th]:pr-4 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet max-[700px]:block max-[700px]:[&_tbody]:block max-[700px]:[&_thead]:hidden max-[700px]:[&_tr]:flex max-[700px]:[&_tr]:flex-wrap max-[700px]:[&_tr]:border-b max-[700px]:[&_tr]:border-rule max-[700px]:[&_tr]:py-1.5">
+        <table
+          className={
+            "w-full border-collapse text-left [&_td]:pr-4 [&_td]:align-baseline [&_th]:pr-4 [&_th]:text-[12px] " +
+            "[&_th]:font-normal [&_th]:text-quiet max-[700px]:block max-[700px]:[&_tbody]:block max-[700px]:[&_thead]:hidden " +
+            "max-[700px]:[&_tr]:flex max-[700px]:[&_tr]:flex-wrap max-[700px]:[&_tr]:border-b " +
+            "max-[700px]:[&_tr]:border-rule max-[700px]:[&_tr]:py-1.5"
+          }
+        >
           <thead>
             <tr>
               <th>Glass on body</th>
@@ -226,6 +235,7 @@ const lightWords = (need: Need, part: Part, pathless: boolean) => {
     );
 };
 
+// Long: one need told from its sentence to its figures.
 function Row({ weighed: w, explanation: { asked } }: { weighed: Weighed; explanation: NeedExplanation }) {
   const { day } = useDay();
   const gone = w.gone.length > 0;

@@ -6,6 +6,7 @@ import { Typing } from "../shared/Choose";
 import { useDay } from "../day/DayContext";
 
 /** Changing the run of the day from one part: more needs, a part after it, split, join, out. */
+// Long: a form: what can be done with a part.
 export function PartActions({ part }: { part: Part }) {
   const { day, edit, select } = useDay();
   const { data } = useQuery({

@@ -14,6 +14,7 @@ import { RoomLights } from "./RoomLights";
 import { Taught } from "./Taught";
 
 /** Times, light and rules of a part. Every change is made at once and the verdict follows. */
+// Long: a form: its fields in the order of the page.
 export function PartPanel({ part }: { part: Part }) {
   const { day, edit } = useDay();
   const [ripple, setRipple] = useState(false);

@@ -23,6 +23,7 @@ const levels: [string, number][] = [
 ];
 
 /** Light as a figure, by a name, or from an exposure somebody noted there. */
+// Long: a form: its fields in the order of the page.
 export function LightLevel({ part, set }: { part: Part; set: Set }) {
   const noted = useTyped(
     { fNumber: "fNumber", shutterSeconds: "shutter", iso: "number" },
@@ -82,6 +83,7 @@ export function LightLevel({ part, set }: { part: Part; set: Set }) {
 }
 
 /** How long each place takes to reach in this part, and which cannot be. */
+// Long: a form: its fields in the order of the page.
 export function Reach({ part }: { part: Part }) {
   const { day, edit } = useDay();
   return (

@@ -5,6 +5,7 @@ import { TypedField } from "../shared/TypedField";
 import { useDay } from "../day/DayContext";
 
 /** Lights and relays that stand in the room in a part: each with what holds it, by what it hears and what feeds it. */
+// Long: a chain of sender, receiver, power and stand is set up as one.
 export function RoomLights({ part }: { part: Part }) {
   const { day, edit } = useDay();
   const { items, people } = day.board.plan;

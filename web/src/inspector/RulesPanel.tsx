@@ -7,6 +7,7 @@ import { HouseRules } from "./HouseRules";
 import { operations } from "./operations";
 
 /** How this day reckons: waits, records and seconds, for all and for each person, with what each comes to on this day. */
+// Long: a form: its fields in the order of the page.
 export function RulesPanel() {
   const { day, edit } = useDay();
   const { rules } = day.board.plan;
@@ -69,12 +70,18 @@ export function RulesPanel() {
 }
 
 /** Seconds of each operation for everybody; those of one's own are with how each of the team works. */
+// Long: a form: its fields in the order of the page.
 function Operations() {
   const { day, edit } = useDay();
   const { rules, people } = day.board.plan;
   const times = new Map(day.board.report.reckoning.steps.map((s) => [s.action, s.times]));
   return (
-    <table className="w-fit border-collapse text-left [&_input]:w-20 [&_label]:sr-only [&_td]:py-0.5 [&_td]:pr-5 [&_th]:pr-5 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet">
+    <table
+      className={
+        "w-fit border-collapse text-left [&_input]:w-20 [&_label]:sr-only [&_td]:py-0.5 [&_td]:pr-5 " +
+        "[&_th]:pr-5 [&_th]:text-[12px] [&_th]:font-normal [&_th]:text-quiet"
+      }
+    >
       <caption className="sr-only">Seconds that each operation takes</caption>
       <thead>
         <tr>

@@ -7,6 +7,7 @@ import { useDay } from "../day/DayContext";
 import type { ThingView } from "../api/client";
 
 /** Things of the locker that are not packed yet; what is not here on the day says so before it is taken. */
+// Long: one list with its line and its button.
 export function TakeAlong() {
   const { day, edit } = useDay();
   const { plan } = day.board;

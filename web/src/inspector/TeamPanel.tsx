@@ -14,6 +14,7 @@ const roles = [
 ] as const;
 
 /** Who comes along, what they do, and how quickly they hand something over. */
+// Long: a form: who comes along and what they carry.
 export function TeamPanel() {
   const { day, edit } = useDay();
   const [adding, setAdding] = useState("");

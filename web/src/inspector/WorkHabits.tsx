@@ -12,6 +12,7 @@ import { operations } from "./operations";
 const ranks = ["first", "else", "else"];
 
 /** How somebody works: glass for each kind of part, where they live, the light they like, their seconds, what they keep; the lead's house rules. */
+// Long: a form: its fields in the order of the page.
 export function WorkHabits({ person }: { person: Person }) {
   const { day, edit } = useDay();
   const [open, setOpen] = useState(false);

@@ -20,6 +20,7 @@ const burstText = ({ fps, seconds: full, clearSeconds }: BodyBurst) =>
     : `${number(fps)} a second: full after ${seconds(full)}, then ${seconds(clearSeconds)} busy`;
 
 /** Each body with its slots, and what of the locker it can be used with. */
+// Long: one drawing with its words.
 export function Bodies({ page, things, selected, select }: Props) {
   const bodies = things.filter((t) => t.kind === "body");
   if (bodies.length === 0) return null;
@@ -113,6 +114,7 @@ function tally(all: ThingView[]) {
   return [...states].map(([state, n]) => `${n} ${state}`).join(" · ");
 }
 
+// Long: one drawing with its words.
 function Token({
   thing,
   selected,
@@ -139,7 +141,10 @@ function Token({
       aria-label={says}
       aria-pressed={selected}
       onClick={() => select(thing.id)}
-      className={`grid min-h-[30px] place-items-center max-[700px]:min-h-[44px] max-[700px]:min-w-[44px] ${selected ? "outline-2 outline-offset-2 outline-ink" : ""}`}
+      className={
+        "grid min-h-[30px] place-items-center max-[700px]:min-h-[44px] max-[700px]:min-w-[44px] " +
+        (selected ? "outline-2 outline-offset-2 outline-ink" : "")
+      }
     >
       <svg width={card ? 32 : 38} height="28" aria-hidden>
         {card ? (

@@ -13,6 +13,7 @@ interface Props {
 }
 
 /** Looking for things, and changing all that were found at once. */
+// Long: a form: its fields in the order of the page.
 export function FilterBar({ page, filters, set, found }: Props) {
   const [editing, setEditing] = useState(false);
   const { things } = page.report;
@@ -106,6 +107,7 @@ function Pick({
 }
 
 /** One figure for all that were found, in one step that one undo takes back. */
+// Long: a form: its fields in the order of the page.
 function ChangeMany({ page, found, done }: { page: LockerPage; found: ThingView[]; done: () => void }) {
   const change = useLockerChange();
   const kinds = new Set(found.map((t) => t.kind));

@@ -20,6 +20,7 @@ interface Props {
 }
 
 /** The glass on a logarithmic rule: length is range, thickness is light, hollow is not here, one thread is alone. */
+// Long: one drawing: glass, bodies and stretches share one scale.
 export function GlassRuleView({ page, things, shown, selected, select, look }: Props) {
   const [frame, width] = useWidth<HTMLDivElement>();
   const { glass } = page;

@@ -35,6 +35,7 @@ const rememberedAs = (columns: ImportAnswer["columns"]) =>
   `columns ${columns.map((c) => c.heading).join("|")}`;
 
 /** A table or locker file, looked at row by row before any of it is kept. */
+// Long: one form and what it would do.
 export function ImportPage() {
   const client = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
@@ -229,6 +230,7 @@ function Column({
   );
 }
 
+// Long: one form and what it would do.
 function Rows({ weighed, name }: { weighed: ImportAnswer; name: string }) {
   const [only, setOnly] = useState<string | null>(null);
   const rows = [...weighed.rows]
@@ -272,9 +274,7 @@ function Rows({ weighed, name }: { weighed: ImportAnswer; name: string }) {
               <td className="py-0.5 pr-3 text-quiet">{r.line}</td>
               <td className="pr-3">{r.kind}</td>
               <td className="pr-3 font-semibold">{r.name}</td>
-              <td
-                className={`pr-3 font-semibold ${r.action === "refused" ? "text-broken" : r.action === "changed" ? "text-hangs" : r.action === "added" ? "text-holds" : "text-quiet"}`}
-              >
+              <td className={`pr-3 font-semibold ${actionClass[r.action] ?? "text-quiet"}`}>
                 {words[r.action]}
               </td>
               <td>
@@ -293,5 +293,11 @@ function Rows({ weighed, name }: { weighed: ImportAnswer; name: string }) {
     </section>
   );
 }
+
+const actionClass: Record<string, string> = {
+  refused: "text-broken",
+  changed: "text-hangs",
+  added: "text-holds",
+};
 
 const rank = (action: string) => ["refused", "changed", "added", "same"].indexOf(action);

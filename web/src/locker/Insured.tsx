@@ -43,6 +43,7 @@ const lacking = ({ unvalued, unnumbered }: Insurance) =>
     .filter(Boolean)
     .join(", ");
 
+// Long: one table with its head and its rows.
 function Lines({ list }: { list: Insurance }) {
   const lacks = lacking(list);
   return (

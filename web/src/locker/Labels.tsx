@@ -4,6 +4,7 @@ import { PageHeader } from "../shared/PageHeader";
 import { useLocker } from "./useLocker";
 
 /** A sheet of tags to cut out; the square on each opens its thing here. */
+// Long: the markup of a sheet.
 export function Labels() {
   const { data: page } = useLocker(undefined, undefined);
   const [kind, setKind] = useState("");

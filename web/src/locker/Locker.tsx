@@ -22,6 +22,7 @@ import { useKept } from "../shared/useKept";
 import { changes, useLocker, useLockerChange } from "./useLocker";
 
 /** Everything they own, and what of it stands alone, is missing, or is not here on the day. */
+// Long: the page where the pieces of the locker meet.
 export function Locker() {
   const [params, setParams] = useSearchParams();
   const [day, body, selected] = [params.get("day"), params.get("body"), params.get("thing")];

@@ -7,6 +7,7 @@ import { Problem } from "../shared/Problem";
 import { changes, useLockerChange } from "./useLocker";
 
 /** Typed lines become things: what was understood is shown before anything is kept. */
+// Long: one field, what it was read as and what is missing.
 export function QuickAddBox({
   text,
   setText,

@@ -2,6 +2,7 @@ import type { ThingView } from "../api/client";
 import { moveBetweenCells } from "../shared/moveBetweenCells";
 
 /** Everything that is not drawn elsewhere on the page, or, while one looks for something, all that was found. */
+// Long: one list with its line.
 export function ThingList({
   title,
   things,
@@ -28,7 +29,10 @@ export function ThingList({
               tabIndex={row === 0 ? 0 : -1}
               aria-pressed={selected === t.id}
               onClick={() => select(t.id)}
-              className={`narrow flex w-full items-baseline gap-2 border-b border-rule py-0.5 text-left max-[700px]:min-h-[44px] ${selected === t.id ? "bg-ink text-ground" : ""}`}
+              className={
+                "narrow flex w-full items-baseline gap-2 border-b border-rule py-0.5 text-left max-[700px]:min-h-[44px] " +
+                (selected === t.id ? "bg-ink text-ground" : "")
+              }
             >
               <span className="w-[4.5rem] shrink-0 opacity-75">{t.kind}</span>
               <span className="font-semibold">{t.name}</span>

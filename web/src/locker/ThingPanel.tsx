@@ -25,6 +25,7 @@ interface Props {
 }
 
 /** One thing: its figures to type over, what it goes with and why, and what can be done with it. */
+// Long: one thing told from its figures to what it goes with.
 export function ThingPanel({ id, page, select }: Props) {
   const { data: thing, error } = useThing(id);
   const change = useLockerChange();
@@ -182,6 +183,7 @@ const unsaid: Record<string, string> = { status: "ready", keep: "as the needs ha
 /** rentedOut reads as rented out. */
 const plainWords = (option: string) => option.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
 
+// Long: one thing told from its figures to what it goes with.
 function Around({ thing, select }: { thing: ThingDetail; select: (id: string) => void }) {
   const change = useLockerChange();
   const [editing, setEditing] = useState<string | null>(null);

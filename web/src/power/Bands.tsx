@@ -20,6 +20,7 @@ export function Bands(page: PowerPage) {
   );
 }
 
+// Long: one drawing: charge, reserve, changes and what goes dark share one scale.
 function Band({ band, ids, ...page }: PowerPage & { band: PowerBand; ids: string[] }) {
   const { power, name, part, edit } = page;
   const room = useRef<HTMLDivElement>(null);

@@ -34,6 +34,7 @@ export interface PowerPage {
 }
 
 /** How many go on charge, when what is changed, and what goes dark when one is left at home. */
+// Long: the markup of the page.
 export function Power() {
   const key = useParams().assignment ?? "";
   const [search, setSearch] = useSearchParams();

@@ -2,6 +2,7 @@ import { percent } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** Every battery as it comes home in the evening; touched, it stays at home, and one sees what that does. */
+// Long: one table with its head and its rows.
 export function Stock({
   power,
   plan,

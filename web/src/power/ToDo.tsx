@@ -2,6 +2,7 @@ import { percent, seconds, time } from "../shared/format";
 import type { PowerPage } from "./Power";
 
 /** The changes as a list one can obey, join by join. */
+// Long: one list in all its cases.
 export function ToDo({ power, plan, name, part, isBody, isPinned, unitOf, edit }: PowerPage) {
   const { changes, short } = power.plan;
   const joins = [...new Set(changes.map((c) => c.part))];

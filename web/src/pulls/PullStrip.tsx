@@ -8,6 +8,7 @@ import { isSamePull, kindOf, pullText, readPull, type Pull } from "../day/pulls"
 import { SwapList } from "./SwapList";
 
 /** What to do now, need by need, worst first. */
+// Long: what to do now, from the first step to the last, in one reading.
 export function PullStrip({ pull }: { pull: PullResult }) {
   const { day, select, pulls } = useDay();
   const hanging = day.board.report.needs.filter((n) => n.importance !== "nice" && n.strands < 2).length;

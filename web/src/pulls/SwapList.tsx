@@ -8,6 +8,7 @@ const fate = { new: "new", other: "with another", dropped: "no longer", stays: "
 const frames = (n: number) => `${n} ${n === 1 ? "frame" : "frames"}`;
 
 /** When batteries and cards are changed once something has failed, beside what was planned. */
+// Long: one sentence in all its cases.
 export function SwapList({ swaps }: { swaps: SwapChanges }) {
   const { day } = useDay();
   const changes = swaps.swaps.some((s) => s.fate !== "stays") || swaps.short.length > 0;

@@ -26,6 +26,7 @@ const goals: [KitGoal, string][] = [
 const amount = (goal: KitGoal, value: number) => (goal === "weight" ? weight(value) : number(value));
 
 /** Finds the least kit that survives what may fail, as a difference from what is packed today, with the proof. */
+// Long: one form and what it found; the fields answer to one another.
 export function KitPanel({ assignment }: { assignment: string }) {
   const { day, edit, tryOut } = useDay();
   const [survives, setSurvives] = useState<FailureClass>("item");
@@ -84,8 +85,7 @@ export function KitPanel({ assignment }: { assignment: string }) {
               Stop
             </button>
             <Waiting since={running.since} waits={running.waits}>
-              {running.progress &&
-                `; no less than ${amount(goal, running.progress.atLeast)}${running.progress.best == null ? "" : `, found ${amount(goal, running.progress.best)}, gap ${amount(goal, running.progress.best - running.progress.atLeast)}`}`}
+              {running.progress && farFound(goal, running.progress)}
             </Waiting>
           </>
         )}
@@ -214,4 +214,10 @@ export function KitPanel({ assignment }: { assignment: string }) {
   function needName(part: string, need: string) {
     return day.parts.find((p) => p.id === part)?.needs.find((n) => n.id === need)?.name ?? need;
   }
+}
+
+/** No less than is proven, and what is found so far. */
+function farFound(goal: KitGoal, { atLeast, best }: KitProgress) {
+  const found = best == null ? "" : `, found ${amount(goal, best)}, gap ${amount(goal, best - atLeast)}`;
+  return `; no less than ${amount(goal, atLeast)}${found}`;
 }

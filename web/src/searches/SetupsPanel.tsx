@@ -7,6 +7,7 @@ import { Waiting } from "../shared/Waiting";
 import { useDay } from "../day/DayContext";
 
 /** Proposes the setups with the fewest changes of glass that meet every need, as pieces to take or leave. */
+// Long: one form and what it found; the choices answer to one another.
 export function SetupsPanel({ assignment }: { assignment: string }) {
   const { day, edit, tryOut, pulls } = useDay();
   const [parts, setParts] = useState<string[]>(() => day.parts.map((p) => p.id));

@@ -9,6 +9,7 @@ import { number, said, monthDay } from "../shared/format";
 import { Strip } from "./Strip";
 
 /** The season: every job a tick with its strands, and between them only what carries over. */
+// Long: the markup of the page.
 export function Season() {
   const client = useQueryClient();
   const queryKey = ["season"];

@@ -61,7 +61,10 @@ const Knot = ({ troubles, known, job }: { troubles: number; known: boolean; job:
       }
     >
       <span
-        className={`flex h-6 min-w-6 items-center justify-center rounded-full border-2 bg-ground px-1 font-bold ${troubles > 0 ? "border-broken text-broken" : "border-holds text-holds"}`}
+        className={
+          "flex h-6 min-w-6 items-center justify-center rounded-full border-2 bg-ground px-1 font-bold " +
+          (troubles > 0 ? "border-broken text-broken" : "border-holds text-holds")
+        }
       >
         {troubles > 0 ? troubles : "–"}
       </span>

@@ -8,7 +8,16 @@ import { changeUnits, unitsSaid } from "./units";
 import { UnitsButton } from "./UnitsButton";
 import { Wordmark } from "./Wordmark";
 
+const headClass =
+  "flex flex-wrap items-center gap-x-5 border-b border-rule px-4 py-1 " +
+  "max-[700px]:min-h-[44px] max-[700px]:gap-x-3 max-[700px]:py-0 print:hidden";
+
+const ownClass =
+  "flex items-center gap-x-4 max-[700px]:order-last max-[700px]:w-full max-[700px]:overflow-x-auto min-[701px]:ml-auto " +
+  "max-[700px]:[&>*]:min-h-[44px] max-[700px]:[&>*]:shrink-0 max-[700px]:[&>a]:inline-flex max-[700px]:[&>a]:items-center";
+
 /** The program's own line at the top of every page: where else one can go, and the line that finds everything. */
+// Long: the markup of one line, where it breaks and where not.
 export function PageHeader({
   title,
   phoneTitle,
@@ -30,7 +39,7 @@ export function PageHeader({
   }, [tab]);
   if (isHouse) return <HouseHeader title={phoneTitle ?? title} />;
   return (
-    <header className="flex flex-wrap items-center gap-x-5 border-b border-rule px-4 py-1 max-[700px]:min-h-[44px] max-[700px]:gap-x-3 max-[700px]:py-0 print:hidden">
+    <header className={headClass}>
       <Wordmark />
       <Places />
       {title && (
@@ -43,11 +52,7 @@ export function PageHeader({
           {phoneTitle}
         </span>
       )}
-      {children && (
-        <span className="flex items-center gap-x-4 max-[700px]:order-last max-[700px]:w-full max-[700px]:overflow-x-auto min-[701px]:ml-auto max-[700px]:[&>*]:min-h-[44px] max-[700px]:[&>*]:shrink-0 max-[700px]:[&>a]:inline-flex max-[700px]:[&>a]:items-center">
-          {children}
-        </span>
-      )}
+      {children && <span className={ownClass}>{children}</span>}
       <span
         className={`flex items-center gap-x-4 max-[700px]:ml-auto max-[700px]:[&_button]:min-h-[44px] ${children ? "" : "ml-auto"}`}
       >

@@ -4,6 +4,7 @@ import { pullOf, pullText } from "../day/pulls";
 import { answer, api, type WhatIfRow, type WhatIfView } from "../api/client";
 
 /** How each picture of a part comes to what a loss leaves of it, link by link. */
+// Long: one list with its line.
 export function LossChains({
   row,
   cell,

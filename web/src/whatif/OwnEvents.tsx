@@ -8,6 +8,7 @@ import { Problem } from "../shared/Problem";
 const nothing: string[] = [];
 
 /** What the photographer fears beyond what is tried anyway: things that go together, from one part on, until another. */
+// Long: one form for what one fears, and the list of it.
 export function OwnEvents({ assignment, rows }: { assignment: string; rows: WhatIfRow[] }) {
   const { board, edit, editThen, notice, pending } = useBoard(assignment, nothing);
   const [name, setName] = useState("");

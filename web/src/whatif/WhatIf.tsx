@@ -31,6 +31,7 @@ const kindWord: Record<LossKind, string> = {
 };
 
 /** Every loss against every part: what would be late or lost, the most harmful first; what does no harm is folded away. */
+// Long: one table: its head, its rows and what is ticked in it.
 export function WhatIf() {
   const key = useParams().assignment ?? "";
   const { data, error } = useQuery({
@@ -183,6 +184,7 @@ function PulledTogether({ rows, assignment }: { rows: WhatIfRow[]; assignment: s
   );
 }
 
+// Long: one table: its head, its rows and what is ticked in it.
 function Row({
   row,
   view,
