@@ -1,3 +1,4 @@
+using System.Net.Http.Json;
 using OpenQA.Selenium;
 
 namespace YokePair.Browser.Tests;
@@ -11,7 +12,6 @@ public sealed class Shots
     [InlineData("board-table", "table", "")]
     [InlineData("board-hall-pull", "hall", "?pull=ad1%40details&pull=rig%3Ab1%40families")]
     [InlineData("inspector-hand", "table", "?part=details&hand=lead%3Aright")]
-    [InlineData("bench-framing", "table", "?part=vows&need=rings&bench=framing")]
     public void Of_the_board(string name, string theme, string query)
     {
         using var site = new Site(seed: true);
@@ -91,6 +91,32 @@ public sealed class Shots
         page.Picture(Path.Combine(Folder, "on-the-day.png"));
     }
 
+    /// <summary>What the pictures of the wedding tell, and the season with a second job on the same evening and one the day after.</summary>
+    [Fact(Explicit = true)]
+    public async Task Of_afterwards_and_the_season()
+    {
+        using var site = new Site(seed: true);
+        using (var client = new HttpClient { BaseAddress = site.Address })
+        {
+            var style = new { style = "two-primes", second = false };
+            foreach (var (name, day, lines) in new[] { ("Yacht house party", "2027-06-12", "18:00 dinner, the yacht house 2 h"), ("Sunday vows", "2027-06-13", "10:00 ceremony, the chapel 1 h\n12:00 dinner, the inn 2 h") })
+                await client.PostAsJsonAsync("/api/assignments", new { name, day, template = (string?)null, timetable = lines, style.style, style.second });
+            await client.PostAsJsonAsync("/api/assignments/steamer-wedding/copies", new { name = "Tower party", day = "2027-06-26" });
+        }
+        using var page = new Page(site).Open("/steamer-wedding/afterwards");
+        var pictures = Path.Combine(site.Data, "stand-ins", "pictures", "steamer-wedding");
+        page.Find("form label:nth-of-type(1) input").SendKeys(pictures);
+        page.Find("form label:nth-of-type(2) input").SendKeys(pictures + "-delivered");
+        page.Button("Read them").Click();
+        page.Until(() => page.Has("[data-testid=used]") && page.Text("[data-testid=used]").Contains("only backup", StringComparison.Ordinal), "what was used");
+        page.Driver.ExecuteScript("document.activeElement.blur()");
+        page.Picture(Path.Combine(Folder, "afterwards.png"));
+        page.Open("/").Find("main li");
+        page.Open("/season").Find("[data-testid=season]");
+        page.Until(() => !page.Has("[aria-label='not worked out']"), "every strand");
+        page.Picture(Path.Combine(Folder, "season.png"));
+    }
+
     [Fact(Explicit = true)]
     public void Of_the_other_views()
     {
@@ -98,7 +124,6 @@ public sealed class Shots
         using var page = new Page(site).Open("/");
         page.Find("main li");
         page.Picture(Path.Combine(Folder, "assignments.png"));
-        Take(page.Open("/track-night/day"), "board-sport");
         page.Open("/steamer-wedding/what-if").Find("tbody tr");
         page.Picture(Path.Combine(Folder, "what-if.png"));
         page.Open("/steamer-wedding/power").Find("section[aria-label='To do, in order'] li");

@@ -26,6 +26,8 @@ public sealed class AfterTests : IDisposable
     private async Task<string> Day(string name, DateOnly day, string style = "two-primes") => (await (await client.Post("/api/assignments",
         new { name, day, template = (string?)null, timetable = Timetable, style, second = false, habits = await Habits() })).Json()).GetProperty("key").GetString()!;
 
+    private static readonly string[] Idle = ["lens-14-24-f-2-8", "lens-135-f-1-8", "lens-50-f-1-8", "lens-55-f-2", "lens-40-f-2"];
+
     private const string Timetable = "13:00 ceremony, the chapel\n15:00 dinner, the old mill 2 h\n17:00 dance floor, the old mill 2 h";
 
     /// <summary>As the page does it: with the glass that the lead is known for.</summary>
@@ -42,6 +44,9 @@ public sealed class AfterTests : IDisposable
             85/1.4 M1 900g
             14-24/2.8 M1 1100g
             135/1.8 M1 950g
+            50/1.8 M1 300g
+            55/2 M1 350g
+            40/2 M1 300g
             4x battery LB7
             8x card SD 64GB
             """,
@@ -64,6 +69,20 @@ public sealed class AfterTests : IDisposable
             await Task.Delay(50);
         }
         throw new TimeoutException("The pictures are read still.");
+    }
+
+    /// <summary>Five lenses come along on every job, as they have for years.</summary>
+    private async Task Carry(string key)
+    {
+        var packed = (await PlanOf(key)).Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
+        var things = (await client.Json("/api/locker")).GetProperty("report").GetRawText();
+        foreach (var lens in Idle.Where(l => !packed.Contains(l)))
+        {
+            Assert.Contains($"\"{lens}\"", things, StringComparison.Ordinal);
+            var revision = (await client.Json($"/api/assignments/{key}/board")).GetProperty("revision").GetInt32();
+            var edit = await client.Post($"/api/assignments/{key}/edits", new { baseRevision = revision, pull = Array.Empty<string>(), edits = new[] { new { type = "pack", thing = lens, place = "roller" } } });
+            Assert.True(edit.IsSuccessStatusCode, await edit.Content.ReadAsStringAsync());
+        }
     }
 
     private Task<HttpResponseMessage> Put(string path, object body) => client.PutAsJsonAsync(path, body);
@@ -120,6 +139,7 @@ public sealed class AfterTests : IDisposable
         for (var job = 0; job < 6; job++)
         {
             var key = await Day($"Job {job + 1}", start.AddDays(7 * job));
+            await Carry(key);
             var plan = await PlanOf(key);
             // Darker than the kinds have it, and the lead lives on the 35.
             var lens = plan.Items.OfType<Lens>().First(l => l.Focal.High == 35).Id;
@@ -132,7 +152,8 @@ public sealed class AfterTests : IDisposable
             var told = await (await Put($"/api/assignments/{key}/after/batteries", new { type = "LB7", changed = 1, left = 0.4 })).Json();
             Assert.Equal(1, told.GetProperty("used").GetProperty("batteries")[0].GetProperty("answer").GetProperty("changed").GetInt32());
         }
-        var seventh = await PlanOf(await Day("Seventh", start.AddDays(42)));
+        await Carry(await Day("Seventh", start.AddDays(42)));
+        var seventh = await PlanOf("seventh");
         var (ceremony, dinner) = (seventh.Parts[0], seventh.Parts[1]);
         // Light of the place, from six jobs.
         Assert.Equal((TaughtKind.Ev, 6), (ceremony.Taught![0].Figure, ceremony.Taught[0].Jobs));
@@ -150,12 +171,12 @@ public sealed class AfterTests : IDisposable
         Assert.Equal(charge.GetProperty("figure").GetProperty("value").GetDouble(), body.FramesPerCharge);
         // Two things that may stay at home, with how often they came out.
         var seldom = (await client.Json("/api/assignments/seventh/seldom")).GetProperty("lately").EnumerateArray().Where(l => l.GetProperty("seldom").GetProperty("mayStay").GetBoolean()).ToList();
-        Assert.True(seldom.Count >= 2, $"{seldom.Count} may stay");
+        Assert.True(seldom.Count >= 2, (await client.Json("/api/assignments/seventh/seldom")).GetRawText());
         Assert.All(seldom, s => Assert.Equal((0, 5), (s.GetProperty("seldom").GetProperty("taken").GetInt32(), s.GetProperty("seldom").GetProperty("jobs").GetInt32())));
         // Which cards are not free.
         var card = seventh.Items.OfType<Card>().First(c => c.Place!.StartsWith('@'));
         foreach (var kind in new[] { "put", "taken" })
-            Assert.True((await client.Post("/api/cards/facts", new { kind, thing = card.Id, day = "job-6", where = "the camera", who = "Lead" })).IsSuccessStatusCode);
+            Assert.True((await client.Post("/api/cards/facts", new { kind, card = card.Id, day = "job-6", where = "the camera", who = "Lead" })).IsSuccessStatusCode);
         var lines = (await client.Json("/api/season")).GetProperty("between").EnumerateArray().SelectMany(g => g.GetProperty("lines").EnumerateArray()).ToList();
         Assert.Contains(lines, l => l.GetProperty("kind").GetString() == "cards" && l.GetProperty("things")[0].GetString() == card.Id && l.GetProperty("isTrouble").GetBoolean());
         // What is refused is not used.
@@ -201,7 +222,7 @@ public sealed class AfterTests : IDisposable
         Assert.Equal(3, was.GetArrayLength());
         var table = await client.GetStringAsync(new Uri("/api/locker/insurance.csv", UriKind.Relative));
         Assert.StartsWith("kind,name,serial,value", table.TrimStart('\uFEFF'), StringComparison.Ordinal);
-        Assert.Equal(6, (await client.Json("/api/locker/insurance")).GetProperty("lines").GetArrayLength());
+        Assert.Equal(9, (await client.Json("/api/locker/insurance")).GetProperty("lines").GetArrayLength());
     }
 
     public void Dispose()

@@ -71,6 +71,9 @@ public sealed record Assignment
     /// <summary>What the photographer calls it.</summary>
     public string Name { get; init; } = "Untitled assignment";
 
+    /// <summary>Whether two files speak of one job: the same id and name, as when a file is opened twice.</summary>
+    public bool IsOneWith(Assignment other) => Id == other.Id && Name == other.Name;
+
     /// <summary>Free word: wedding, event, sport.</summary>
     public string? Kind { get; init; }
 

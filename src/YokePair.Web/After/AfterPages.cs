@@ -58,9 +58,11 @@ internal sealed class AfterPages(Days days, UsedStore used, DaysUsed reckoned, L
     public async Task<AfterPage?> OfAsync(string key, CancellationToken cancel)
     {
         if (await days.FindAsync(key, null, cancel) is not { } session) return null;
+        // In this order: whoever is told that nothing is being read any more is told what was.
+        var reading = readings.Of(key);
         var stored = await used.FindAsync(key, cancel);
         var lines = (await learnt.LinesAsync(cancel)).Where(l => Bears(l.Figure, session.Plan)).ToList();
-        return new AfterPage(session.Plan.Assignment.Name, roots.Folders(), readings.Of(key), stored is null ? null
+        return new AfterPage(session.Plan.Assignment.Name, roots.Folders(), reading, stored is null ? null
             : await UsedOfAsync(session, stored, cancel), lines);
     }
 

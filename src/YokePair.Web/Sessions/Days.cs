@@ -105,7 +105,8 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
             var promised = new Dictionary<string, Promise>(StringComparer.Ordinal);
             if (Others.Count == 0) return null;
             var owned = Locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal);
-            foreach (var (other, plan) in Others.Zip(Plans))
+            // A day that was opened twice is one job.
+            foreach (var (other, plan) in Others.Zip(Plans).Where(o => o.Second is { } p && !p.Assignment.IsOneWith(own.Assignment)))
                 foreach (var item in plan?.Items.Where(i => !i.Wanted && owned.TryGetValue(i.Id, out var at) && at.IsOneWith(i)) ?? [])
                     if (own.ItemOf(item.Id)?.IsOneWith(item) == true)
                         promised.TryAdd(item.Id, new Promise(other.Key, other.Name, DateOnly.FromDateTime(other.Start), DateOnly.FromDateTime(other.End)));

@@ -149,7 +149,7 @@ internal static class StartingEndpoints
         if (plan.Parts.Min(p => p.Start) is not { } start || plan.Parts.Max(p => p.End) is not { } end) return null;
         var taken = new HashSet<string>(StringComparer.Ordinal);
         foreach (var other in await store.AtOnceAsync(start, end, cancel: cancel))
-            if (other.Key != again && await store.PlanAsync(other.Key, other.Revision, cancel) is { } known)
+            if (other.Key != again && await store.PlanAsync(other.Key, other.Revision, cancel) is { } known && !known.Assignment.IsOneWith(plan.Assignment))
                 taken.UnionWith(things.Where(t => known.ItemOf(t.Id)?.IsOneWith(t) == true).Select(t => t.Id));
         List<Item> left = [.. things.Where(t => !taken.Contains(t.Id))];
         return taken.Count > 0 && left.Exists(t => t is Body && t.IsHere(DateOnly.FromDateTime(start))) && left.Exists(t => t is Lens) ? left : null;
