@@ -1,11 +1,12 @@
 using BenchmarkDotNet.Running;
 using YokePair.Bench;
 
-// dotnet run -c Release -- core [--filter *TenTimes*] | page | kit | moments | copy
+// dotnet run -c Release -- core [--filter *TenTimes*] | page | kit | moments | copy | pictures
 if (args is ["page", ..]) return PageLatency.Measure();
 if (args is ["kit", ..]) return KitSearch.Measure();
 if (args is ["moments", ..]) return Moments.Measure();
 if (args is ["copy", ..]) return CopySpeed.Measure();
+if (args is ["pictures", ..]) return PictureSpeed.Measure();
 var summary = BenchmarkRunner.Run<ReportBenchmarks>(null, args is ["core", .. var rest] ? rest : args);
 // Removing every three things, every two and every one, and looking again each time, is what the cut sets save.
 var (report, removal) = (Median(nameof(ReportBenchmarks.Wedding)), Median(nameof(ReportBenchmarks.OneTriple)));

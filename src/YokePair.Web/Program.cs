@@ -14,8 +14,8 @@ using YokePair.Web.Lists;
 using YokePair.Web.Locker;
 using YokePair.Web.Pocket;
 using YokePair.Web.Proposals;
-using YokePair.Web.Security;
 using YokePair.Web.Season;
+using YokePair.Web.Security;
 using YokePair.Web.Sessions;
 using YokePair.Web.Starting;
 

@@ -24,7 +24,8 @@ public sealed class LearntTests
 
     private static TakenDay Used(string name, TakenPart part, IReadOnlyList<BodyUse>? bodies = null, IReadOnlyDictionary<string, BatteriesUsed>? batteries = null, int? kept = null) =>
         new(name, new DateOnly(2027, 6, 1), part.Taken, kept, 0, [part], [.. part.Hands.GroupBy(h => h.Glass).Select(g => new GlassUse(g.Key, g.Sum(h => h.Taken), 0, null, null, null, null, null, null))],
-            bodies ?? [], [], ["b1", "w", "z"]) { Batteries = batteries };
+            bodies ?? [], [], ["b1", "w", "z"])
+        { Batteries = batteries };
 
     private static TakenPart Ceremony(double ev = 5, int minutes = 40, int taken = 240, string place = "The chapel", double? near = null) =>
         new("c", "Ceremony", "ceremony", place, Noon, Noon.AddMinutes(minutes), taken, 0, ev, taken, near, near * 2,
@@ -87,6 +88,26 @@ public sealed class LearntTests
         // Two cameras share what was told: 2.25 charges' worth in 0.85 + 2 · 0.5.
         Assert.Equal(970, Of(1, null, Camera("b1", 1200), Camera("b2", 600)));
         Assert.Empty(Learnt.Of([Used("one", Ceremony(), [Camera("b1", 1200)])], None).Used(LearntKind.FramesPerCharge));
+    }
+
+    /// <summary>The Halm's battery was put in at 11:00; at 12:00 it showed 60 %, after 240 pictures: 600 a charge, of 1200 that are usual.</summary>
+    [Fact]
+    public void What_was_read_off_a_camera_tells_what_a_numbered_battery_gives()
+    {
+        var plan = Demo();
+        var (body, battery) = ((Body)plan.ItemOf("b1")!, plan.Items.OfType<Battery>().First(b => b.Place == "@b1"));
+        var day = new DayAnalysis(plan with { Items = [.. plan.Items.Select(i => i.Id == "b1" ? body with { FramesPerCharge = 1200 } : i.Id == battery.Id ? battery with { Number = 1 } : i)] });
+        var start = plan.Parts.Min(p => p.Start)!.Value;
+        var times = Enumerable.Range(0, 480).Select(n => ("b1", start.AddSeconds(15 * n))).ToLookup(x => x.Item1, x => x.Item2);
+        Fact Read(double left, int minutes) => new(FactKind.Read, "b1", TimeZoneInfo.ConvertTimeToUtc(start.AddMinutes(minutes), TimeZoneInfo.FindSystemTimeZoneById("Europe/Vienna")), Left: left);
+        var use = Assert.Single(BatteryReadings.Of(day, times, [Read(0.9, 20), Read(0.6, 60)]));
+        Assert.Equal((battery.Id, "b1", 1200.0), (use.Battery, use.Body, use.Usual));
+        Assert.Equal(241 / 0.4, use.PerCharge, 6);
+        Assert.Equal(0.5, Learnt.Of([Used("one", Ceremony()) with { Charges = [use] }], None).Used(LearntKind.Health).Single().Value);
+        // Nearly full tells nothing, nor does a battery nobody can tell from another.
+        Assert.Empty(BatteryReadings.Of(day, times, [Read(0.9, 20)]));
+        var unnumbered = new DayAnalysis(plan with { Items = [.. plan.Items.Select(i => i is Battery b ? b with { Number = null } : i)] });
+        Assert.Empty(BatteryReadings.Of(unnumbered, times, [Read(0.6, 60)]));
     }
 
     [Fact]

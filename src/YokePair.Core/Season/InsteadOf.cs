@@ -42,7 +42,7 @@ public static class InsteadOf
             }
         offered.RemoveAll(o => !o.Helps);
         if (offered.Count == 0 && Together(day, locker, now, cancel) is { } all) offered.Add(all);
-        return [.. offered.OrderBy(o => o.Gaps).ThenBy(o => o.Exposed)];
+        return [.. offered.OrderBy(o => o.Gaps).ThenBy(o => o.Exposed).DistinctBy(o => o.Said)];
     }
 
     /// <summary>Where no one thing would do, all that is missing to hire.</summary>

@@ -1,4 +1,3 @@
-using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Optics;
 using YokePair.Core.Plans;
@@ -50,6 +49,10 @@ public static class DayTaken
             Batteries = batteries,
         };
     }
+
+    /// <summary>By camera of one's own, when its pictures were taken, by a clock that is right.</summary>
+    public static ILookup<string, DateTime> Times(TakenRoll roll, IReadOnlyList<string?> things, IReadOnlyDictionary<string, double>? clocks = null) =>
+        roll.Frames.Select(f => Told(f, things, roll, clocks)).Where(k => k.Body is not null).ToLookup(k => k.Body!, k => k.At);
 
     /// <summary>Light of a picture, EV at ISO 100: log2(N²/t) − log2(ISO/100); null where it does not tell, or flash was part of it.</summary>
     public static double? Ev(TakenFrame frame) => frame is { Flash: false, FNumber: > 0 and var n, Seconds: > 0 and var t, Iso: > 0 and var iso }

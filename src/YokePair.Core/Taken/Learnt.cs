@@ -23,6 +23,9 @@ public enum LearntKind
 
     /// <summary>The highest sensitivity of a camera that is delivered.</summary>
     IsoCeiling,
+
+    /// <summary>What a battery gives of what a new one would.</summary>
+    Health,
 }
 
 /// <summary>A figure that past jobs teach. It is used until somebody refuses it.</summary>
@@ -30,7 +33,7 @@ public enum LearntKind
 /// <param name="Kind">What it is.</param>
 /// <param name="PartKind">Kind of part it is of; null = of none.</param>
 /// <param name="Place">Place it is of, as it was written; null = of none.</param>
-/// <param name="Thing">Id of the camera it is of; null = of none.</param>
+/// <param name="Thing">Id of the camera or battery it is of; null = of none.</param>
 /// <param name="Value">The figure; of a range its lower end, of glass none.</param>
 /// <param name="To">Upper end of a range; null = no range.</param>
 /// <param name="Glass">Ids of glass, what is used most first.</param>
@@ -50,7 +53,7 @@ public sealed record LearntFigure(
 public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
 {
     private const int FromNamed = 3, FewestIso = 20;
-    private const double LeastShare = 0.1, ChangedAtShare = 0.85, HalfLeft = 0.5, RoundMinutes = 5, HardlyKept = 0.25;
+    private const double LeastShare = 0.1, ChangedAtShare = 0.85, HalfLeft = 0.5, RoundMinutes = 5, HardlyKept = 0.25, LeastHealth = 0.1;
 
     /// <summary>Nothing yet.</summary>
     public static Learnt Nothing { get; } = new([]);
@@ -74,7 +77,10 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
             .. kinds.Select(k => k.Where(p => p.Part.NearM is not null).ToList()).Where(k => k.Count > 0).Select(Distance),
             .. kinds.Select(Hands).OfType<LearntFigure>(),
             .. days.SelectMany(d => d.Bodies.Select(b => b.Body)).OfType<string>().Distinct().Order(StringComparer.Ordinal)
-                .SelectMany(b => new[] { PerCharge(days, b), Iso(days, b) }).OfType<LearntFigure>()];
+                .SelectMany(b => new[] { PerCharge(days, b), Iso(days, b) }).OfType<LearntFigure>(),
+            .. days.SelectMany(d => (d.Charges ?? []).Select(c => (Day: d, Use: c))).GroupBy(c => c.Use.Battery).OrderBy(g => g.Key, StringComparer.Ordinal)
+                .Select(g => Figure(LearntKind.Health, $"{LearntKind.Health}|{g.Key}", g.Select(c => c.Day),
+                    Math.Clamp(Math.Round(Spread.Median([.. g.Select(c => c.Use.PerCharge / c.Use.Usual).Order()]), 2), LeastHealth, 1), thing: g.Key))];
         return new Learnt([.. all.Select(f => f with { Refused = refused.Contains(f.Id) }).OrderBy(f => f.Kind)]);
     }
 

@@ -19,6 +19,9 @@ public sealed record TakenDay(
     /// <summary>Batteries of each type that were changed, as somebody told.</summary>
     public IReadOnlyDictionary<string, BatteriesUsed>? Batteries { get; init; }
 
+    /// <summary>What single batteries gave, where they are numbered and somebody read a camera off.</summary>
+    public IReadOnlyList<BatteryUse>? Charges { get; init; }
+
     /// <summary>What counts of a use: what was delivered where that is known, else what was taken.</summary>
     public int Counted(int taken, int kept) => Kept is null ? taken : kept;
 

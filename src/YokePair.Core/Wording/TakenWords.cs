@@ -74,6 +74,7 @@ public static class TakenWords
         LearntKind.Distance => $"{kind(figure.PartKind!)}: people {English.Tenths(figure.Value)} to {English.Tenths(figure.To ?? figure.Value)} m away",
         LearntKind.Hands => $"{kind(figure.PartKind!)}: {English.List([.. figure.Glass.Select(name)])}",
         LearntKind.FramesPerCharge => $"{name(figure.Thing!)}: {English.Whole(figure.Value)} pictures a charge",
+        LearntKind.Health => $"{name(figure.Thing!)}: gives {Percent(figure.Value)} of a new one",
         _ => $"{name(figure.Thing!)}: you deliver up to ISO {English.Iso(figure.Value)}",
     };
 

@@ -18,7 +18,7 @@ internal sealed class DaysUsed(Days days, UsedStore used)
     {
         if (await days.FindAsync(key, null, cancel) is not { } session) return;
         var told = (await used.FindAsync(key, cancel))?.Told ?? ToldOfDay.Nothing;
-        await used.KeepAsync(new UsedStored(key, at, folder, delivered, faulty, roll, await ReckonAsync(session.Plan, roll, told, cancel), told), cancel);
+        await used.KeepAsync(new UsedStored(key, at, folder, delivered, faulty, roll, await ReckonAsync(session, roll, told, cancel), told), cancel);
     }
 
     /// <summary>Reckons a day again, by what is known now.</summary>
@@ -28,7 +28,7 @@ internal sealed class DaysUsed(Days days, UsedStore used)
     public async Task<UsedStored> AgainAsync(UsedStored stored, ToldOfDay told, CancellationToken cancel)
     {
         var figures = stored.Roll is { } roll && await days.FindAsync(stored.Key, null, cancel) is { } session
-            ? await ReckonAsync(session.Plan, roll, told, cancel) : stored.Figures with { Batteries = told.Batteries };
+            ? await ReckonAsync(session, roll, told, cancel) : stored.Figures with { Batteries = told.Batteries };
         var now = stored with { Told = told, Figures = figures };
         await used.KeepAsync(now, cancel);
         return now;
@@ -42,6 +42,13 @@ internal sealed class DaysUsed(Days days, UsedStore used)
     public async Task<Learnt> LearntAsync(CancellationToken cancel) =>
         Learnt.Of([.. (await used.AllAsync(cancel)).Select(d => d.Day)], (await used.AnswersAsync(Refusals, cancel)).Keys.ToHashSet(StringComparer.Ordinal));
 
-    private async Task<TakenDay> ReckonAsync(Plan plan, TakenRoll roll, ToldOfDay told, CancellationToken cancel) =>
-        DayTaken.Of(plan, roll, (await RecogniseAsync(plan, roll, cancel)).Things, (await days.LockerAsync(cancel)).Things, told.Clocks, told.Batteries);
+    private async Task<TakenDay> ReckonAsync(Session session, TakenRoll roll, ToldOfDay told, CancellationToken cancel)
+    {
+        var things = (await RecogniseAsync(session.Plan, roll, cancel)).Things;
+        var locker = await days.LockerAsync(cancel);
+        return DayTaken.Of(session.Plan, roll, things, locker.Things, told.Clocks, told.Batteries) with
+        {
+            Charges = BatteryReadings.Of(session.Whole, DayTaken.Times(roll, things, told.Clocks), locker.Record.Facts.Where(f => f.Day == session.Stored.Key)),
+        };
+    }
 }

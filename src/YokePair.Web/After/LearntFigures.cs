@@ -30,7 +30,7 @@ internal sealed class LearntFigures(DaysUsed used, UsedStore answers, LockerStor
         var things = known.Things.ToDictionary(t => t.Id, StringComparer.Ordinal);
         return [.. (await used.LearntAsync(cancel)).Figures.Where(f => f.Thing is null || things.ContainsKey(f.Thing)).Select(f => new LearntLine(
             f, TakenWords.Of(f, id => things.GetValueOrDefault(id)?.Label ?? id, id => known.Kinds.FirstOrDefault(k => k.Id == id)?.Name ?? id),
-            Now(f, things), f.Kind == LearntKind.IsoCeiling))];
+            Now(f, things), f.Kind is LearntKind.IsoCeiling or LearntKind.Health))];
     }
 
     /// <summary>Says whether a figure is used; null = there is none such.</summary>
@@ -63,20 +63,30 @@ internal sealed class LearntFigures(DaysUsed used, UsedStore answers, LockerStor
     private async Task SetAsync(LearntFigure figure, double value, CancellationToken cancel)
     {
         var stored = await locker.LoadAsync(cancel);
-        if (stored.Things.FirstOrDefault(t => t.Id == figure.Thing) is not Body body || ValueOf(figure, body) == value) return;
-        if (await BeforeAsync(figure, cancel) is null)
-            await answers.AnswerAsync(Before + figure.Id, ValueOf(figure, body).ToString(CultureInfo.InvariantCulture), cancel);
+        if (stored.Things.FirstOrDefault(t => t.Id == figure.Thing) is not { } thing || ValueOf(figure, thing) is not { } now || now == value) return;
+        if (await BeforeAsync(figure, cancel) is null) await answers.AnswerAsync(Before + figure.Id, now.ToString(CultureInfo.InvariantCulture), cancel);
         var text = value.ToString(CultureInfo.InvariantCulture);
-        var (changed, _) = LockerFigures.Change(body, [KeyValuePair.Create(NameOf(figure), (string?)text)]);
+        var (changed, _) = LockerFigures.Change(thing, [KeyValuePair.Create(NameOf(figure), (string?)text)]);
         if (changed is null) return;
-        var label = FormattableString.Invariant($"{body.Label}: {NameOf(figure)} {text}, as {figure.Jobs} {(figure.Jobs == 1 ? "job tells" : "jobs tell")}");
-        await locker.ChangeAsync(label, [new LockerChange(body.Id, stored.Revisions[body.Id], changed)], cancel);
+        var label = FormattableString.Invariant($"{thing.Label}: {NameOf(figure)} {text}, as {figure.Jobs} {(figure.Jobs == 1 ? "job tells" : "jobs tell")}");
+        await locker.ChangeAsync(label, [new LockerChange(thing.Id, stored.Revisions[thing.Id], changed)], cancel);
     }
 
-    private static string NameOf(LearntFigure figure) => figure.Kind == LearntKind.IsoCeiling ? "isoCeiling" : "framesPerCharge";
+    private static string NameOf(LearntFigure figure) => figure.Kind switch
+    {
+        LearntKind.IsoCeiling => "isoCeiling",
+        LearntKind.Health => "health",
+        _ => "framesPerCharge",
+    };
 
-    private static double ValueOf(LearntFigure figure, Body body) => figure.Kind == LearntKind.IsoCeiling ? body.IsoCeiling : Charge.FramesOf(body);
+    private static double? ValueOf(LearntFigure figure, Item thing) => (figure.Kind, thing) switch
+    {
+        (LearntKind.IsoCeiling, Body body) => body.IsoCeiling,
+        (LearntKind.FramesPerCharge, Body body) => Charge.FramesOf(body),
+        (LearntKind.Health, Battery battery) => battery.Health ?? 1,
+        _ => null,
+    };
 
-    private static string? Now(LearntFigure figure, Dictionary<string, Item> things) => figure.Thing is { } id && things.GetValueOrDefault(id) is Body body
-        ? ValueOf(figure, body).ToString("0", CultureInfo.InvariantCulture) : null;
+    private static string? Now(LearntFigure figure, Dictionary<string, Item> things) => figure.Thing is { } id && things.GetValueOrDefault(id) is { } thing
+        ? ValueOf(figure, thing)?.ToString("0.##", CultureInfo.InvariantCulture) : null;
 }

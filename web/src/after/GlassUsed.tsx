@@ -1,6 +1,8 @@
 import type { Spread, UsedPage } from "../api/client";
 import { fNumber, isoSet, number, percent, shutter } from "../shared/format";
 
+const mostFocals = 8;
+
 /** Every glass and camera with its share, and how it was used. */
 // Long: two lists side by side, with their lines.
 export function GlassUsed({ used }: { used: UsedPage }) {
@@ -40,6 +42,14 @@ export function GlassUsed({ used }: { used: UsedPage }) {
             </li>
           ))}
         </ul>
+        <p className="text-quiet">
+          By focal length:{" "}
+          {day.focals
+            .slice(0, mostFocals)
+            .map((f) => `${number(f.mm)} mm ${tenths(f.share)} %`)
+            .join(", ")}
+          .
+        </p>
         {idle.length > 0 && <p className="text-quiet">Took no picture: {idle.map(called).join(", ")}.</p>}
       </div>
       <div>

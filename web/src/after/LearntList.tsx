@@ -8,6 +8,7 @@ const titles: Record<string, string> = {
   hands: "In your hands",
   framesPerCharge: "A charge",
   isoCeiling: "Your ISO",
+  health: "Single batteries",
 };
 
 interface Lines {

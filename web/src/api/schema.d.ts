@@ -1658,6 +1658,23 @@ export interface components {
             frames: number;
             answer: null | components["schemas"]["BatteriesUsed"];
         };
+        /** @description What one battery gave. */
+        BatteryUse: {
+            /** @description Its id. */
+            battery: string;
+            /** @description Id of the camera it was in. */
+            body: string;
+            /**
+             * Format: double
+             * @description Pictures that a full charge of it would give there.
+             */
+            perCharge: number;
+            /**
+             * Format: double
+             * @description Pictures a charge of that camera as they were known then.
+             */
+            usual: number;
+        };
         /** @description A bag or another place with what is in it before the first part. */
         Beam: {
             /** @description Place id. */
@@ -5957,7 +5974,7 @@ export interface components {
             partKind: null | string;
             /** @description Place it is of, as it was written; null = of none. */
             place: null | string;
-            /** @description Id of the camera it is of; null = of none. */
+            /** @description Id of the camera or battery it is of; null = of none. */
             thing: null | string;
             /**
              * Format: double
@@ -5990,7 +6007,7 @@ export interface components {
          * @description What jobs teach.
          * @enum {unknown}
          */
-        LearntKind: "light" | "length" | "framesPerMinute" | "distance" | "hands" | "framesPerCharge" | "isoCeiling";
+        LearntKind: "light" | "length" | "framesPerMinute" | "distance" | "hands" | "framesPerCharge" | "isoCeiling" | "health";
         /** @description A figure that was learnt, told. */
         LearntLine: {
             /** @description The figure. */
@@ -9343,6 +9360,8 @@ export interface components {
             batteries?: null | {
                 [key: string]: components["schemas"]["BatteriesUsed"];
             };
+            /** @description What single batteries gave, where they are numbered and somebody read a camera off. */
+            charges?: null | components["schemas"]["BatteryUse"][];
         };
         /** @description What one part used. */
         TakenPart: {
