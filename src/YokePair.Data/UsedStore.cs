@@ -39,7 +39,8 @@ public sealed class UsedStore(YokeContext db, UsedMemory memory, Writers writers
 {
     /// <summary>What one assignment used; null = nobody has read its pictures.</summary>
     public async Task<UsedStored?> FindAsync(string key, CancellationToken cancel = default) =>
-        await db.Used.AsNoTracking().FirstOrDefaultAsync(u => u.AssignmentKey == key, cancel) is { } row ? Read(row) : null;
+        await db.Used.AsNoTracking().FirstOrDefaultAsync(u => u.AssignmentKey == key, cancel) is { } row && From<TakenDay>(row.Figures) is not null ? Read(row)
+            : null;
 
     /// <summary>Keeps it; what was there before gives way.</summary>
     public async Task KeepAsync(UsedStored used, CancellationToken cancel = default)
@@ -72,7 +73,9 @@ public sealed class UsedStore(YokeContext db, UsedMemory memory, Writers writers
         var number = await there.Select(x => (long)x.u.Revision).SumAsync(cancel) * 1000 + await there.CountAsync(cancel);
         if (memory.Last is { } known && known.Number == number) return known.Days;
         var rows = await there.OrderBy(x => x.Start).ThenBy(x => x.u.At).Select(x => new { x.u.AssignmentKey, x.u.Figures }).ToListAsync(cancel);
-        IReadOnlyList<(string, TakenDay)> days = [.. rows.Select(r => (r.AssignmentKey, From<TakenDay>(r.Figures)))];
+        // One that somebody else damaged must not keep the others from teaching.
+        IReadOnlyList<(string, TakenDay)> days = [.. rows.Select(r => (r.AssignmentKey, Day: From<TakenDay>(r.Figures))).Where(r => r.Day is not null)
+            .Select(r => (r.AssignmentKey, r.Day!))];
         memory.Last = (number, days);
         return days;
     }
@@ -102,12 +105,23 @@ public sealed class UsedStore(YokeContext db, UsedMemory memory, Writers writers
     }
 
     private static UsedStored Read(UsedRow row) => new(
-        row.AssignmentKey, DateTime.SpecifyKind(row.At, DateTimeKind.Utc), row.Folder, row.Delivered, From<List<UnsafeFile>>(row.Faulty),
-        row.Roll is null ? null : From<TakenRoll>(Unpack(row.Roll)), From<TakenDay>(row.Figures), From<ToldOfDay>(row.Told));
+        row.AssignmentKey, DateTime.SpecifyKind(row.At, DateTimeKind.Utc), row.Folder, row.Delivered, From<List<UnsafeFile>>(row.Faulty) ?? [],
+        Unpack(row.Roll) is { } roll ? From<TakenRoll>(roll) : null, From<TakenDay>(row.Figures)!, From<ToldOfDay>(row.Told) ?? ToldOfDay.Nothing);
 
     private static byte[] Json<T>(T value) => JsonSerializer.SerializeToUtf8Bytes(value, PlanFile.JsonOptions);
 
-    private static T From<T>(byte[] json) => JsonSerializer.Deserialize<T>(json, PlanFile.JsonOptions)!;
+    /// <summary>What is kept; null where it cannot be read.</summary>
+    private static T? From<T>(byte[] json) where T : class
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<T>(json, PlanFile.JsonOptions);
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
 
     private static byte[] Pack(byte[] bytes)
     {
@@ -116,11 +130,20 @@ public sealed class UsedStore(YokeContext db, UsedMemory memory, Writers writers
         return packed.ToArray();
     }
 
-    private static byte[] Unpack(byte[] bytes)
+    /// <summary>What was packed; null where there is nothing, or it cannot be unpacked.</summary>
+    private static byte[]? Unpack(byte[]? bytes)
     {
-        using var gzip = new GZipStream(new MemoryStream(bytes), CompressionMode.Decompress);
-        using var unpacked = new MemoryStream();
-        gzip.CopyTo(unpacked);
-        return unpacked.ToArray();
+        if (bytes is null) return null;
+        try
+        {
+            using var gzip = new GZipStream(new MemoryStream(bytes), CompressionMode.Decompress);
+            using var unpacked = new MemoryStream();
+            gzip.CopyTo(unpacked);
+            return unpacked.ToArray();
+        }
+        catch (InvalidDataException)
+        {
+            return null;
+        }
     }
 }

@@ -190,6 +190,15 @@ public sealed class LearntTests
     }
 
     [Fact]
+    public void What_began_late_says_where_time_is_lacking()
+    {
+        TakenDay Day(double late) => Used("one", Ceremony()) with { Parts = [Ceremony() with { Name = "Groups", Kind = "groups" }, Ceremony() with { Name = "Couple", Kind = "couple", LateMinutes = late }] };
+        var found = RunningLate.Of([Day(12), Day(9), Day(20)]);
+        Assert.Equal([new LateKind("Couple", 16, 2, "Groups")], found);
+        Assert.Equal("Time: couple began 16 min late in two jobs; groups before it takes more than it is given.", TakenWords.Of(found[0]));
+    }
+
+    [Fact]
     public void The_insurer_is_told_what_is_owned_and_what_is_still_to_be_told()
     {
         Item[] things = [TakenDays.Camera("b1", "Halm 45", "H-1") with { Value = 3000, FirstUse = new(2027, 2, 1) }, TakenDays.Glass("w", 28, 28, 2),

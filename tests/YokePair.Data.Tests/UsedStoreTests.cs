@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using YokePair.Core.Plans;
 using YokePair.Core.Taken;
@@ -57,6 +58,19 @@ public sealed class UsedStoreTests : StoreTests
         Assert.Equal((null, 30), (light.Roll, light.Figures.Frames));
         await Plans(s => s.ShelveAsync(first.Key, Shelf.Deleted));
         Assert.Equal([10], (await Used(s => s.AllAsync())).Select(d => d.Day.Frames));
+    }
+
+    [Fact]
+    public async Task What_somebody_else_damaged_keeps_the_others_from_nothing()
+    {
+        var (whole, damaged) = (await Day("whole", Noon, 2), await Day("damaged", Noon.AddDays(1), 2));
+        await Keep(Told(whole.Key, 10));
+        await Keep(Told(damaged.Key, 20));
+        await using (var scope = Services.CreateAsyncScope())
+            await scope.ServiceProvider.GetRequiredService<YokeContext>().Used.Where(u => u.AssignmentKey == damaged.Key)
+                .ExecuteUpdateAsync(u => u.SetProperty(x => x.Figures, "no JSON"u8.ToArray()).SetProperty(x => x.Revision, 9));
+        Assert.Equal([whole.Key], (await Used(s => s.AllAsync())).Select(d => d.Key));
+        Assert.Null(await Used(s => s.FindAsync(damaged.Key)));
     }
 
     [Fact]

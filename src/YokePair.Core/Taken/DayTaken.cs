@@ -74,7 +74,8 @@ public static class DayTaken
             part.Id, part.Name ?? part.Id, part.Kind, part.Location, was.From, was.To, frames.Count, frames.Count(f => f.Frame.Kept),
             light.Length >= FewestTell ? Spread.Median(light) : null, light.Length, stood?.Low, stood?.High,
             [.. frames.GroupBy(f => (f.Body, f.Glass)).Select(g => new HandUse(g.Key.Body, g.Key.Glass, g.Count(), g.Count(f => f.Frame.Kept)))
-                .OrderByDescending(h => h.Taken)], part.Outdoors == true);
+                .OrderByDescending(h => h.Taken)], part.Outdoors == true)
+        { LateMinutes = Math.Max(0, (was.From - part.Start!.Value).TotalMinutes) };
     }
 
     /// <summary>Where every framed picture of a part is of one height, the focal lengths tell how far people were: d = f · H / 24.</summary>

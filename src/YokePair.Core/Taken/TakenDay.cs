@@ -48,6 +48,9 @@ public sealed record TakenPart(
     string Part, string Name, string? Kind, string? Location, DateTime From, DateTime To, int Taken, int Kept, double? Ev, int EvFrames, double? NearM,
     double? FarM, IReadOnlyList<HandUse> Hands, bool Outdoors = false)
 {
+    /// <summary>How much later than planned it began, minutes; by the pictures, or as was noted on the day.</summary>
+    public double LateMinutes { get; init; }
+
     /// <summary>How long it was, minutes.</summary>
     public double Minutes => (To - From).TotalMinutes;
 

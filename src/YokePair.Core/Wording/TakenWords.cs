@@ -90,6 +90,14 @@ public static class TakenWords
             + $"({Percent(lack.Share)}) went over the ISO you deliver{Jobs(lack)}.",
     };
 
+    /// <summary>A kind of part that began late.</summary>
+    public static string Of(LateKind late)
+    {
+        var jobs = late.Jobs == 1 ? "" : $" in {English.Number(late.Jobs)} jobs";
+        var after = late.After is { } before ? $"; {English.Lower(before)} before it takes more than it is given" : "";
+        return $"Time: {English.Lower(late.Name)} began {English.Whole(late.Minutes)} min late{jobs}{after}.";
+    }
+
     /// <summary>Something that hardly came out, and what to do with it on the plan at hand.</summary>
     public static IReadOnlyList<TextPiece> Of(SeldomUsed seldom)
     {

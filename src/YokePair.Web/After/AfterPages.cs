@@ -78,7 +78,7 @@ internal sealed class AfterPages(Days days, UsedStore used, DaysUsed reckoned, L
                 .Select(g => (g.Glass, Said: TakenWords.AtAnEnd(g, (Lens)items[g.Glass!]))).Where(g => g.Said is not null)
                 .ToDictionary(g => g.Glass!, g => g.Said!, StringComparer.Ordinal),
             [.. day.Bodies.Where(b => b.Body is not null).Select(b => TakenWords.Burst(b, Name(b.Body!))).OfType<string>()],
-            [.. Lacking.Of([day], [.. items.Values]).Select(l => TakenWords.Of(l, Name))],
+            [.. Lacking.Of([day], [.. items.Values]).Select(l => TakenWords.Of(l, Name)), .. RunningLate.Of([day]).Select(l => TakenWords.Of(l))],
             recognition?.Asked ?? [], stored.Roll is null || recognition is null ? [] : Clocks(stored.Roll, recognition, stored.Told, Name),
             [.. day.Bodies.Where(b => b.BatteryType is not null).GroupBy(b => b.BatteryType!).Select(g => new BatteryQuestion(
                 g.Key, [.. g.Select(b => Name(b.Body!))], g.Sum(b => b.Taken), stored.Told.Batteries.GetValueOrDefault(g.Key)))],

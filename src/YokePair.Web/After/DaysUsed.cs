@@ -1,4 +1,6 @@
+using System.Globalization;
 using YokePair.Core.Plans;
+using YokePair.Core.Record;
 using YokePair.Core.Taken;
 using YokePair.Data;
 using YokePair.Data.Files;
@@ -46,9 +48,16 @@ internal sealed class DaysUsed(Days days, UsedStore used)
     {
         var things = (await RecogniseAsync(session.Plan, roll, cancel)).Things;
         var locker = await days.LockerAsync(cancel);
-        return DayTaken.Of(session.Plan, roll, things, locker.Things, told.Clocks, told.Batteries) with
+        Fact[] facts = [.. locker.Record.Facts.Where(f => f.Day == session.Stored.Key)];
+        var day = DayTaken.Of(session.Plan, roll, things, locker.Things, told.Clocks, told.Batteries);
+        return day with
         {
-            Charges = BatteryReadings.Of(session.Whole, DayTaken.Times(roll, things, told.Clocks), locker.Record.Facts.Where(f => f.Day == session.Stored.Key)),
+            Parts = [.. day.Parts.Select(p => p with { LateMinutes = Math.Max(p.LateMinutes, Noted(facts, p.Part)) })],
+            Charges = BatteryReadings.Of(session.Whole, DayTaken.Times(roll, things, told.Clocks), facts),
         };
     }
+
+    /// <summary>Minutes that somebody noted on the day from a part on.</summary>
+    private static double Noted(Fact[] facts, string part) => facts.LastOrDefault(f => f.Kind == FactKind.Slid && f.Thing == part)?.Words is { } words
+        && double.TryParse(words.Split(' ')[0], CultureInfo.InvariantCulture, out var minutes) && double.IsFinite(minutes) ? minutes : 0;
 }

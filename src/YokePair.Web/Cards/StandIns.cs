@@ -11,7 +11,7 @@ namespace YokePair.Web.Cards;
 /// </summary>
 internal static class StandIns
 {
-    private const string Pictures = "pictures", Photographed = "steamer-wedding";
+    private const string Pictures = "pictures";
 
     private const int Files = 5, FileBytes = 1_200_000;
 
@@ -40,15 +40,19 @@ internal static class StandIns
         }
     }
 
-    /// <summary>The pictures that the demo wedding might have given, and those of them that were delivered.</summary>
+    /// <summary>The pictures that the demo days might have given, and those of them that were delivered.</summary>
     public static async Task MakePicturesAsync(AppSettings settings, LockerStore lockers)
     {
-        var folder = Path.Combine(In(settings.DataDirectory).Last(), Photographed);
-        if (Directory.Exists(folder) || await DemoDays.ReadAsync(settings, Photographed) is not { } file || PlanFile.Read(file).Plan is not { } plan) return;
         // What the cameras tell of themselves, the locker knows.
         var locker = (await lockers.ThingsAsync()).Things.ToDictionary(t => t.Id, StringComparer.Ordinal);
-        var pictures = StandInDay.Of(plan with { Items = [.. plan.Items.Select(i => i with { Serial = locker.GetValueOrDefault(i.Id)?.Serial })] });
-        StandInDay.Write(folder, pictures);
-        StandInDay.Write(folder + "-delivered", StandInDay.Delivered(pictures));
+        foreach (var name in DemoDays.Names(settings))
+        {
+            var folder = Path.Combine(In(settings.DataDirectory).Last(), name);
+            if (Directory.Exists(folder) || PlanFile.Read((await DemoDays.ReadAsync(settings, name))!).Plan is not { } plan) continue;
+            var pictures = StandInDay.Of(plan with { Items = [
+                .. plan.Items.Select(i => locker.GetValueOrDefault(i.Id) is { } own && own.IsOneWith(i) ? i with { Serial = own.Serial } : i)] });
+            StandInDay.Write(folder, pictures);
+            StandInDay.Write(folder + "-delivered", StandInDay.Delivered(pictures));
+        }
     }
 }

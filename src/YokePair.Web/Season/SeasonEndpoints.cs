@@ -1,5 +1,6 @@
 using YokePair.Core.Record;
 using YokePair.Core.Season;
+using YokePair.Core.Taken;
 using YokePair.Core.Wording;
 using YokePair.Data;
 using YokePair.Web.After;
@@ -13,8 +14,10 @@ namespace YokePair.Web.Season;
 /// <param name="Jobs">Each job with its strands.</param>
 /// <param name="Between">What carries over, before each job yet to come that is near.</param>
 /// <param name="Learnt">What past jobs teach.</param>
-public sealed record SeasonPage(IReadOnlyList<TextPiece> Sentence, IReadOnlyList<SeasonTick> Jobs, IReadOnlyList<SeasonGap> Between,
-    IReadOnlyList<LearntLine> Learnt);
+/// <param name="Lacks">What was lacking on them.</param>
+public sealed record SeasonPage(
+    IReadOnlyList<TextPiece> Sentence, IReadOnlyList<SeasonTick> Jobs, IReadOnlyList<SeasonGap> Between, IReadOnlyList<LearntLine> Learnt,
+    IReadOnlyList<string> Lacks);
 
 /// <summary>A job in the strip.</summary>
 /// <param name="Key">Its key.</param>
@@ -46,7 +49,8 @@ internal static class SeasonEndpoints
     {
         var now = clock.GetLocalNow().DateTime;
         var locker = await days.LockerAsync(cancel);
-        var read = (await used.AllAsync(cancel)).Select(d => d.Key).ToHashSet(StringComparer.Ordinal);
+        var past = await used.AllAsync(cancel);
+        var read = past.Select(d => d.Key).ToHashSet(StringComparer.Ordinal);
         var jobs = (await plans.SummariesAsync(cancel)).Where(s => s.Start is not null).Select(s => (Head: s, Known: Summaries.Read(s.Summary)))
             .Select(s => (s.Head, s.Known, Job: new SeasonJob(s.Head.Key, s.Head.Name, s.Head.Start!.Value, s.Known?.End ?? s.Head.Start.Value.AddHours(10))))
                 .ToList();
@@ -66,7 +70,14 @@ internal static class SeasonEndpoints
         return Results.Ok(new SeasonPage(
             CarryingOver.Sentence(jobs.Count, jobs.Find(j => between.Count > 0 && j.Head.Key == between[0].Job).Job, [.. between.Select(g => g.Lines)]),
             [.. jobs.Select(j => new SeasonTick(j.Head.Key, j.Head.Name, j.Job.Start, j.Known?.Strands, j.Job.End < now, read.Contains(j.Head.Key)))],
-            between, await learnt.LinesAsync(cancel)));
+            between, await learnt.LinesAsync(cancel), Lacks()));
+
+        List<string> Lacks()
+        {
+            List<TakenDay> taken = [.. past.Select(d => d.Day)];
+            return [.. Lacking.Of(taken, locker.Things).Select(l => TakenWords.Of(l, id => names.GetValueOrDefault(id, id))),
+                .. RunningLate.Of(taken).Select(l => TakenWords.Of(l))];
+        }
 
         async Task<Session?> SessionOf(string key)
         {

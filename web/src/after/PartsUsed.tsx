@@ -3,6 +3,7 @@ import { useWas } from "../day/useWas";
 import { number, percent, time } from "../shared/format";
 
 /** The parts as they were: how long, how many pictures against the plan, through which glass, in what light. */
+// Long: one list with its line.
 export function PartsUsed({ assignment, used }: { assignment: string; used: UsedPage }) {
   const { data } = useWas(assignment);
   const most = Math.max(1, ...used.day.parts.map((p) => p.taken));
@@ -13,7 +14,7 @@ export function PartsUsed({ assignment, used }: { assignment: string; used: Used
         {used.day.parts.map((p) => (
           <li
             key={p.part}
-            className="grid grid-cols-[9rem_minmax(0,1fr)_9.5rem] items-center gap-x-3 border-t border-rule py-1 max-[700px]:grid-cols-1"
+            className="grid grid-cols-[9rem_minmax(0,1fr)_13rem] items-center gap-x-3 border-t border-rule py-1 max-[700px]:grid-cols-1"
           >
             <span>
               <strong>{p.name}</strong>
@@ -28,7 +29,11 @@ export function PartsUsed({ assignment, used }: { assignment: string; used: Used
               was={data?.parts.find((w) => w.part === p.part)}
             />
             <span className="text-right max-[700px]:text-left">
-              <Counted part={p} was={data?.parts.find((w) => w.part === p.part)} />
+              <Counted
+                part={p}
+                was={data?.parts.find((w) => w.part === p.part)}
+                knowsKept={used.day.kept != null}
+              />
             </span>
           </li>
         ))}
@@ -89,11 +94,18 @@ function Thread({
 
 const shades = ["bg-ink text-ground", "bg-ink/75 text-ground", "bg-ink/25", "bg-ink/10"];
 
-const Counted = ({ part: p, was }: { part: TakenPart; was: PartAsUsed | undefined }) => (
+interface Count {
+  part: TakenPart;
+  was: PartAsUsed | undefined;
+  knowsKept: boolean;
+}
+
+const Counted = ({ part: p, was, knowsKept }: Count) => (
   <>
     <strong>{number(p.taken)}</strong>
     {was && was.planned > 0 && <span className="text-quiet"> of {number(was.planned)} likely</span>}
     <span className="block text-quiet">
+      {knowsKept && `${number(p.kept)} kept, `}
       {number(Math.round(p.perMinute * 10) / 10)} a minute
       {p.ev != null && `, EV ${number(Math.round(p.ev * 10) / 10)}`}
     </span>

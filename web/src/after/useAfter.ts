@@ -18,12 +18,13 @@ export function useAfter(key: string) {
   const read = query.data?.used?.at;
   // What else speaks of the pictures is asked again once they are read.
   useEffect(() => {
-    void client.invalidateQueries({
-      queryKey: ["board", key],
-      predicate: (q) => ["seldom", "was"].includes(String(q.queryKey[2])),
-    });
+    void client.invalidateQueries({ queryKey: ["was", key] });
+    void client.invalidateQueries({ queryKey: ["board", key, "seldom"] });
   }, [client, key, read]);
-  const again = () => client.invalidateQueries({ queryKey: ["board", key] });
+  const again = () => {
+    void client.invalidateQueries({ queryKey: ["was", key] });
+    return client.invalidateQueries({ queryKey: ["board", key] });
+  };
   const begin = useMutation({
     mutationFn: (body: { folder: string; delivered?: string | null }) =>
       answer(api.POST("/api/assignments/{key}/after/pictures", { params: at, body })),

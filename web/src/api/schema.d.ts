@@ -8685,6 +8685,8 @@ export interface components {
             between: components["schemas"]["SeasonGap"][];
             /** @description What past jobs teach. */
             learnt: components["schemas"]["LearntLine"][];
+            /** @description What was lacking on them. */
+            lacks: string[];
         };
         /** @description A job in the strip. */
         SeasonTick: {
@@ -9414,6 +9416,11 @@ export interface components {
              * @default false
              */
             outdoors: boolean;
+            /**
+             * Format: double
+             * @description How much later than planned it began, minutes; by the pictures, or as was noted on the day.
+             */
+            lateMinutes: number;
             /**
              * Format: double
              * @description How long it was, minutes.

@@ -55,11 +55,25 @@ export function Season() {
                 page={data}
                 does={(gap, edits) => change.mutate({ job: gap.job, revision: gap.revision, edits })}
               />
-              <LearntList
-                title="What your jobs teach"
-                lines={data.learnt}
-                use={(id, use) => learnt.mutate({ id, use })}
-              />
+              <aside className="flex flex-col gap-4">
+                <LearntList
+                  title="What your jobs teach"
+                  lines={data.learnt}
+                  use={(id, use) => learnt.mutate({ id, use })}
+                />
+                {data.lacks.length > 0 && (
+                  <section aria-label="What you lack">
+                    <h2 className="text-[15px] font-bold">What you lack</h2>
+                    <ul>
+                      {data.lacks.map((l) => (
+                        <li key={l} className="border-t border-rule py-0.5">
+                          {l}
+                        </li>
+                      ))}
+                    </ul>
+                  </section>
+                )}
+              </aside>
             </div>
           </div>
         )}
