@@ -49,8 +49,8 @@ internal static class StandIns
         {
             var folder = Path.Combine(In(settings.DataDirectory).Last(), name);
             if (Directory.Exists(folder) || PlanFile.Read((await DemoDays.ReadAsync(settings, name))!).Plan is not { } plan) continue;
-            var pictures = StandInDay.Of(plan with { Items = [
-                .. plan.Items.Select(i => locker.GetValueOrDefault(i.Id) is { } own && own.IsOneWith(i) ? i with { Serial = own.Serial } : i)] });
+            var items = plan.Items.Select(i => locker.GetValueOrDefault(i.Id) is { } own && own.IsOneWith(i) ? i with { Serial = own.Serial } : i);
+            var pictures = StandInDay.Of(plan with { Items = [.. items] });
             StandInDay.Write(folder, pictures);
             StandInDay.Write(folder + "-delivered", StandInDay.Delivered(pictures));
         }
