@@ -115,6 +115,8 @@ public sealed class TakenTests
         // Who owns a 300 does not lack one.
         Assert.Empty(Lacking.Of([day], [Halm, Far, TakenDays.Glass("l", 300, 300, 4)]));
         Assert.Null(TakenWords.AtAnEnd(day.Glass[0] with { AtLong = 0.4 }, Far));
+        Assert.Null(TakenWords.AtAnEnd(day.Glass[0], Far, [Far, TakenDays.Glass("l", 300, 300, 4)]));
+        Assert.Null(TakenWords.AtAnEnd(day.Glass[0] with { Taken = 9 }, Far));
     }
 
     [Fact]

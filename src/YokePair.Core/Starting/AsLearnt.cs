@@ -30,7 +30,7 @@ public static class AsLearnt
     public static Part Of(Part part, PartKind? usual, Learnt learnt)
     {
         var taught = new List<TaughtFigure>();
-        if (part.Outdoors != true && part.Location is { } place && Light(learnt, place, Learnt.What(part.Kind, part.Label)) is { } light
+        if (part.Outdoors != true && part.Location is { } place && Light(learnt, place, part) is { } light
             && Math.Abs(light.Value - part.Ev) > 0.05)
         {
             taught.Add(new TaughtFigure(TaughtKind.Ev, light.Value, part.Ev, light.Jobs));
@@ -57,10 +57,12 @@ public static class AsLearnt
 
     private static LearntFigure? Find(Learnt learnt, LearntKind what, string kind) => learnt.Used(what).FirstOrDefault(f => f.PartKind == kind);
 
-    /// <summary>Of the same kind of part there, else of any other that was there: a room has its light whatever happens in it.</summary>
-    private static LearntFigure? Light(Learnt learnt, string place, string what)
+    /// <summary>Of the same kind of part there, else of one called the same, else of any other that was there: a room has its light whatever happens in
+    /// it.</summary>
+    private static LearntFigure? Light(Learnt learnt, string place, Part part)
     {
         var there = learnt.Used(LearntKind.Light).Where(l => Learnt.PlaceKey(l.Place!) == Learnt.PlaceKey(place)).ToList();
-        return there.Find(l => Learnt.What(l.PartKind, l.Called ?? "") == what) ?? (there.Count == 1 ? there[0] : null);
+        return there.Find(l => Learnt.What(l.PartKind, l.Called ?? "") == Learnt.What(part.Kind, part.Label))
+            ?? there.Find(l => l.Called is { } called && Learnt.PlaceKey(called) == Learnt.PlaceKey(part.Label)) ?? (there.Count == 1 ? there[0] : null);
     }
 }

@@ -36,7 +36,8 @@ public static class Lacking
 
     private const double OftenOver = 0.1;
 
-    private const int FewestFrames = 20;
+    /// <summary>Fewer pictures tell nothing of what is lacking.</summary>
+    public const int FewestFrames = 20;
 
     /// <summary>Finds it.</summary>
     /// <param name="days">What past jobs used.</param>

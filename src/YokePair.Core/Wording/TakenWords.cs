@@ -51,12 +51,13 @@ public static class TakenWords
             var fits => $"; its buffer takes {English.Whole(Math.Floor(fits!.Value))}",
         });
 
-    /// <summary>A zoom that was at one end too often; null where it was not.</summary>
-    public static string? AtAnEnd(GlassUse use, Lens lens) => use switch
+    /// <summary>A zoom that was at one end too often; null where it was not, hardly used, or something along reaches beyond.</summary>
+    public static string? AtAnEnd(GlassUse use, Lens lens, IReadOnlyList<Lens>? along = null) => use switch
     {
-        { AtLong: > Lacking.OftenAtTheEnd and var far } =>
+        { Taken: < Lacking.FewestFrames } => null,
+        { AtLong: > Lacking.OftenAtTheEnd and var far } when along?.Any(l => l.Focal.High > lens.Focal.High * 1.1) != true =>
             $"{Percent(far)} at {English.Tenths(lens.Focal.High)} mm, its long end: what lies beyond is what you lack",
-        { AtWide: > Lacking.OftenAtTheEnd and var near } =>
+        { AtWide: > Lacking.OftenAtTheEnd and var near } when along?.Any(l => l.Focal.Low < lens.Focal.Low / 1.1) != true =>
             $"{Percent(near)} at {English.Tenths(lens.Focal.Low)} mm, its short end: what lies beyond is what you lack",
         _ => null,
     };

@@ -75,7 +75,7 @@ internal sealed class AfterPages(Days days, UsedStore used, DaysUsed reckoned, L
             TakenWords.Headline(day, [.. items.Values]), stored.At, stored.Folder, day,
             items.Values.Where(i => i is Body or Lens).ToDictionary(i => i.Id, i => i.Label, StringComparer.Ordinal),
             day.Glass.Where(g => g.Glass is not null && items.GetValueOrDefault(g.Glass) is Lens)
-                .Select(g => (g.Glass, Said: TakenWords.AtAnEnd(g, (Lens)items[g.Glass!]))).Where(g => g.Said is not null)
+                .Select(g => (g.Glass, Said: TakenWords.AtAnEnd(g, (Lens)items[g.Glass!], [.. plan.Items.OfType<Lens>()]))).Where(g => g.Said is not null)
                 .ToDictionary(g => g.Glass!, g => g.Said!, StringComparer.Ordinal),
             [.. day.Bodies.Where(b => b.Body is not null).Select(b => TakenWords.Burst(b, Name(b.Body!))).OfType<string>()],
             [.. Lacking.Of([day], [.. items.Values]).Select(l => TakenWords.Of(l, Name)), .. RunningLate.Of([day]).Select(l => TakenWords.Of(l))],
