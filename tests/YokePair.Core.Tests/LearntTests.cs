@@ -57,6 +57,7 @@ public sealed class LearntTests
         Assert.Equal(300, FrameEstimate.Of(TakenDays.Plan([], part), part).Likely);
         var refused = Made(Learnt.Of(days, Refusing.ToHashSet(StringComparer.Ordinal)));
         Assert.Equal((usual.Ev, 6.0), (refused.Ev, refused.FramesPerMinute!.Value));
+        Assert.Null(Made(Learnt.Of(days, new HashSet<string> { "FramesPerMinute|ceremony" })).FramesPerMinute);
         // A part of no known kind is known by what it is called.
         Assert.Equal(4.2, Made(Learnt.Of([Used("one", Ceremony(4.2) with { Kind = null }), Used("two", Ceremony(7) with { Kind = "dinner", Name = "Dinner" })], None)).Ev);
         // What somebody types is no longer what was learnt.
