@@ -86,14 +86,15 @@ public static class CarryingOver
     private static IEnumerable<CarriedOver> Promised(Plan plan) =>
         (plan.Promised?.Where(p => plan.ItemOf(p.Key) is not null).GroupBy(p => p.Value) ?? [])
             .Select(g => new CarriedOver(CarriedKind.Promised,
-                [new($"{Names(plan, [.. g.Select(p => p.Key)])} {(g.Count() == 1 ? "is" : "are")} promised to {g.Key.Name} at the same time: this job goes "
-                    + $"without.")],
+                [new($"{Names(plan, [.. g.Select(p => p.Key)])} {(g.Count() == 1 ? "is" : "are")} promised to {g.Key.Name} at the same time: "
+                    + "this job goes without.")],
                 [.. g.Select(p => p.Key)], true, g.Key.Job));
 
     private static IEnumerable<CarriedOver> Cards(Plan plan, CardBook book)
     {
         var cards = plan.Items.OfType<Card>().Where(c => book[c.Id].HoldsPictures).ToList();
-        var (free, held) = (cards.FindAll(c => book.MayClear(c.Id, plan.Rules.Cards).May), cards.FindAll(c => !book.MayClear(c.Id, plan.Rules.Cards).May));
+        var mayClear = cards.ToLookup(c => book.MayClear(c.Id, plan.Rules.Cards).May);
+        List<Card> free = [.. mayClear[true]], held = [.. mayClear[false]];
         if (held.Count > 0)
         {
             var least = held.Select(c => book.Count(c.Id)).MinBy(c => c.Copies);

@@ -1,3 +1,4 @@
+using YokePair.Core.Advice;
 using YokePair.Core.Basics;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
@@ -41,23 +42,24 @@ public static class InsteadOf
                 offered.Add(Tried(said, edits, day.Trying(then, cancel), now));
             }
         offered.RemoveAll(o => !o.Helps);
-        if (offered.Count == 0 && Together(day, locker, now, cancel) is { } all) offered.Add(all);
+        if (offered.Count == 0 && Together(day, now, cancel) is { } all) offered.Add(all);
         return [.. offered.OrderBy(o => o.Gaps).ThenBy(o => o.Exposed).DistinctBy(o => o.Said)];
     }
 
     /// <summary>Where no one thing would do, all that is missing to hire.</summary>
-    private static Instead? Together(DayAnalysis day, IReadOnlyList<Item> locker, DayVerdict now, CancellationToken cancel)
+    private static Instead? Together(DayAnalysis day, DayVerdict now, CancellationToken cancel)
     {
         var plan = day.Whole;
         var edits = new List<PlanEdit>();
         var hired = new List<string>();
         foreach (var thing in plan.Items.Where(i => i is Body or Lens && plan.Promised?.ContainsKey(i.Id) == true).ToList())
         {
-            var (said, hire) = Candidates(plan, thing, locker).Last();
-            if (EditResult.Apply(plan, hire).Plan is not { } then) continue;
+            if (PlaceOf(plan, thing) is not { } place) continue;
+            var hire = Hire(plan, thing, place);
+            if (EditResult.Apply(plan, hire.Edits).Plan is not { } then) continue;
             plan = then;
-            edits.AddRange(hire);
-            hired.Add(said["Hire ".Length..^" for that day".Length]);
+            edits.AddRange(hire.Edits);
+            hired.Add(hire.What);
         }
         if (hired.Count < 2) return null;
         var all = hired.GroupBy(h => h).Select(g => g.Count() == 1 ? g.Key : $"{g.Count()} × {g.Key}");
@@ -73,19 +75,23 @@ public static class InsteadOf
 
     private static IEnumerable<(string Said, IReadOnlyList<PlanEdit> Edits)> Candidates(Plan plan, Item thing, IReadOnlyList<Item> locker)
     {
-        var day = plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null) ?? default;
-        var place = plan.PlaceOf(thing.Place)?.Id ?? (plan.Places is [var first, ..] ? first.Id : null);
-        if (place is null) yield break;
-        var like = locker.Where(l => l.Id != thing.Id && !plan.HasItem(l.Id) && l.IsHere(day) && plan.Promised?.ContainsKey(l.Id) != true && IsLike(l, thing))
-            .OrderBy(l => l.Owner is null).ToList();
-        foreach (var other in like.Take(2))
+        if (PlaceOf(plan, thing) is not { } place) yield break;
+        foreach (var other in locker.Where(l => Sourcing.IsFree(plan, l) && IsLike(l, thing)).OrderBy(l => l.Owner is null).Take(2))
             yield return (other.Owner is { } whose ? $"Take {whose}'s {other.Label} instead of the {thing.Label}"
                 : $"Take the {other.Label} instead of the {thing.Label}",
                 [new PackThing { Thing = other.Id, Place = place, Found = other }, .. Hands(plan, thing, other.Id)]);
+        var (what, hire) = Hire(plan, thing, place);
+        yield return ($"Hire {what} for that day", hire);
+    }
+
+    private static (string What, IReadOnlyList<PlanEdit> Edits) Hire(Plan plan, Item thing, string place)
+    {
         var id = ItemIds.New("borrowed", thing.Label, ItemIds.Taken(plan));
         var hired = (thing.Unmarked() with { Id = id, Place = place, Owner = null, Keep = null }).AtHand();
-        yield return ($"Hire {WantedThing.Say(hired)} for that day", [new BorrowThing { Item = hired }, .. Hands(plan, thing, id)]);
+        return (WantedThing.Say(hired), [new BorrowThing { Item = hired }, .. Hands(plan, thing, id)]);
     }
+
+    private static string? PlaceOf(Plan plan, Item thing) => plan.PlaceOf(thing.Place)?.Id ?? (plan.Places is [var first, ..] ? first.Id : null);
 
     private static bool IsLike(Item one, Item other) => (one, other) switch
     {

@@ -27,13 +27,11 @@ internal sealed class DaysUsed(Days days, UsedStore used)
     /// <param name="stored">What its pictures told.</param>
     /// <param name="told">What is told of it now.</param>
     /// <param name="cancel">Ends it.</param>
-    public async Task<UsedStored> AgainAsync(UsedStored stored, ToldOfDay told, CancellationToken cancel)
+    public async Task AgainAsync(UsedStored stored, ToldOfDay told, CancellationToken cancel)
     {
         var figures = stored.Roll is { } roll && await days.FindAsync(stored.Key, null, cancel) is { } session
             ? await ReckonAsync(session, roll, told, cancel) : stored.Figures with { Batteries = told.Batteries };
-        var now = stored with { Told = told, Figures = figures };
-        await used.KeepAsync(now, cancel);
-        return now;
+        await used.KeepAsync(stored with { Told = told, Figures = figures }, cancel);
     }
 
     /// <summary>Which of one's own things took the pictures.</summary>
