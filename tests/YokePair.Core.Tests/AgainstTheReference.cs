@@ -12,9 +12,11 @@ public sealed class AgainstTheReference
     public void Outcomes_margins_cut_sets_and_every_single_loss_are_those_of_the_plain_reference() => Compare(RandomPlan.From, 1500, leastLit: 0);
 
     [Fact]
+    [Trait("Takes", "long")]
     public void So_they_are_where_flashes_lamps_tripods_and_filters_decide() => Compare(RandomLights.From, 2500, leastLit: 200);
 
     [Fact]
+    [Trait("Takes", "long")]
     public void So_they_are_where_there_are_many_alike() => Compare(seed => Crowd.Of(seed % 2 == 0 ? RandomPlan.From(seed) : RandomLights.From(seed), seed), 600, leastLit: 20, leastCopies: 30);
 
     private static void Compare(Func<int, Plan> make, int iterations, int leastLit, int leastCopies = 0)

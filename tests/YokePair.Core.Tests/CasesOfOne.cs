@@ -135,6 +135,20 @@ public sealed class CasesOfOne
     }
 
     [Fact]
+    public void What_another_job_has_is_not_offered_to_be_packed()
+    {
+        Lens[] spare = [Lens("spare", 85)];
+        bool IsOffered(Plan plan) => Mending.For(new DayAnalysis(plan), "vows", "kiss", spare)!.Any(m => m.Edits.OfType<PackThing>().Any());
+        Plan Promised(DateTime day) => Small with { Promised = new Dictionary<string, Promise> { ["spare"] = new("other", "Harbour party", DateOnly.FromDateTime(day), DateOnly.FromDateTime(day)) } };
+        Assert.True(IsOffered(Small));
+        Assert.False(IsOffered(Promised(Ten)));
+        Assert.True(IsOffered(Promised(Ten.AddDays(1))));
+        // Nor is it among what a lighter or safer kit may be made of.
+        Assert.DoesNotContain(new KitProblem(Promised(Ten), spare, new KitWish()).Options, o => o.Thing == "spare");
+        Assert.Contains(new KitProblem(Small, spare, new KitWish()).Options, o => o.Thing == "spare");
+    }
+
+    [Fact]
     public void Margins_of_a_kind_and_what_a_loss_costs_are_counted()
     {
         var plan = With(Lens("other85", 85), new Battery { Id = "spare", Place = "belt", Type = "LB" }) with

@@ -133,6 +133,7 @@ public sealed class LateTests
 
     /// <summary>Every slide of the demo's wedding: what is told to be worse is what a plan typed with those times says, no more and no less.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void What_falls_is_what_the_moved_plan_says()
     {
         var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;

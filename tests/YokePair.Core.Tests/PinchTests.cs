@@ -64,6 +64,7 @@ public class PinchTests
 
     /// <summary>On random plans: a thing is marked exactly if it alone is a cut, and without a marked thing no strand in time reaches the picture.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void The_marks_are_the_cut_sets() => Gen.Int[0, 100_000].Sample(Agrees, iter: 1500);
 
     /// <summary>Ways that name the same small parts in another order.</summary>

@@ -22,6 +22,7 @@ public sealed class StartingTests
 
     [Theory]
     [MemberData(nameof(Templates))]
+    [Trait("Takes", "long")]
     public void Every_usual_day_in_every_style_is_a_plan_that_can_be_kept(string template, string style)
     {
         foreach (var locker in new[] { Owned, [] })

@@ -37,6 +37,7 @@ public sealed class WhatIfTests
     }, iter: 150);
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Pulling_anything_from_a_part_on_does_there_what_the_table_says()
     {
         var kinds = new System.Collections.Concurrent.ConcurrentDictionary<LossKind, int>();

@@ -22,9 +22,8 @@ internal static class KitOptions
         foreach (var item in wish.Move ? plan.Items : [])
             if (!item.IsFixed() && !inUse.Contains(item.Id) && item.Place?.StartsWith('@') == false)
                 foreach (var place in places.Where(p => p.Id != item.Place)) Add(item, item.Id, place.Id, today: false);
-        var taken = ItemIds.Taken(plan);
         foreach (var item in wish.FromLocker ? locker : [])
-            if (!item.IsFixed() && item.Keep != Keep.Never && !taken.Contains(item.Id))
+            if (!item.IsFixed() && item.Keep != Keep.Never && Sourcing.IsFree(plan, item))
                 foreach (var place in places) Add(item, item.Id, place.Id, today: false);
         return (options, items);
 

@@ -45,15 +45,12 @@ internal static class MendCandidates
         }
     }
 
-    /// <summary>Each thing of the locker that is there that day, in the bags before the pockets, lightest first.</summary>
+    /// <summary>Each thing of the locker that is free that day, in the bags before the pockets, lightest first.</summary>
     public static IEnumerable<PlanEdit> Packs(Plan plan, Part part, IReadOnlyList<Item> locker, Bearing bearing)
     {
-        var packed = plan.Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
         foreach (var item in locker.OrderBy(i => i.WeightG ?? double.MaxValue))
         {
-            if (packed.Contains(item.Id) || ItemKinds.IsFixed(item)) continue;
-            if (Day.Of(part) is { } day && !item.IsHere(day)) continue;
-            if (!bearing.Has(item)) continue;
+            if (ItemKinds.IsFixed(item) || !bearing.Has(item) || !Sourcing.IsFree(plan, item, part)) continue;
             foreach (var place in Bags(plan, part).Take(PlacesTried)) yield return new PackThing { Thing = item.Id, Place = place.Id, Found = item };
         }
     }

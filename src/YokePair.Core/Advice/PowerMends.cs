@@ -67,7 +67,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
         Plan plan, IReadOnlyList<Item> locker, PowerLack lack, PowerType type)
     {
         if (Day.Stretches(plan).Count == 1 || PlaceFor(plan, lack, type) is not { } place) yield break;
-        if (locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && !plan.HasItem(c.Id) && Sourcing.IsFree(plan, c)) is { } own)
+        if (locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && Sourcing.IsFree(plan, c)) is { } own)
             yield return Of($"Take {own.Label} along for the night between; into {plan.PlaceOf(place)!.Name ?? place}",
                 new PackThing { Thing = own.Id, Place = place, Found = own });
     }
@@ -78,7 +78,7 @@ public sealed record PowerMend(string Label, IReadOnlyList<PlanEdit> Edits, int 
     {
         if (type.Each is not null) yield break;
         var along = plan.Items.OfType<Charger>().Any(c => c.Takes(type.Type));
-        var own = along ? null : locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && !plan.HasItem(c.Id));
+        var own = along ? null : locker.OfType<Charger>().FirstOrDefault(c => c.Takes(type.Type) && Sourcing.IsFree(plan, c));
         if (!along && own is null) yield break;
         List<Part> order = [.. Day.InOrder(plan)];
         var dark = Dark(lack, type).Select(s => order.FindIndex(p => p.Id == s.Part)).DefaultIfEmpty(0).Max();

@@ -6,9 +6,14 @@ namespace YokePair.Core.Advice;
 /// <summary>Where what is lacking comes from, and where it goes.</summary>
 internal static class Sourcing
 {
-    /// <summary>Whether a thing at home could come along.</summary>
-    public static bool IsFree(Plan plan, Item item) =>
-        !plan.HasItem(item.Id) && (plan.Parts.Select(Day.Of).FirstOrDefault(d => d is not null) is not { } on || item.IsHere(on));
+    /// <summary>Whether a thing at home could come along: it is here, and no other job has it.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="item">The thing at home.</param>
+    /// <param name="part">The part it is to be there in; null = the first.</param>
+    public static bool IsFree(Plan plan, Item item, Part? part = null) =>
+        !plan.HasItem(item.Id)
+        && ((part is null ? plan.Parts : [part]).Select(Day.Of).FirstOrDefault(d => d is not null) is not { } on
+            || (item.IsHere(on) && plan.PromisedOn(item.Id, on) is null));
 
     /// <summary>
     /// Where that is which runs out, as its spare belongs to the same hand; else where most of the like lie already, else the place that is

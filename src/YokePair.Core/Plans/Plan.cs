@@ -34,6 +34,10 @@ public sealed record Plan
     /// <summary>By id, the job that things are promised to meanwhile, so that they are not here. No part of the file.</summary>
     [JsonIgnore] public IReadOnlyDictionary<string, Promise>? Promised { get; init; }
 
+    /// <summary>The other job that has a thing on a day, be it in this plan or at home; null = none has.</summary>
+    public Promise? PromisedOn(string item, DateOnly day) =>
+        Promised is { } promised && promised.GetValueOrDefault(item) is { } job && job.Holds(day) ? job : null;
+
     /// <summary>Who acts.</summary>
     public IReadOnlyList<Person> People { get; init; } = [];
 

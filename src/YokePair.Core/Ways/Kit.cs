@@ -107,7 +107,7 @@ internal sealed class Kit
     public int AwayWith(int item, DateOnly day)
     {
         for (var steps = 0; steps <= Items.Length && item != None; steps++, item = RestsOn[item])
-            if (!Items[item].IsHere(day) || PromisedOn(item, day) is not null) return item;
+            if (!Items[item].IsHere(day) || Plan.PromisedOn(Items[item].Id, day) is not null) return item;
         return None;
     }
 
@@ -119,11 +119,7 @@ internal sealed class Kit
         var with => $"with the {Items[with].Label}, {Why(with, day)}",
     };
 
-    private string? Why(int item, DateOnly day) => Items[item].WhyAway(day) ?? (PromisedOn(item, day) is { } job ? $"promised to {job.Name}" : null);
-
-    /// <summary>The other job that has an item on a day; null = none has.</summary>
-    private Promise? PromisedOn(int item, DateOnly day) =>
-        Plan.Promised is { } promised && promised.GetValueOrDefault(Items[item].Id) is { } job && job.Holds(day) ? job : null;
+    private string? Why(int item, DateOnly day) => Items[item].WhyAway(day) ?? (Plan.PromisedOn(Items[item].Id, day) is { } job ? $"promised to {job.Name}" : null);
 
     /// <summary>By item, whether a part that goes on at the same time elsewhere has it in a hand or in its lights, and this part has not.</summary>
     public bool[] HeldElsewhere(Part part)

@@ -99,7 +99,7 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
         public State StateOf(string key, int revision) =>
             new(key, revision, Locker.Revision, Others: string.Join('\n', Others.Select(o => FormattableString.Invariant($"{o.Key}/{o.Revision}"))));
 
-        /// <summary>What of the locker is elsewhere meanwhile.</summary>
+        /// <summary>What of the locker is elsewhere meanwhile, in this plan or not: what is not is not to be packed either.</summary>
         public Dictionary<string, Promise>? Promised(Plan own)
         {
             var promised = new Dictionary<string, Promise>(StringComparer.Ordinal);
@@ -108,7 +108,7 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
             // A day that was opened twice is one job.
             foreach (var (other, plan) in Others.Zip(Plans).Where(o => o.Second is { } p && !p.Assignment.IsOneWith(own.Assignment)))
                 foreach (var item in plan?.Items.Where(i => !i.Wanted && owned.TryGetValue(i.Id, out var at) && at.IsOneWith(i)) ?? [])
-                    if (own.ItemOf(item.Id)?.IsOneWith(item) == true)
+                    if (own.ItemOf(item.Id)?.IsOneWith(item) != false)
                         promised.TryAdd(item.Id, new Promise(other.Key, other.Name, DateOnly.FromDateTime(other.Start), DateOnly.FromDateTime(other.End)));
             return promised.Count == 0 ? null : promised;
         }
