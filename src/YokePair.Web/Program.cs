@@ -59,7 +59,7 @@ builder.Services.AddPlanStore(settings.DataDirectory);
 builder.Services.AddScoped<Days>();
 builder.Services.AddScoped<Book>();
 builder.Services.AddSingleton(new Roots(settings.SeedDemo ? [.. settings.Roots, .. StandIns.In(settings.DataDirectory)] : settings.Roots));
-builder.Services.AddSingleton<CopyJobs>();
+builder.Services.AddSingleton<CopyTasks>();
 builder.Services.AddSingleton<PictureReadings>();
 builder.Services.AddScoped<DaysUsed>();
 builder.Services.AddScoped<LearntFigures>();

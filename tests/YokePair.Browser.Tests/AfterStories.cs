@@ -4,11 +4,11 @@ using OpenQA.Selenium;
 
 namespace YokePair.Browser.Tests;
 
-/// <summary>Afterwards and between jobs, through the page: what was really used, what it teaches, what is not back yet.</summary>
+/// <summary>Afterwards and between assignments, through the page: what was really used, what it teaches, what is not back yet.</summary>
 public sealed class AfterStories
 {
     private const string Parts = "section[aria-label='Part by part']", Glass = "section[aria-label='Glass and cameras']", Clocks = "section[aria-label='Clocks']",
-        Batteries = "section[aria-label='Batteries']", Taught = "section[aria-label='What the next job starts with']", Gaps = "section[aria-label='What carries over']";
+        Batteries = "section[aria-label='Batteries']", Taught = "section[aria-label='What the next assignment starts with']", Gaps = "section[aria-label='What carries over']";
 
     private const string Field = "form input";
 
@@ -70,12 +70,12 @@ public sealed class AfterStories
         page.VerdictBecomes("19 things you plan to hold are not there that day.");
         page.Open("/season");
         page.Until(() => All(page, "[data-testid=season]").Count > 0, "the season");
-        Assert.Contains("One later job goes without something as it stands.", page.Text("[data-testid=season]"), StringComparison.Ordinal);
+        Assert.Contains("One later assignment goes without something as it stands.", page.Text("[data-testid=season]"), StringComparison.Ordinal);
         Assert.Contains("are promised to Steamer and boathouse at the same time", page.Text(Gaps), StringComparison.Ordinal);
         Assert.Empty(page.AccessibilityFindings());
         // All of it is away, charge and cards too: nothing one could hire would do, but another date does.
         Assert.DoesNotContain(All(page, $"{Gaps} button"), b => b.Text.StartsWith("Hire ", StringComparison.Ordinal));
-        All(page, $"{Gaps} a").First(a => a.Text == "Another date for this job").Click();
+        All(page, $"{Gaps} a").First(a => a.Text == "Another date for this assignment").Click();
         page.Until(() => page.Driver.Url.Contains("/tower-party/day?show=rules", StringComparison.Ordinal), "where its date is set");
         page.Open("/locker/insurance");
         page.Until(() => page.Text("[role=status]").Contains("of value as far as it is known", StringComparison.Ordinal), "the list for the insurer");

@@ -3,7 +3,7 @@ using System.Text.RegularExpressions;
 
 namespace YokePair.Browser.Tests;
 
-/// <summary>What goes to the job on paper: one sheet each of a normal day, whole, on either paper.</summary>
+/// <summary>What goes along on paper: one sheet each of a normal day, whole, on either paper.</summary>
 public sealed partial class PaperStories
 {
     internal const double Inch = 96;

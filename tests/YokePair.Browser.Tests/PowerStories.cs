@@ -103,7 +103,7 @@ public sealed class PowerStories
         Assert.Empty(page.Complaints());
     }
 
-    /// <summary>Two jobs that take the same things: what the first leaves the second begins with, until somebody says that it was charged.</summary>
+    /// <summary>Two assignments that take the same things: what the first leaves the second begins with, until somebody says that it was charged.</summary>
     [Fact]
     public void What_a_job_leaves_is_what_the_next_begins_with_until_it_is_charged()
     {
@@ -112,19 +112,19 @@ public sealed class PowerStories
         using var second = new Page(site);
         first.Open("/steamer-wedding/power").VerdictBecomes(Enough);
         first.Button("The day went as is likely: keep what is left").Click();
-        first.Until(() => first.Text(Jobs).Contains("the next job begins with it", StringComparison.Ordinal), "that it is kept");
-        // The other job is a copy of the day; its own end is not yet lived.
+        first.Until(() => first.Text(Assignments).Contains("the next assignment begins with it", StringComparison.Ordinal), "that it is kept");
+        // The other assignment is a copy of the day; its own end is not yet lived.
         second.Open($"/{site.AnotherWedding()}/power");
-        second.Until(() => second.Text(Jobs).Contains("Not full as the day begins, by the record: ", StringComparison.Ordinal), "what is left");
+        second.Until(() => second.Text(Assignments).Contains("Not full as the day begins, by the record: ", StringComparison.Ordinal), "what is left");
         Assert.False(second.Verdict.StartsWith(Enough, StringComparison.Ordinal));
         second.Button("All are charged").Click();
         second.VerdictBecomes(Enough);
-        Assert.DoesNotContain("Not full", second.Text(Jobs), StringComparison.Ordinal);
+        Assert.DoesNotContain("Not full", second.Text(Assignments), StringComparison.Ordinal);
         Assert.Empty(second.AccessibilityFindings());
         Assert.Empty(second.Complaints());
     }
 
-    private const string Jobs = "section[aria-label='From job to job']";
+    private const string Assignments = "section[aria-label='From one assignment to the next']";
 
     private const string Frames = "main details:has(table)";
 

@@ -91,7 +91,7 @@ public sealed class Shots
         page.Picture(Path.Combine(Folder, "on-the-day.png"));
     }
 
-    /// <summary>What the pictures of the wedding tell, and the season with a second job on the same evening and one the day after.</summary>
+    /// <summary>What the pictures of the wedding tell, and the season with a second assignment on the same evening and one the day after.</summary>
     [Fact(Explicit = true)]
     public async Task Of_afterwards_and_the_season()
     {

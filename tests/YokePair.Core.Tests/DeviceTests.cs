@@ -130,18 +130,18 @@ public sealed class DeviceTests
         };
     }
 
-    /// <summary>600 pops at a quarter of full power are a third of a pack of 450: full, 67, 33, and the third job asks 33 and the reserve.</summary>
+    /// <summary>600 pops at a quarter of full power are a third of a pack of 450: full, 67, 33, and the third assignment asks 33 and the reserve.</summary>
     [Fact]
     public void What_one_job_leaves_of_a_pack_the_next_begins_with()
     {
-        var job = OnPack(1, pops: 450);
+        var assignment = OnPack(1, pops: 450);
         var frames = new FrameCount { Low = 0, Likely = 0, High = 600 };
-        job = job with { Parts = [job.Parts[0] with { Frames = frames, Needs = [.. job.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = Quarter(job) } })] }] };
+        assignment = assignment with { Parts = [assignment.Parts[0] with { Frames = frames, Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = Quarter(assignment) } })] }] };
         var left = new List<int>();
         List<Fact> facts = [];
         foreach (var day in (string[])["first", "second", "third"])
         {
-            var plan = ChargeBook.With(job, day, facts);
+            var plan = ChargeBook.With(assignment, day, facts);
             var power = Of(plan);
             left.Add((int)Math.Round(100 * power.AtTheEnd.Single(l => l.Thing == "pack").Left));
             var dark = power.Short.Any(s => s.Device == "pack");
@@ -152,13 +152,13 @@ public sealed class DeviceTests
         Assert.Equal([67, 33], left.Take(2));
         // Charged before it, the third is as the first; and what a day leaves itself is not what it begins with.
         facts.Insert(facts.FindIndex(f => f.Day == "third"), new Fact(FactKind.Charged, "pack", DateTime.UnixEpoch, "third"));
-        Assert.DoesNotContain(Of(ChargeBook.With(job, "third", facts)).Short, s => s.Device == "pack");
-        Assert.Null(ChargeBook.With(job, "first", facts).Left);
+        Assert.DoesNotContain(Of(ChargeBook.With(assignment, "third", facts)).Short, s => s.Device == "pack");
+        Assert.Null(ChargeBook.With(assignment, "first", facts).Left);
     }
 
     /// <summary>The distance at which the light of the part asks a quarter of full power.</summary>
-    private static double Quarter(Plan job) => Enumerable.Range(10, 400).Select(n => n / 20.0).MinBy(d =>
-        Math.Abs(0.3333 - Of(job with { Parts = [job.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 }, Needs = [.. job.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = d } })] }] })
+    private static double Quarter(Plan assignment) => Enumerable.Range(10, 400).Select(n => n / 20.0).MinBy(d =>
+        Math.Abs(0.3333 - Of(assignment with { Parts = [assignment.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 }, Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = d } })] }] })
             .Alone.Where(a => a.Device == "pack").Select(a => a.Used).DefaultIfEmpty(9).Single()));
 
     [Fact]
@@ -275,7 +275,7 @@ public sealed class DeviceTests
         Assert.Equal(("Take Old charger along for the night between; into bag", 0), (mend.Label, mend.StillShort));
     }
 
-    /// <summary>Another job until half past midnight: home at half past one, one round in the night; without it two.</summary>
+    /// <summary>Another assignment until half past midnight: home at half past one, one round in the night; without it two.</summary>
     [Fact]
     public void A_job_of_the_evening_before_shortens_the_night()
     {

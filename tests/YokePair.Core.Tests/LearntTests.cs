@@ -11,7 +11,7 @@ using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
-/// <summary>What past jobs teach the next, what may stay at home, and what carries over between jobs.</summary>
+/// <summary>What past assignments teach the next, what may stay at home, and what carries over between assignments.</summary>
 public sealed class LearntTests
 {
     private static readonly DateTime Noon = new(2027, 6, 12, 12, 0, 0);
@@ -36,9 +36,9 @@ public sealed class LearntTests
     {
         var learnt = Learnt.Of([Used("one", Ceremony(5, 38, 300)), Used("two", Ceremony(6, 52, 200)), Used("three", Ceremony(5.4, 41, 100, "a barn"))], None);
         Assert.Equal([("light|chapel|ceremony", 5.5, 2), ("light|a barn|ceremony", 5.4, 1)],
-            learnt.Used(LearntKind.Light).Select(f => (f.Id, f.Value, f.Jobs)));
+            learnt.Used(LearntKind.Light).Select(f => (f.Id, f.Value, f.Assignments)));
         // 40, 50 and 40 min in steps of five; 600 pictures in 131 minutes.
-        Assert.Equal((40.0, 3), learnt.Used(LearntKind.Length).Select(f => (f.Value, f.Jobs)).Single());
+        Assert.Equal((40.0, 3), learnt.Used(LearntKind.Length).Select(f => (f.Value, f.Assignments)).Single());
         Assert.Equal(4.6, learnt.Used(LearntKind.FramesPerMinute).Single().Value);
         Assert.Equal(["w", "z"], learnt.Used(LearntKind.Hands).Single().Glass);
         Assert.Equal(["one", "two", "three"], learnt.Used(LearntKind.Length).Single().From);
@@ -53,7 +53,7 @@ public sealed class LearntTests
         var part = Made(Learnt.Of(days, None));
         Assert.Equal((5.6, 6.0, 50.0), (part.Ev, part.FramesPerMinute!.Value, (part.End!.Value - part.Start!.Value).TotalMinutes));
         Assert.Equal([(TaughtKind.Ev, 5.6, usual.Ev, 2), (TaughtKind.FramesPerMinute, 6, 6, 2), (TaughtKind.Minutes, 50, (usual.End!.Value - usual.Start!.Value).TotalMinutes, 2)],
-            part.Taught!.Select(t => (t.Figure, t.Value, t.Usual, t.Jobs)));
+            part.Taught!.Select(t => (t.Figure, t.Value, t.Usual, t.Assignments)));
         Assert.Equal(300, FrameEstimate.Of(TakenDays.Plan([], part), part).Likely);
         var refused = Made(Learnt.Of(days, Refusing.ToHashSet(StringComparer.Ordinal)));
         Assert.Equal((usual.Ev, 6.0), (refused.Ev, refused.FramesPerMinute!.Value));
@@ -132,20 +132,20 @@ public sealed class LearntTests
     {
         var plan = Demo();
         var seldom = new[] { "z14", "m100", "l35", "z28" };
-        TakenDay Day(int n) => new($"job {n}", null, 1000, 1000, 0, [],
+        TakenDay Day(int n) => new($"assignment {n}", null, 1000, 1000, 0, [],
             [.. plan.Items.OfType<Lens>().Select(l => new GlassUse(l.Id, 0, seldom.Contains(l.Id) ? 2 : 50, null, null, null, null, null, null))],
             [], [], [.. plan.Items.Where(i => i is Body or Lens).Select(i => i.Id)]);
         List<TakenDay> days = [.. Enumerable.Range(0, 5).Select(n => Day(n) with { Bodies = [.. plan.Items.OfType<Body>().Select(b => new BodyUse(b.Id, 0, 300, 1, 0, 0, null, new Dictionary<int, int>(), 0))] })];
         var found = StayAtHome.Of(new DayAnalysis(plan), days, []);
         var macro = found.Single(f => f.Thing == "m100");
         Assert.Equal(["Ring close-up"], macro.AloneFor);
-        Assert.Equal("Keep the 100 f/2.8 macro K1: alone for Ring close-up, though it took ten of 5000 pictures in five jobs.", string.Concat(TakenWords.Of(macro).Select(p => p.Text)));
+        Assert.Equal("Keep the 100 f/2.8 macro K1: alone for Ring close-up, though it took ten of 5000 pictures in five assignments.", string.Concat(TakenWords.Of(macro).Select(p => p.Text)));
         var idle = found.Where(f => f.MayStay).ToList();
         Assert.NotEmpty(idle);
         // All of them may stay at once: no need stands worse.
         var without = EditResult.Apply(plan, [.. idle.Select(f => new UnpackThing { Item = f.Thing, Everywhere = true })]).Plan!;
         Assert.True(Verdict.DayVerdict.Of(new DayAnalysis(without)).IsNowhereWorseThan(Verdict.DayVerdict.Of(new DayAnalysis(plan))));
-        // Four jobs are no proof, and what is pinned is not spoken of.
+        // Four assignments are no proof, and what is pinned is not spoken of.
         Assert.Empty(StayAtHome.Of(new DayAnalysis(plan), days[..4], []));
         var pinned = plan with { Items = [.. plan.Items.Select(i => i.Id == idle[0].Thing ? i with { Keep = Keep.Always } : i)] };
         Assert.DoesNotContain(StayAtHome.Of(new DayAnalysis(pinned), days, []), f => f.Thing == idle[0].Thing);
@@ -174,8 +174,8 @@ public sealed class LearntTests
     public void Between_two_jobs_only_what_carries_over_is_told()
     {
         var plan = Demo();
-        var next = new SeasonJob("next", "Steamer", plan.Parts.Min(p => p.Start)!.Value, plan.Parts.Max(p => p.End)!.Value);
-        var before = new SeasonJob("before", "Friday talk", next.Start.AddHours(-20), next.Start.AddHours(-13));
+        var next = new SeasonAssignment("next", "Steamer", plan.Parts.Min(p => p.Start)!.Value, plan.Parts.Max(p => p.End)!.Value);
+        var before = new SeasonAssignment("before", "Friday talk", next.Start.AddHours(-20), next.Start.AddHours(-13));
         var card = plan.Items.OfType<Card>().First();
         Fact[] facts = [new(FactKind.Put, card.Id, next.Start.AddDays(-2), "before", Where: "b1"), new(FactKind.Taken, card.Id, next.Start.AddDays(-1), "before", Who: "lead")];
         var book = new CardBook(CardBook.Fold(facts), id => id);
@@ -198,7 +198,7 @@ public sealed class LearntTests
         TakenDay Day(double late) => Used("one", Ceremony()) with { Parts = [Ceremony() with { Name = "Groups", Kind = "groups" }, Ceremony() with { Name = "Couple", Kind = "couple", LateMinutes = late }] };
         var found = RunningLate.Of([Day(12), Day(9), Day(20)]);
         Assert.Equal([new LateKind("Couple", 16, 2, "Groups")], found);
-        Assert.Equal("Time: couple began 16 min late in two jobs; groups before it takes more than it is given.", TakenWords.Of(found[0]));
+        Assert.Equal("Time: couple began 16 min late in two assignments; groups before it takes more than it is given.", TakenWords.Of(found[0]));
     }
 
     [Fact]

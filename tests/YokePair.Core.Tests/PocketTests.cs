@@ -89,12 +89,12 @@ public sealed class PocketTests
     public void What_is_done_at_the_joins_is_what_the_plan_changes()
     {
         var (day, pocket) = Wedding.Value;
-        var lead = pocket.Parts.SelectMany(p => p.Jobs).ToList();
+        var lead = pocket.Parts.SelectMany(p => p.Duties).ToList();
         var power = YokePair.Core.Power.PowerPlans.Of(day).Changes.Where(c => c.Person == "lead").ToList();
-        Assert.Equal(power.Select(c => c.In).Order(), lead.Where(j => j.Kind == JobKind.Charge).SelectMany(j => j.In).Order());
+        Assert.Equal(power.Select(c => c.In).Order(), lead.Where(j => j.Kind == DutyKind.Charge).SelectMany(j => j.In).Order());
         Assert.NotEmpty(power);
-        Assert.Equal("Right: 70–200 on", pocket.Parts.Single(p => p.Id == "vows").Jobs.Single(j => j.Kind == JobKind.Hand).Text);
-        Assert.Equal("Left: 24 on, Flash 1 on", pocket.Parts.Single(p => p.Id == "floor").Jobs.First(j => j.Kind == JobKind.Hand).Text);
+        Assert.Equal("Right: 70–200 on", pocket.Parts.Single(p => p.Id == "vows").Duties.Single(j => j.Kind == DutyKind.Hand).Text);
+        Assert.Equal("Left: 24 on, Flash 1 on", pocket.Parts.Single(p => p.Id == "floor").Duties.First(j => j.Kind == DutyKind.Hand).Text);
     }
 
     [Fact]
@@ -181,7 +181,7 @@ public sealed class PocketTests
         Assert.Equal(planned.Select(h => h.Charge[0].Thing), left.Select(h => h.Charge[0].Thing));
         // As long as nothing is read the plan is believed, its changes too.
         Assert.Equal(JsonSerializer.Serialize(planned), JsonSerializer.Serialize(left));
-        foreach (var part in rest.Parts) Assert.Equal(JsonSerializer.Serialize(pocket.Parts.Single(p => p.Id == part.Id).Jobs), JsonSerializer.Serialize(part.Jobs));
+        foreach (var part in rest.Parts) Assert.Equal(JsonSerializer.Serialize(pocket.Parts.Single(p => p.Id == part.Id).Duties), JsonSerializer.Serialize(part.Duties));
         // What is read as the plan has it: ten minutes into fifty on the line from the level at the beginning to that at the end.
         var level = planned[0].Charge[0].Share + (0.2 * (planned[0].Charge[^1].Share - planned[0].Charge[0].Share));
         var read = FromNow.Of(day, "lead", now, [], [new Reading("b1", level, null)])!;

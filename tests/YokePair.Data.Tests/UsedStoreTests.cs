@@ -5,7 +5,7 @@ using YokePair.Core.Taken;
 
 namespace YokePair.Data.Tests;
 
-/// <summary>What days used is kept, and which jobs go on at once.</summary>
+/// <summary>What days used is kept, and which assignments go on at once.</summary>
 public sealed class UsedStoreTests : StoreTests
 {
     private static readonly DateTime Noon = new(2027, 6, 12, 12, 0, 0);

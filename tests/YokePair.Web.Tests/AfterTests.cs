@@ -9,7 +9,7 @@ using YokePair.Data.Pictures;
 
 namespace YokePair.Web.Tests;
 
-/// <summary>Afterwards and between jobs over the wire, on pictures made by code.</summary>
+/// <summary>Afterwards and between assignments over the wire, on pictures made by code.</summary>
 public sealed class AfterTests : IDisposable
 {
     private readonly string pictures = Directory.CreateTempSubdirectory("yoke-after").FullName;
@@ -71,7 +71,7 @@ public sealed class AfterTests : IDisposable
         throw new TimeoutException("The pictures are read still.");
     }
 
-    /// <summary>Five lenses come along on every job, as they have for years.</summary>
+    /// <summary>Five lenses come along on every assignment, as they have for years.</summary>
     private async Task Carry(string key)
     {
         var packed = (await PlanOf(key)).Items.Select(i => i.Id).ToHashSet(StringComparer.Ordinal);
@@ -136,17 +136,17 @@ public sealed class AfterTests : IDisposable
     {
         await Own();
         var start = new DateOnly(2027, 4, 3);
-        for (var job = 0; job < 6; job++)
+        for (var assignment = 0; assignment < 6; assignment++)
         {
-            var key = await Day($"Job {job + 1}", start.AddDays(7 * job));
+            var key = await Day($"Assignment {assignment + 1}", start.AddDays(7 * assignment));
             await Carry(key);
             var plan = await PlanOf(key);
             // Darker than the kinds have it, and the lead lives on the 35.
             var lens = plan.Items.OfType<Lens>().First(l => l.Focal.High == 35).Id;
             double Usual(Part p) => p.Taught?.FirstOrDefault(t => t.Figure == TaughtKind.Ev)?.Usual ?? p.Ev;
             var dark = plan with { Parts = [.. plan.Parts.Select(p => p with { Ev = Usual(p) - 1.4, Setups = [.. p.Setups.Select(s => s with { Lens = lens })] })] };
-            var all = StandInDay.Of(dark, job + 1);
-            var page = await Read(key, all, StandInDay.Delivered(all, job));
+            var all = StandInDay.Of(dark, assignment + 1);
+            var page = await Read(key, all, StandInDay.Delivered(all, assignment));
             foreach (var ask in page.GetProperty("used").GetProperty("asked").EnumerateArray().ToList())
                 await Put($"/api/assignments/{key}/after/thing", new { key = ask.GetProperty("key").GetString(), thing = ask.GetProperty("candidates")[0].GetString() });
             var told = await (await Put($"/api/assignments/{key}/after/batteries", new { type = "LB7", changed = 1, left = 0.4 })).Json();
@@ -155,8 +155,8 @@ public sealed class AfterTests : IDisposable
         await Carry(await Day("Seventh", start.AddDays(42)));
         var seventh = await PlanOf("seventh");
         var (ceremony, dinner) = (seventh.Parts[0], seventh.Parts[1]);
-        // Light of the place, from six jobs.
-        Assert.Equal((TaughtKind.Ev, 6), (ceremony.Taught![0].Figure, ceremony.Taught[0].Jobs));
+        // Light of the place, from six assignments.
+        Assert.Equal((TaughtKind.Ev, 6), (ceremony.Taught![0].Figure, ceremony.Taught[0].Assignments));
         Assert.Equal(dinner.Taught![0].Usual - 1.4, dinner.Ev, 0.3);
         // As many pictures as such parts had.
         Assert.NotNull(ceremony.FramesPerMinute);
@@ -166,17 +166,17 @@ public sealed class AfterTests : IDisposable
         var season = await client.Json("/api/season");
         var learnt = season.GetProperty("learnt").EnumerateArray().ToList();
         var charge = learnt.Single(l => l.GetProperty("figure").GetProperty("kind").GetString() == "framesPerCharge");
-        Assert.Equal(6, charge.GetProperty("figure").GetProperty("jobs").GetInt32());
+        Assert.Equal(6, charge.GetProperty("figure").GetProperty("assignments").GetInt32());
         var body = (Body)seventh.ItemOf(charge.GetProperty("figure").GetProperty("thing").GetString())!;
         Assert.Equal(charge.GetProperty("figure").GetProperty("value").GetDouble(), body.FramesPerCharge);
         // Two things that may stay at home, with how often they came out.
         var seldom = (await client.Json("/api/assignments/seventh/seldom")).GetProperty("lately").EnumerateArray().Where(l => l.GetProperty("seldom").GetProperty("mayStay").GetBoolean()).ToList();
         Assert.True(seldom.Count >= 2, (await client.Json("/api/assignments/seventh/seldom")).GetRawText());
-        Assert.All(seldom, s => Assert.Equal((0, 5), (s.GetProperty("seldom").GetProperty("taken").GetInt32(), s.GetProperty("seldom").GetProperty("jobs").GetInt32())));
+        Assert.All(seldom, s => Assert.Equal((0, 5), (s.GetProperty("seldom").GetProperty("taken").GetInt32(), s.GetProperty("seldom").GetProperty("assignments").GetInt32())));
         // Which cards are not free.
         var card = seventh.Items.OfType<Card>().First(c => c.Place!.StartsWith('@'));
         foreach (var kind in new[] { "put", "taken" })
-            Assert.True((await client.Post("/api/cards/facts", new { kind, card = card.Id, day = "job-6", where = "the camera", who = "Lead" })).IsSuccessStatusCode);
+            Assert.True((await client.Post("/api/cards/facts", new { kind, card = card.Id, day = "assignment-6", where = "the camera", who = "Lead" })).IsSuccessStatusCode);
         var lines = (await client.Json("/api/season")).GetProperty("between").EnumerateArray().SelectMany(g => g.GetProperty("lines").EnumerateArray()).ToList();
         Assert.Contains(lines, l => l.GetProperty("kind").GetString() == "cards" && l.GetProperty("things")[0].GetString() == card.Id && l.GetProperty("isTrouble").GetBoolean());
         // What is refused is not used.
@@ -198,7 +198,7 @@ public sealed class AfterTests : IDisposable
         var board = (await client.Json($"/api/assignments/{copy}/board")).GetProperty("report");
         Assert.Contains("promised to Morning", board.GetProperty("away")[0].GetProperty("why").GetString(), StringComparison.Ordinal);
         Assert.Equal(0, (await client.Json($"/api/assignments/{first}/board")).GetProperty("report").GetProperty("away").GetArrayLength());
-        var gap = (await client.Json("/api/season")).GetProperty("between").EnumerateArray().Single(g => g.GetProperty("job").GetString() == copy);
+        var gap = (await client.Json("/api/season")).GetProperty("between").EnumerateArray().Single(g => g.GetProperty("assignment").GetString() == copy);
         Assert.Equal(first, gap.GetProperty("lines")[0].GetProperty("other").GetString());
         // Archived, the other no longer holds it.
         await Put($"/api/assignments/{first}/shelf", new { shelf = "archived" });

@@ -6,7 +6,7 @@ namespace YokePair.Core.Advice;
 /// <summary>Where what is lacking comes from, and where it goes.</summary>
 internal static class Sourcing
 {
-    /// <summary>Whether a thing at home could come along: it is here, and no other job has it.</summary>
+    /// <summary>Whether a thing at home could come along: it is here, and no other assignment has it.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="item">The thing at home.</param>
     /// <param name="part">The part it is to be there in; null = the first.</param>

@@ -166,7 +166,7 @@ public sealed record SetPart : PlanEdit
             : $"out of reach: {string.Join(", ", changed.Unreachable)}";
     }
 
-    /// <summary>What somebody says himself is no longer what past jobs taught.</summary>
+    /// <summary>What somebody says himself is no longer what past assignments taught.</summary>
     private IReadOnlyList<TaughtFigure>? StillTaught(Part part)
     {
         List<TaughtFigure> left = [.. part.Taught?.Where(t => t.Figure switch

@@ -95,7 +95,7 @@ public sealed record Part
     /// <summary>Frames a minute, all cameras together, where <see cref="Frames"/> says nothing; null = as is usual for its kind.</summary>
     public double? FramesPerMinute { get; init; }
 
-    /// <summary>What of it past jobs taught, and what it was without them.</summary>
+    /// <summary>What of it past assignments taught, and what it was without them.</summary>
     public IReadOnlyList<TaughtFigure>? Taught { get; init; }
 
     /// <summary>Whether flash may be used.</summary>

@@ -31,12 +31,12 @@ public sealed record Plan
     /// the file.</summary>
     [JsonIgnore] public IReadOnlyDictionary<string, double>? Left { get; init; }
 
-    /// <summary>By id, the job that things are promised to meanwhile, so that they are not here. No part of the file.</summary>
+    /// <summary>By id, the assignment that things are promised to meanwhile, so that they are not here. No part of the file.</summary>
     [JsonIgnore] public IReadOnlyDictionary<string, Promise>? Promised { get; init; }
 
-    /// <summary>The other job that has a thing on a day, be it in this plan or at home; null = none has.</summary>
+    /// <summary>The other assignment that has a thing on a day, be it in this plan or at home; null = none has.</summary>
     public Promise? PromisedOn(string item, DateOnly day) =>
-        Promised is { } promised && promised.GetValueOrDefault(item) is { } job && job.Holds(day) ? job : null;
+        Promised is { } promised && promised.GetValueOrDefault(item) is { } assignment && assignment.Holds(day) ? assignment : null;
 
     /// <summary>Who acts.</summary>
     public IReadOnlyList<Person> People { get; init; } = [];
@@ -75,7 +75,7 @@ public sealed record Assignment
     /// <summary>What the photographer calls it.</summary>
     public string Name { get; init; } = "Untitled assignment";
 
-    /// <summary>Whether two files speak of one job: the same id and name, as when a file is opened twice.</summary>
+    /// <summary>Whether two files speak of one assignment: the same id and name, as when a file is opened twice.</summary>
     public bool IsOneWith(Assignment other) => Id == other.Id && Name == other.Name;
 
     /// <summary>Free word: wedding, event, sport.</summary>

@@ -8,7 +8,7 @@ using YokePair.Core.Wording;
 namespace YokePair.Core.Pocket;
 
 /// <summary>The rest of a day, planned anew with what is left of it.</summary>
-/// <param name="Parts">The parts that are not over, in order of time, with the jobs and levels as they are now.</param>
+/// <param name="Parts">The parts that are not over, in order of time, with the duties and levels as they are now.</param>
 /// <param name="Changes">Every need that what has failed changes.</param>
 /// <param name="Told">How the rest of the day stands, and what of its battery changes is other than planned.</param>
 public sealed record RestOfDay(IReadOnlyList<PocketPart> Parts, IReadOnlyList<LiveChange> Changes, IReadOnlyList<IReadOnlyList<TextPiece>> Told);
@@ -45,7 +45,7 @@ public static class FromNow
         // As long as no battery shows anything else the plan is believed, and its changes stay where they are.
         var isRead = readings.Any(r => r.Share is not null);
         var (power, cards) = (isRead ? PowerPlans.Of(left) : planned, CardPlans.Of(day));
-        var parts = PocketFiles.PartsOf(left, person, new Jobs(day, power, cards), power, cards).Select(p => Whole(p, day.Plan.PartOf(p.Id)!, now, isRead));
+        var parts = PocketFiles.PartsOf(left, person, new Duties(day, power, cards), power, cards).Select(p => Whole(p, day.Plan.PartOf(p.Id)!, now, isRead));
         return new RestOfDay([.. parts], failed.Count == 0 ? [] : Changes(day, failed, person),
             [.. Told(day, left, planned, power, readings), .. Rooms(left.Plan, power, cards, readings)]);
     }

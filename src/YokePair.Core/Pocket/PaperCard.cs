@@ -55,11 +55,11 @@ public sealed class PaperCards
     private readonly PocketWords words;
     private readonly Names names;
     private readonly LossAnswers answers;
-    private readonly Jobs jobs;
+    private readonly Duties duties;
     private readonly string reader;
 
-    internal PaperCards(DayAnalysis day, LossAnswers answers, Jobs jobs, string reader) =>
-        (this.day, words, names, this.answers, this.jobs, this.reader) = (day, new PocketWords(day.Plan), new Names(day.Plan), answers, jobs, reader);
+    internal PaperCards(DayAnalysis day, LossAnswers answers, Duties duties, string reader) =>
+        (this.day, words, names, this.answers, this.duties, this.reader) = (day, new PocketWords(day.Plan), new Names(day.Plan), answers, duties, reader);
 
     /// <summary>The cards of a person, one for each day of work.</summary>
     internal IReadOnlyList<PaperCard> All(IReadOnlyList<LossRow> rows) => [.. Day.Stretches(day.Plan).Select(parts => Of(parts, rows))];
@@ -90,7 +90,7 @@ public sealed class PaperCards
         string[] rules = [.. new[] { part.Location }.OfType<string>(), .. words.Rules(part)];
         return new PaperPart(part.Label, part.Start, part.End, string.Join(" · ", rules),
             [.. part.Setups.Where(s => s.Person == reader && s.Body is not null).Select(s => HandOf(found, s))],
-            [.. jobs.Of(part, reader).Select(j => j.At is { } at ? FormattableString.Invariant($"{at:HH:mm} {j.Text}") : j.Text)],
+            [.. duties.Of(part, reader).Select(j => j.At is { } at ? FormattableString.Invariant($"{at:HH:mm} {j.Text}") : j.Text)],
             found.Needs.Where(n => n.Need.Importance != Importance.Nice).Select(n => n.Strands).DefaultIfEmpty(3).Min());
     }
 

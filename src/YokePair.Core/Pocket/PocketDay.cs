@@ -37,10 +37,10 @@ public sealed record PocketDay(
 /// <param name="Rules">What it asks, in words.</param>
 /// <param name="Hands">What is in the hands of whom it is for.</param>
 /// <param name="Needs">What must be photographed.</param>
-/// <param name="Jobs">What one does before it, and in it.</param>
+/// <param name="Duties">What one does before it, and in it.</param>
 public sealed record PocketPart(
     string Id, string Name, string? Location, DateTime? Start, DateTime? End, bool IsFixed, IReadOnlyList<string> Rules, IReadOnlyList<PocketHand> Hands,
-    IReadOnlyList<PocketNeed> Needs, IReadOnlyList<PocketJob> Jobs);
+    IReadOnlyList<PocketNeed> Needs, IReadOnlyList<PocketDuty> Duties);
 
 /// <summary>One hand.</summary>
 /// <param name="Position">Which: left, right.</param>

@@ -23,19 +23,19 @@ public static class PocketFiles
         if (day.Plan.PersonOf(person) is null) return null;
         var answers = new LossAnswers(day);
         var (power, cards) = (PowerPlans.Of(day), CardPlans.Of(day));
-        var jobs = new Jobs(day, power, cards);
+        var duties = new Duties(day, power, cards);
         var told = new PocketBook(day, person);
         var losses = told.Losses(answers, cancel);
         var pairs = told.Pairs(answers, cancel);
         var parts = Day.InOrder(day.Plan);
         return new PocketDay(PocketDay.FormatName, key, revision, day.Plan.Assignment.Name, person, NamesOf(day.Plan),
             [.. day.Plan.People.Where(p => p.Id != person).Select(p => p.Id)],
-            [.. parts.Select(p => PartOf(day, p, person, told, jobs, power, cards))], told.Answers, losses, pairs,
+            [.. parts.Select(p => PartOf(day, p, person, told, duties, power, cards))], told.Answers, losses, pairs,
             [
                 .. parts.AsParallel().AsOrdered().WithCancellation(cancel)
                     .SelectMany(p => Lateness.Usual.Select(m => Lateness.Of(day, power, p.Id, m))).OfType<LateDay>(),
             ],
-            new PaperCards(day, answers, jobs, person).All(LossRows.Of(day, cancel)));
+            new PaperCards(day, answers, duties, person).All(LossRows.Of(day, cancel)));
     }
 
     /// <summary>The cards of paper alone; null when there is no such person.</summary>
@@ -43,14 +43,14 @@ public static class PocketFiles
     {
         day = day.AsItIsHere();
         return day.Plan.PersonOf(person) is null ? null
-            : new PaperCards(day, new LossAnswers(day), new Jobs(day, PowerPlans.Of(day), CardPlans.Of(day)), person).All(LossRows.Of(day));
+            : new PaperCards(day, new LossAnswers(day), new Duties(day, PowerPlans.Of(day), CardPlans.Of(day)), person).All(LossRows.Of(day));
     }
 
     /// <summary>The parts of a day as a phone shows them.</summary>
-    internal static IReadOnlyList<PocketPart> PartsOf(DayAnalysis day, string person, Jobs jobs, PowerPlan power, CardPlan cards)
+    internal static IReadOnlyList<PocketPart> PartsOf(DayAnalysis day, string person, Duties duties, PowerPlan power, CardPlan cards)
     {
         var told = new PocketBook(day, person);
-        return [.. Day.InOrder(day.Plan).Select(p => PartOf(day, p, person, told, jobs, power, cards))];
+        return [.. Day.InOrder(day.Plan).Select(p => PartOf(day, p, person, told, duties, power, cards))];
     }
 
     private static Dictionary<string, string> NamesOf(Plan plan)
@@ -61,7 +61,7 @@ public static class PocketFiles
         return names;
     }
 
-    private static PocketPart PartOf(DayAnalysis day, Part part, string person, PocketBook told, Jobs jobs, PowerPlan power, CardPlan cards)
+    private static PocketPart PartOf(DayAnalysis day, Part part, string person, PocketBook told, Duties duties, PowerPlan power, CardPlan cards)
     {
         var words = new PocketWords(day.Plan);
         var found = day.PartOf(part.Id)!;
@@ -71,7 +71,7 @@ public static class PocketFiles
                 Charge(power, part, s.Body!), Room(cards, part, s.Body!)))],
             [.. found.Needs.Select(n => new PocketNeed(n.Need.Id, n.Need.Label, n.Need.Importance, n.Outcome, n.Strands,
                 double.IsPositiveInfinity(n.Ways.ToleranceSeconds) ? null : n.Ways.ToleranceSeconds, told.UsedBy(n)))],
-            jobs.Of(part, person));
+            duties.Of(part, person));
     }
 
     private static List<PocketLevel> Charge(PowerPlan power, Part part, string body) =>

@@ -24,13 +24,13 @@ internal static class ChargingNights
     /// <param name="days">The charge that each of its days takes.</param>
     /// <param name="atHome">What else is at home: of no use between two days.</param>
     /// <param name="without">Ids of chargers that do not work.</param>
-    /// <param name="otherEnds">When other jobs end: after one of the evening before, one comes home late.</param>
+    /// <param name="otherEnds">When other assignments end: after one of the evening before, one comes home late.</param>
     public static IReadOnlyList<Charging> Of(Plan plan, IReadOnlyList<PowerPlan> days, IReadOnlyList<Item> atHome, IReadOnlyList<string>? without = null,
         IReadOnlyList<DateTime>? otherEnds = null)
     {
         List<ToCharge> types = [.. days[0].Types.Select(t => new ToCharge(t.Type, Math.Min(t.Wanted, t.Carried) * (t.Each ?? 1), t.Each))];
         var first = Day.Stretches(plan)[0].Min(p => p.Start);
-        IReadOnlyList<Charging> before = first is { } at ? Of(plan, types, at, LateJob(plan, at, otherEnds ?? []), areTold: false, atHome, without) : [];
+        IReadOnlyList<Charging> before = first is { } at ? Of(plan, types, at, LateAssignment(plan, at, otherEnds ?? []), areTold: false, atHome, without) : [];
         return [.. before, .. days.SelectMany(d => d.NightBefore)];
     }
 
@@ -58,8 +58,8 @@ internal static class ChargingNights
     /// <summary>Whether a charger of a type is along, whether it works or not.</summary>
     public static bool IsTold(Plan plan, string type) => plan.Items.OfType<Charger>().Any(c => c.Takes(type));
 
-    /// <summary>The end of a job after which one is home later than usual in the evening before; null where there is none.</summary>
-    private static DateTime? LateJob(Plan plan, DateTime first, IReadOnlyList<DateTime> otherEnds)
+    /// <summary>The end of an assignment after which one is home later than usual in the evening before; null where there is none.</summary>
+    private static DateTime? LateAssignment(Plan plan, DateTime first, IReadOnlyList<DateTime> otherEnds)
     {
         var rules = plan.Rules.Power;
         var usual = first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan() - TimeSpan.FromMinutes(rules.TravelMinutes);

@@ -2,7 +2,7 @@ using YokePair.Core.Plans;
 
 namespace YokePair.Core.Record;
 
-/// <summary>What one job leaves for the next: whatever nobody has recorded is full.</summary>
+/// <summary>What one assignment leaves for the next: whatever nobody has recorded is full.</summary>
 public static class ChargeBook
 {
     /// <summary>Share of a full charge that things have as a day begins.</summary>

@@ -65,7 +65,7 @@ public enum FactKind
     /// <summary>A line of a list was opened again.</summary>
     Unticked,
 
-    /// <summary>Somebody left for the job.</summary>
+    /// <summary>Somebody left for the assignment.</summary>
     Departed,
 
     /// <summary>A thing, a camera with all on it, a bag or somebody failed on the day.</summary>

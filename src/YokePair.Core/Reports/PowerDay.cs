@@ -30,7 +30,7 @@ public sealed record PowerDay(
     /// <param name="day">The day.</param>
     /// <param name="atHome">What else is at home, where batteries are charged.</param>
     /// <param name="level">How much is taken.</param>
-    /// <param name="otherEnds">When other jobs end.</param>
+    /// <param name="otherEnds">When other assignments end.</param>
     public static PowerDay Of(DayAnalysis day, IReadOnlyList<Item> atHome, UseLevel level = UseLevel.High, IReadOnlyList<DateTime>? otherEnds = null)
     {
         var plan = day.Plan;

@@ -7,10 +7,10 @@ using YokePair.Core.Wording;
 
 namespace YokePair.Core.Season;
 
-/// <summary>What one job leaves for another.</summary>
+/// <summary>What one assignment leaves for another.</summary>
 public enum CarriedKind
 {
-    /// <summary>Things that another job has at the same time.</summary>
+    /// <summary>Things that another assignment has at the same time.</summary>
     Promised,
 
     /// <summary>Cards with pictures that are not safe.</summary>
@@ -29,20 +29,20 @@ public enum CarriedKind
     Service,
 }
 
-/// <summary>Something that carries over from one job to the next.</summary>
+/// <summary>Something that carries over from one assignment to the next.</summary>
 /// <param name="Kind">What it is.</param>
 /// <param name="Said">What is so.</param>
 /// <param name="Things">Ids of what it is about.</param>
-/// <param name="IsTrouble">Whether the next job goes without something as it stands.</param>
-/// <param name="Other">Key of the other job that has it; null = none.</param>
+/// <param name="IsTrouble">Whether the next assignment goes without something as it stands.</param>
+/// <param name="Other">Key of the other assignment that has it; null = none.</param>
 public sealed record CarriedOver(CarriedKind Kind, IReadOnlyList<TextPiece> Said, IReadOnlyList<string> Things, bool IsTrouble, string? Other = null);
 
-/// <summary>A job as the season sees it.</summary>
+/// <summary>An assignment as the season sees it.</summary>
 /// <param name="Key">Its key.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Start">When it starts.</param>
 /// <param name="End">When it ends.</param>
-public sealed record SeasonJob(string Key, string Name, DateTime Start, DateTime End);
+public sealed record SeasonAssignment(string Key, string Name, DateTime Start, DateTime End);
 
 /// <summary>Finds what carries over.</summary>
 public static class CarryingOver
@@ -50,15 +50,15 @@ public static class CarryingOver
     private const int MostNamed = 4;
     private const double NightHours = 20;
 
-    /// <summary>Everything that is to be known before a job, from the one before it on.</summary>
-    /// <param name="before">The job before; null = there is none.</param>
-    /// <param name="next">The job.</param>
+    /// <summary>Everything that is to be known before an assignment, from the one before it on.</summary>
+    /// <param name="before">The assignment before; null = there is none.</param>
+    /// <param name="next">The assignment.</param>
     /// <param name="day">Its day.</param>
     /// <param name="locker">Everything owned.</param>
     /// <param name="book">What is so of each card.</param>
-    /// <param name="isFirst">Whether it is the next job of all: what the record says now is what it finds.</param>
+    /// <param name="isFirst">Whether it is the next assignment of all: what the record says now is what it finds.</param>
     public static IReadOnlyList<CarriedOver> Of(
-        SeasonJob? before, SeasonJob next, DayAnalysis day, IReadOnlyList<Item> locker, CardBook book, bool isFirst)
+        SeasonAssignment? before, SeasonAssignment next, DayAnalysis day, IReadOnlyList<Item> locker, CardBook book, bool isFirst)
     {
         var plan = day.Whole;
         return
@@ -68,18 +68,20 @@ public static class CarryingOver
         ];
     }
 
-    /// <summary>The first thing in the way of the next job, and how many jobs after it have something in theirs.</summary>
-    /// <param name="jobs">How many jobs there are, the past ones too.</param>
+    /// <summary>The first thing in the way of the next assignment, and how many assignments after it have something in theirs.</summary>
+    /// <param name="assignments">How many assignments there are, the past ones too.</param>
     /// <param name="next">The next; null = none is ahead.</param>
     /// <param name="lines">What carries over before it and before each after it.</param>
-    public static IReadOnlyList<TextPiece> Sentence(int jobs, SeasonJob? next, IReadOnlyList<IReadOnlyList<CarriedOver>> lines)
+    public static IReadOnlyList<TextPiece> Sentence(int assignments, SeasonAssignment? next, IReadOnlyList<IReadOnlyList<CarriedOver>> lines)
     {
-        if (next is null || lines.Count == 0) return [new(jobs == 0 ? "No job is planned yet." : "No job is ahead. What the past ones teach is below.")];
+        if (next is null || lines.Count == 0) return [new(assignments == 0 ? "No assignment is planned yet."
+            : "No assignment is ahead. What the past ones teach is below.")];
         var trouble = lines[0].Where(l => l.IsTrouble).ToList();
         var later = lines.Skip(1).Count(g => g.Any(l => l.IsTrouble));
         List<TextPiece> said = trouble.Count == 0 ? [new($"Nothing stands in the way of {next.Name}.")] : [new($"Before {next.Name}: "), .. trouble[0].Said];
         if (trouble.Count > 1) said.Add(new($" {English.Capital(English.Count(trouble.Count - 1, "more thing is", "more things are"))} open."));
-        if (later > 0) said.Add(new($" {English.Capital(English.Count(later, "later job goes", "later jobs go"))} without something as it stands."));
+        if (later > 0) said.Add(
+            new($" {English.Capital(English.Count(later, "later assignment goes", "later assignments go"))} without something as it stands."));
         return said;
     }
 
@@ -87,8 +89,8 @@ public static class CarryingOver
         (plan.Promised?.Where(p => plan.ItemOf(p.Key) is not null).GroupBy(p => p.Value) ?? [])
             .Select(g => new CarriedOver(CarriedKind.Promised,
                 [new($"{Names(plan, [.. g.Select(p => p.Key)])} {(g.Count() == 1 ? "is" : "are")} promised to {g.Key.Name} at the same time: "
-                    + "this job goes without.")],
-                [.. g.Select(p => p.Key)], true, g.Key.Job));
+                    + "this assignment goes without.")],
+                [.. g.Select(p => p.Key)], true, g.Key.Assignment));
 
     private static IEnumerable<CarriedOver> Cards(Plan plan, CardBook book)
     {
@@ -106,8 +108,8 @@ public static class CarryingOver
                 + "copies enough are verified.")], [.. free.Select(c => c.Id)], false);
     }
 
-    /// <summary>Cards that two jobs take on one evening and the next day are free only once they are copied in between.</summary>
-    private static IEnumerable<CarriedOver> SameCards(SeasonJob before, SeasonJob next, Plan plan, IReadOnlyList<Item> locker)
+    /// <summary>Cards that two assignments take on one evening and the next day are free only once they are copied in between.</summary>
+    private static IEnumerable<CarriedOver> SameCards(SeasonAssignment before, SeasonAssignment next, Plan plan, IReadOnlyList<Item> locker)
     {
         var hours = (next.Start - before.End).TotalHours;
         if (hours is < 0 or > NightHours || plan.Items.OfType<Card>().Where(c => c.CanRecord && locker.Any(l => l.Id == c.Id))
@@ -119,7 +121,7 @@ public static class CarryingOver
     }
 
     /// <summary>What was left in batteries, and what the night between gets full.</summary>
-    private static IEnumerable<CarriedOver> Charge(SeasonJob? before, SeasonJob next, DayAnalysis day, IReadOnlyList<Item> locker, bool isFirst)
+    private static IEnumerable<CarriedOver> Charge(SeasonAssignment? before, SeasonAssignment next, DayAnalysis day, IReadOnlyList<Item> locker, bool isFirst)
     {
         var plan = day.Whole;
         var low = isFirst ? plan.Left?.Where(l => l.Value < 0.95 && plan.ItemOf(l.Key) is not null).OrderBy(l => l.Value).Select(l => l.Key).ToList() ?? []
@@ -134,15 +136,15 @@ public static class CarryingOver
                     new(night.Short > 0 ? $": {English.Number(night.Short)} too few, for want of bays or hours." : ".")], [], night.Short > 0, before.Key);
     }
 
-    private static IEnumerable<CarriedOver> Away(Plan plan, SeasonJob next)
+    private static IEnumerable<CarriedOver> Away(Plan plan, SeasonAssignment next)
     {
         var day = DateOnly.FromDateTime(next.Start);
         return plan.Items.Where(i => i.WhyAway(day) is not null)
             .Select(i => new CarriedOver(CarriedKind.Away, [new($"The {i.Label} is {i.WhyAway(day)}.")], [i.Id], true));
     }
 
-    /// <summary>What has a date between the two jobs.</summary>
-    private static IEnumerable<CarriedOver> Dates(SeasonJob? before, SeasonJob next, IReadOnlyList<Item> locker)
+    /// <summary>What has a date between the two assignments.</summary>
+    private static IEnumerable<CarriedOver> Dates(SeasonAssignment? before, SeasonAssignment next, IReadOnlyList<Item> locker)
     {
         var (from, to) = (DateOnly.FromDateTime(before?.Start ?? next.Start.AddDays(-14)), DateOnly.FromDateTime(next.Start));
         foreach (var item in locker.Where(i => i.To is { } last && last >= from && last < to))

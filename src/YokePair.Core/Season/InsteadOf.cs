@@ -8,7 +8,7 @@ using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Season;
 
-/// <summary>What would do instead of a thing that another job has.</summary>
+/// <summary>What would do instead of a thing that another assignment has.</summary>
 /// <param name="Said">What to do.</param>
 /// <param name="Edits">The edits that do it.</param>
 /// <param name="Gaps">Needs that are not covered then.</param>

@@ -5,7 +5,7 @@ using YokePair.Core.Taken;
 
 namespace YokePair.Core.Starting;
 
-/// <summary>A new day begins with what past jobs taught, where nobody refused it.</summary>
+/// <summary>A new day begins with what past assignments taught, where nobody refused it.</summary>
 public static class AsLearnt
 {
     /// <summary>A kind of part as long as such parts were, with people as far away as they were.</summary>
@@ -26,24 +26,24 @@ public static class AsLearnt
     /// <summary>A part with the light of its place and as many pictures as such parts had, and word of it.</summary>
     /// <param name="part">The part as its kind has it.</param>
     /// <param name="usual">Its kind as it ships or was kept; null = of no known kind.</param>
-    /// <param name="learnt">What past jobs taught.</param>
+    /// <param name="learnt">What past assignments taught.</param>
     public static Part Of(Part part, PartKind? usual, Learnt learnt)
     {
         var taught = new List<TaughtFigure>();
         if (part.Outdoors != true && part.Location is { } place && Light(learnt, place, part) is { } light
             && Math.Abs(light.Value - part.Ev) > 0.05)
         {
-            taught.Add(new TaughtFigure(TaughtKind.Ev, light.Value, part.Ev, light.Jobs));
+            taught.Add(new TaughtFigure(TaughtKind.Ev, light.Value, part.Ev, light.Assignments));
             part = part with { Ev = light.Value };
         }
         if (part.Kind is { } kind && Find(learnt, LearntKind.FramesPerMinute, kind) is { } rate)
         {
-            taught.Add(new TaughtFigure(TaughtKind.FramesPerMinute, rate.Value, FrameEstimate.PerMinute(kind), rate.Jobs));
+            taught.Add(new TaughtFigure(TaughtKind.FramesPerMinute, rate.Value, FrameEstimate.PerMinute(kind), rate.Assignments));
             part = part with { FramesPerMinute = rate.Value };
         }
         if (usual is not null && Find(learnt, LearntKind.Length, usual.Id) is { } length && part is { Start: { } start, End: { } end }
             && (end - start).TotalMinutes == length.Value && length.Value != usual.Minutes)
-            taught.Add(new TaughtFigure(TaughtKind.Minutes, length.Value, usual.Minutes, length.Jobs));
+            taught.Add(new TaughtFigure(TaughtKind.Minutes, length.Value, usual.Minutes, length.Assignments));
         return taught.Count == 0 ? part : part with { Taught = taught };
     }
 

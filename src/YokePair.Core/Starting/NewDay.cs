@@ -35,7 +35,7 @@ public static class NewDay
     /// <param name="locker">Everything owned; what is not here on the day stays at home.</param>
     /// <param name="kinds">Every kind of part, the user's own among them; null = those that ship.</param>
     /// <param name="usual">How the team works, for what the request does not say; null = not known.</param>
-    /// <param name="learnt">What past jobs taught; null = nothing.</param>
+    /// <param name="learnt">What past assignments taught; null = nothing.</param>
     /// <returns>The plan, or what is wrong with the request by field.</returns>
     public static PlanReading From(
         NewDayRequest request, IReadOnlyList<Item> locker, IReadOnlyList<PartKind>? kinds = null, UsualWays? usual = null, Learnt? learnt = null)

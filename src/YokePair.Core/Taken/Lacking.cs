@@ -15,15 +15,15 @@ public enum LackKind
     Faster,
 }
 
-/// <summary>Something that was lacking on past jobs, as a kind with figures.</summary>
+/// <summary>Something that was lacking on past assignments, as a kind with figures.</summary>
 /// <param name="Kind">In what way.</param>
 /// <param name="Glass">Id of the glass that was used for want of it; of <see cref="LackKind.Faster"/> the glass most of it was taken with.</param>
 /// <param name="FocalMm">Focal length that would have done; of <see cref="LackKind.Faster"/> none.</param>
 /// <param name="FNumber">f-number that would have done; else none.</param>
 /// <param name="Share">Share of the pictures of that glass, or camera, that tell it.</param>
 /// <param name="Frames">How many those are.</param>
-/// <param name="Jobs">In how many jobs.</param>
-public sealed record Lack(LackKind Kind, string Glass, double? FocalMm, double? FNumber, double Share, int Frames, int Jobs);
+/// <param name="Assignments">In how many assignments.</param>
+public sealed record Lack(LackKind Kind, string Glass, double? FocalMm, double? FNumber, double Share, int Frames, int Assignments);
 
 /// <summary>What was lacking.</summary>
 public static class Lacking
@@ -40,7 +40,7 @@ public static class Lacking
     public const int FewestFrames = 20;
 
     /// <summary>Finds it.</summary>
-    /// <param name="days">What past jobs used.</param>
+    /// <param name="days">What past assignments used.</param>
     /// <param name="items">Everything that is owned.</param>
     public static IReadOnlyList<Lack> Of(IReadOnlyList<TakenDay> days, IReadOnlyList<Item> items)
     {

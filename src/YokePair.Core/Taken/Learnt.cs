@@ -1,6 +1,6 @@
 namespace YokePair.Core.Taken;
 
-/// <summary>What jobs teach.</summary>
+/// <summary>What assignments teach.</summary>
 public enum LearntKind
 {
     /// <summary>Light of a kind of part in a place, EV at ISO 100.</summary>
@@ -28,7 +28,7 @@ public enum LearntKind
     Health,
 }
 
-/// <summary>A figure that past jobs teach. It is used until somebody refuses it.</summary>
+/// <summary>A figure that past assignments teach. It is used until somebody refuses it.</summary>
 /// <param name="Id">What it is refused under.</param>
 /// <param name="Kind">What it is.</param>
 /// <param name="PartKind">Kind of part it is of; null = of none.</param>
@@ -37,18 +37,18 @@ public enum LearntKind
 /// <param name="Value">The figure; of a range its lower end, of glass none.</param>
 /// <param name="To">Upper end of a range; null = no range.</param>
 /// <param name="Glass">Ids of glass, what is used most first.</param>
-/// <param name="Jobs">How many jobs tell it.</param>
+/// <param name="Assignments">How many assignments tell it.</param>
 /// <param name="From">Names of the latest of them.</param>
 /// <param name="Refused">Whether somebody refused it.</param>
 public sealed record LearntFigure(
-    string Id, LearntKind Kind, string? PartKind, string? Place, string? Thing, double Value, double? To, IReadOnlyList<string> Glass, int Jobs,
+    string Id, LearntKind Kind, string? PartKind, string? Place, string? Thing, double Value, double? To, IReadOnlyList<string> Glass, int Assignments,
     IReadOnlyList<string> From, bool Refused = false)
 {
     /// <summary>Of light, what the latest part it is of is called.</summary>
     public string? Called { get; init; }
 }
 
-/// <summary>Everything that past jobs teach.</summary>
+/// <summary>Everything that past assignments teach.</summary>
 /// <param name="Figures">The figures, in order of kind and subject.</param>
 public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
 {
@@ -62,7 +62,7 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
     public IEnumerable<LearntFigure> Used(LearntKind kind) => Figures.Where(f => f.Kind == kind && !f.Refused);
 
     /// <summary>Learns.</summary>
-    /// <param name="days">What past jobs used, the oldest first.</param>
+    /// <param name="days">What past assignments used, the oldest first.</param>
     /// <param name="refused">Ids of figures that are not to be used.</param>
     public static Learnt Of(IReadOnlyList<TakenDay> days, IReadOnlySet<string> refused)
     {
@@ -164,7 +164,7 @@ public sealed record Learnt(IReadOnlyList<LearntFigure> Figures)
     private static LearntFigure Figure(LearntKind kind, string id, IEnumerable<TakenDay> days, double value, string? partKind = null, string? place = null,
         string? thing = null)
     {
-        List<TakenDay> jobs = [.. days.Distinct()];
-        return new LearntFigure(id, kind, partKind, place, thing, value, null, [], jobs.Count, [.. jobs.TakeLast(FromNamed).Select(d => d.Name)]);
+        List<TakenDay> assignments = [.. days.Distinct()];
+        return new LearntFigure(id, kind, partKind, place, thing, value, null, [], assignments.Count, [.. assignments.TakeLast(FromNamed).Select(d => d.Name)]);
     }
 }

@@ -2,10 +2,10 @@ namespace YokePair.Core.Taken;
 
 /// <summary>A kind of part that began late.</summary>
 /// <param name="Name">What the latest of them is called.</param>
-/// <param name="Minutes">How late, in the middle of the jobs.</param>
-/// <param name="Jobs">In how many jobs.</param>
+/// <param name="Minutes">How late, in the middle of the assignments.</param>
+/// <param name="Assignments">In how many assignments.</param>
 /// <param name="After">What came before it in the latest of them; null = nothing.</param>
-public sealed record LateKind(string Name, double Minutes, int Jobs, string? After);
+public sealed record LateKind(string Name, double Minutes, int Assignments, string? After);
 
 /// <summary>What began late, by the pictures or by what was noted on the day: time is lacking before it.</summary>
 public static class RunningLate
@@ -14,7 +14,7 @@ public static class RunningLate
     public const double LeastMinutes = 10;
 
     /// <summary>Finds it, the latest first.</summary>
-    /// <param name="days">What past jobs used.</param>
+    /// <param name="days">What past assignments used.</param>
     public static IReadOnlyList<LateKind> Of(IReadOnlyList<TakenDay> days) =>
     [
         .. days.SelectMany(d => d.Parts.Select((p, n) => (Part: p, Before: n > 0 ? d.Parts[n - 1].Name : null)))

@@ -10,11 +10,11 @@ namespace YokePair.Core.Taken;
 /// <param name="Thing">Its id.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Grams">Its weight, or a usual one.</param>
-/// <param name="Taken">Pictures that count which it took in those jobs.</param>
+/// <param name="Taken">Pictures that count which it took in those assignments.</param>
 /// <param name="Of">Of how many.</param>
-/// <param name="Jobs">In how many jobs it was along.</param>
+/// <param name="Assignments">In how many assignments it was along.</param>
 /// <param name="AloneFor">Names of the needs that get worse or hang by less without it; none = it may stay at home.</param>
-public sealed record SeldomUsed(string Thing, string Name, double Grams, int Taken, int Of, int Jobs, IReadOnlyList<string> AloneFor)
+public sealed record SeldomUsed(string Thing, string Name, double Grams, int Taken, int Of, int Assignments, IReadOnlyList<string> AloneFor)
 {
     /// <summary>Whether it may stay at home.</summary>
     public bool MayStay => AloneFor.Count == 0;
@@ -26,30 +26,30 @@ public static class StayAtHome
     /// <summary>Less than this share of the pictures that count is hardly any.</summary>
     public const double Hardly = 0.02;
 
-    /// <summary>How many of the last jobs are looked at, and at least so many must tell.</summary>
-    public const int JobsLookedAt = 5;
+    /// <summary>How many of the last assignments are looked at, and at least so many must tell.</summary>
+    public const int AssignmentsLookedAt = 5;
 
     /// <summary>
-    /// What took less than two in a hundred in each of the last five jobs it was carried on. Whether it may stay at home is for the plan at
+    /// What took less than two in a hundred in each of the last five assignments it was carried on. Whether it may stay at home is for the plan at
     /// hand to say. What somebody always takes along is not spoken of.
     /// </summary>
     /// <param name="day">The plan at hand.</param>
-    /// <param name="days">What past jobs used, the oldest first.</param>
+    /// <param name="days">What past assignments used, the oldest first.</param>
     /// <param name="atHome">Where the plan does not say what a thing weighs, this does.</param>
-    /// <param name="fewest">Fewest jobs that tell.</param>
+    /// <param name="fewest">Fewest assignments that tell.</param>
     /// <param name="cancel">Ends it.</param>
     public static IReadOnlyList<SeldomUsed> Of(
-        DayAnalysis day, IReadOnlyList<TakenDay> days, IReadOnlyList<Item> atHome, int fewest = JobsLookedAt, CancellationToken cancel = default)
+        DayAnalysis day, IReadOnlyList<TakenDay> days, IReadOnlyList<Item> atHome, int fewest = AssignmentsLookedAt, CancellationToken cancel = default)
     {
         var seldom = day.Whole.Items.Where(i => i is Body or Lens && i.Keep != Keep.Always)
-            .Select(i => (Item: i, Jobs: days.Where(d => d.Carried.Contains(i.Id) && (d.Kept ?? d.Frames) > 0).TakeLast(JobsLookedAt).ToList()))
-            .Where(i => i.Jobs.Count >= fewest && i.Jobs.TrueForAll(d => ShareOf(d, i.Item.Id) < Hardly)).ToList();
+            .Select(i => (Item: i, Assignments: days.Where(d => d.Carried.Contains(i.Id) && (d.Kept ?? d.Frames) > 0).TakeLast(AssignmentsLookedAt).ToList()))
+            .Where(i => i.Assignments.Count >= fewest && i.Assignments.TrueForAll(d => ShareOf(d, i.Item.Id) < Hardly)).ToList();
         if (seldom.Count == 0) return [];
         var dead = Together(new DeadWeightProblem(day, atHome, cancel), [.. seldom.Select(s => s.Item.Id)]);
         var with = DayVerdict.Of(day);
         return [.. seldom.Select(s => new SeldomUsed(
             s.Item.Id, s.Item.Label, s.Item.WeightG ?? atHome.FirstOrDefault(h => h.Id == s.Item.Id)?.WeightG ?? UsualWeights.Of(s.Item),
-            s.Jobs.Sum(d => CountOf(d, s.Item.Id)), s.Jobs.Sum(d => d.Kept ?? d.Frames), s.Jobs.Count,
+            s.Assignments.Sum(d => CountOf(d, s.Item.Id)), s.Assignments.Sum(d => d.Kept ?? d.Frames), s.Assignments.Count,
             dead.Contains(s.Item.Id) ? [] : AloneFor(day, with, s.Item.Id))).OrderBy(s => !s.MayStay).ThenByDescending(s => s.Grams)];
     }
 

@@ -119,7 +119,8 @@ internal sealed class Kit
         var with => $"with the {Items[with].Label}, {Why(with, day)}",
     };
 
-    private string? Why(int item, DateOnly day) => Items[item].WhyAway(day) ?? (Plan.PromisedOn(Items[item].Id, day) is { } job ? $"promised to {job.Name}" : null);
+    private string? Why(int item, DateOnly day) => Items[item].WhyAway(day)
+        ?? (Plan.PromisedOn(Items[item].Id, day) is { } assignment ? $"promised to {assignment.Name}" : null);
 
     /// <summary>By item, whether a part that goes on at the same time elsewhere has it in a hand or in its lights, and this part has not.</summary>
     public bool[] HeldElsewhere(Part part)

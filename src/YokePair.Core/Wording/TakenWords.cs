@@ -6,7 +6,7 @@ using YokePair.Core.Taken;
 
 namespace YokePair.Core.Wording;
 
-/// <summary>What a day used and what jobs teach, in words.</summary>
+/// <summary>What a day used and what assignments teach, in words.</summary>
 public static class TakenWords
 {
     /// <summary>What was carried and what of it took the pictures.</summary>
@@ -84,25 +84,25 @@ public static class TakenWords
     {
         LackKind.Longer => $"A lens that reaches {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its long end, or cropped, in "
             + $"{English.Number(lack.Frames)} pictures"
-            + $" ({Percent(lack.Share)} of its own){Jobs(lack)}.",
+            + $" ({Percent(lack.Share)} of its own){Assignments(lack)}.",
         LackKind.Wider => $"A lens of {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its short end in {English.Number(lack.Frames)} "
-            + $"pictures ({Percent(lack.Share)} of its own){Jobs(lack)}.",
+            + $"pictures ({Percent(lack.Share)} of its own){Assignments(lack)}.",
         _ => $"More light, or f/{English.Tenths(lack.FNumber!.Value)} in place of the {name(lack.Glass)}: {English.Number(lack.Frames)} of its pictures "
-            + $"({Percent(lack.Share)}) went over the ISO you deliver{Jobs(lack)}.",
+            + $"({Percent(lack.Share)}) went over the ISO you deliver{Assignments(lack)}.",
     };
 
     /// <summary>A kind of part that began late.</summary>
     public static string Of(LateKind late)
     {
-        var jobs = late.Jobs == 1 ? "" : $" in {English.Number(late.Jobs)} jobs";
+        var assignments = late.Assignments == 1 ? "" : $" in {English.Number(late.Assignments)} assignments";
         var after = late.After is { } before ? $"; {English.Lower(before)} before it takes more than it is given" : "";
-        return $"Time: {English.Lower(late.Name)} began {English.Whole(late.Minutes)} min late{jobs}{after}.";
+        return $"Time: {English.Lower(late.Name)} began {English.Whole(late.Minutes)} min late{assignments}{after}.";
     }
 
     /// <summary>Something that hardly came out, and what to do with it on the plan at hand.</summary>
     public static IReadOnlyList<TextPiece> Of(SeldomUsed seldom)
     {
-        var took = $"took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Jobs)}";
+        var took = $"took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Assignments)}";
         return seldom.MayStay
             ? [new($"Leave it? The {seldom.Name} {took}, and nothing here gets worse without it ("), new("", Grams: seldom.Grams), new(").")]
             : [new($"Keep the {seldom.Name}: alone for {English.List(English.Few(seldom.AloneFor, 3))}, though it {took}.")];
@@ -113,9 +113,9 @@ public static class TakenWords
         $"The clock of {camera} is {English.Seconds(Math.Abs(clock.Seconds))} {(clock.Seconds > 0 ? "ahead of" : "behind")} {other}, by "
             + $"{English.Count(clock.Moments, "moment", "moments")} both took.";
 
-    private static string Jobs(Lack lack) => lack.Jobs == 1 ? "" : $", over {English.Number(lack.Jobs)} jobs";
+    private static string Assignments(Lack lack) => lack.Assignments == 1 ? "" : $", over {English.Number(lack.Assignments)} assignments";
 
-    private static string Times(int jobs) => jobs == 1 ? "this job" : $"{English.Number(jobs)} jobs";
+    private static string Times(int assignments) => assignments == 1 ? "this assignment" : $"{English.Number(assignments)} assignments";
 
     private static string Percent(double share) => share.ToString("P0", CultureInfo.InvariantCulture).Replace(" ", "", StringComparison.Ordinal);
 

@@ -12,7 +12,7 @@ namespace YokePair.Web.After;
 /// <param name="Folders">Folders whose pictures may be read.</param>
 /// <param name="Reading">How the reading stands; null = none was begun.</param>
 /// <param name="Used">What the day used; null = nothing was read yet.</param>
-/// <param name="Learnt">What past jobs teach that bears on this one, or came of it.</param>
+/// <param name="Learnt">What past assignments teach that bears on this one, or came of it.</param>
 public sealed record AfterPage(
     string Name, IReadOnlyList<string> Folders, PictureReading? Reading, UsedPage? Used, IReadOnlyList<LearntLine> Learnt);
 

@@ -8,7 +8,7 @@ using YokePair.Web.Sessions;
 
 namespace YokePair.Web.After;
 
-/// <summary>A job as it was, in one file that anybody can open: plan, record, figures and verdict.</summary>
+/// <summary>An assignment as it was, in one file that anybody can open: plan, record, figures and verdict.</summary>
 internal static class ArchiveFile
 {
     /// <summary>Makes the ZIP.</summary>

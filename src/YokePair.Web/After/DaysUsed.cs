@@ -38,7 +38,7 @@ internal sealed class DaysUsed(Days days, UsedStore used)
     public async Task<Recognition> RecogniseAsync(Plan plan, TakenRoll roll, CancellationToken cancel) =>
         Recognition.Of(roll, plan.Items, (await days.LockerAsync(cancel)).Things, await used.AnswersAsync(Things, cancel));
 
-    /// <summary>What past jobs teach.</summary>
+    /// <summary>What past assignments teach.</summary>
     public async Task<Learnt> LearntAsync(CancellationToken cancel) =>
         Learnt.Of([.. (await used.AllAsync(cancel)).Select(d => d.Day)], (await used.AnswersAsync(Refusals, cancel)).Keys.ToHashSet(StringComparer.Ordinal));
 

@@ -20,7 +20,7 @@ public sealed record LearntLine(LearntFigure Figure, string Said, string? Now, b
 /// <param name="Use">Whether it is used; of a figure of a thing, taken up into the locker.</param>
 public sealed record LearntAnswer(string Id, bool Use);
 
-/// <summary>What past jobs teach, and the locker.</summary>
+/// <summary>What past assignments teach, and the locker.</summary>
 internal sealed class LearntFigures(DaysUsed used, UsedStore answers, LockerStore locker)
 {
     /// <summary>Everything that was learnt.</summary>
@@ -68,7 +68,8 @@ internal sealed class LearntFigures(DaysUsed used, UsedStore answers, LockerStor
         var text = value.ToString(CultureInfo.InvariantCulture);
         var (changed, _) = LockerFigures.Change(thing, [KeyValuePair.Create(NameOf(figure), (string?)text)]);
         if (changed is null) return;
-        var label = FormattableString.Invariant($"{thing.Label}: {NameOf(figure)} {text}, as {figure.Jobs} {(figure.Jobs == 1 ? "job tells" : "jobs tell")}");
+        var label = FormattableString.Invariant(
+            $"{thing.Label}: {NameOf(figure)} {text}, as {figure.Assignments} {(figure.Assignments == 1 ? "assignment tells" : "assignments tell")}");
         await locker.ChangeAsync(label, [new LockerChange(thing.Id, stored.Revisions[thing.Id], changed)], cancel);
     }
 

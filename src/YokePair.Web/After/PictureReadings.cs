@@ -17,10 +17,10 @@ public sealed record PictureReading(string Folder, string? Delivered, int Read, 
 internal sealed class PictureReadings(IServiceScopeFactory scopes, IHostApplicationLifetime life, TimeProvider clock) : IDisposable
 {
     private readonly Lock one = new();
-    private readonly Dictionary<string, Job> jobs = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Reading> readings = new(StringComparer.Ordinal);
     private readonly SemaphoreSlim turn = new(1);
 
-    private sealed record Job(string Folder, string? Delivered, CancellationTokenSource Stop)
+    private sealed record Reading(string Folder, string? Delivered, CancellationTokenSource Stop)
     {
         public ReadingStep First { get; set; }
 
@@ -35,20 +35,21 @@ internal sealed class PictureReadings(IServiceScopeFactory scopes, IHostApplicat
     public PictureReading? Of(string key)
     {
         lock (one)
-            return jobs.GetValueOrDefault(key) is not { } job ? null : new PictureReading(
-                job.Folder, job.Delivered, job.First.Read + job.Second.Read, job.First.Total + job.Second.Total, job.Running, job.Problem);
+            return readings.GetValueOrDefault(key) is not { } reading ? null : new PictureReading(
+                reading.Folder, reading.Delivered, reading.First.Read + reading.Second.Read, reading.First.Total + reading.Second.Total, reading.Running,
+                    reading.Problem);
     }
 
     /// <summary>Begins to read; what is being read of that assignment is stopped.</summary>
     public void Begin(string key, string folder, string? delivered)
     {
-        var job = new Job(folder, delivered, new CancellationTokenSource());
+        var reading = new Reading(folder, delivered, new CancellationTokenSource());
         lock (one)
         {
-            if (jobs.GetValueOrDefault(key) is { Running: true } before) before.Stop.Cancel();
-            jobs[key] = job;
+            if (readings.GetValueOrDefault(key) is { Running: true } before) before.Stop.Cancel();
+            readings[key] = reading;
         }
-        _ = Task.Run(() => RunAsync(key, job));
+        _ = Task.Run(() => RunAsync(key, reading));
     }
 
     /// <summary>Stops it; false = nothing is being read.</summary>
@@ -56,25 +57,25 @@ internal sealed class PictureReadings(IServiceScopeFactory scopes, IHostApplicat
     {
         lock (one)
         {
-            if (jobs.GetValueOrDefault(key) is not { Running: true } job) return false;
-            job.Stop.Cancel();
+            if (readings.GetValueOrDefault(key) is not { Running: true } reading) return false;
+            reading.Stop.Cancel();
             return true;
         }
     }
 
-    private async Task RunAsync(string key, Job job)
+    private async Task RunAsync(string key, Reading reading)
     {
-        using var ends = CancellationTokenSource.CreateLinkedTokenSource(job.Stop.Token, life.ApplicationStopping);
+        using var ends = CancellationTokenSource.CreateLinkedTokenSource(reading.Stop.Token, life.ApplicationStopping);
         try
         {
             await turn.WaitAsync(ends.Token);
             try
             {
-                var all = PictureFolder.Read(job.Folder, step => job.First = step, ends.Token);
-                var delivered = job.Delivered is null ? null : PictureFolder.Read(job.Delivered, step => job.Second = step, ends.Token);
-                if (all.Told.Count == 0) job.Problem = all.Faulty.Count == 0 ? "There is no picture in it."
+                var all = PictureFolder.Read(reading.Folder, step => reading.First = step, ends.Token);
+                var delivered = reading.Delivered is null ? null : PictureFolder.Read(reading.Delivered, step => reading.Second = step, ends.Token);
+                if (all.Told.Count == 0) reading.Problem = all.Faulty.Count == 0 ? "There is no picture in it."
                     : $"None of its {all.Faulty.Count} pictures could be read: {all.Faulty[0].Name} {all.Faulty[0].Why}.";
-                else await KeepAsync(key, job, TakenRoll.Of(all.Told, delivered?.Told), [.. all.Faulty, .. delivered?.Faulty ?? []], ends.Token);
+                else await KeepAsync(key, reading, TakenRoll.Of(all.Told, delivered?.Told), [.. all.Faulty, .. delivered?.Faulty ?? []], ends.Token);
             }
             finally
             {
@@ -83,29 +84,29 @@ internal sealed class PictureReadings(IServiceScopeFactory scopes, IHostApplicat
         }
         catch (OperationCanceledException)
         {
-            job.Problem = "It was stopped; what was known before is kept.";
+            reading.Problem = "It was stopped; what was known before is kept.";
         }
         catch (Exception e) when (e is IOException or UnauthorizedAccessException or System.Data.Common.DbException)
         {
-            job.Problem = e.Message;
+            reading.Problem = e.Message;
         }
         finally
         {
-            job.Running = false;
+            reading.Running = false;
         }
     }
 
-    private async Task KeepAsync(string key, Job job, TakenRoll roll, IReadOnlyList<UnsafeFile> faulty, CancellationToken cancel)
+    private async Task KeepAsync(string key, Reading reading, TakenRoll roll, IReadOnlyList<UnsafeFile> faulty, CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
         await scope.ServiceProvider.GetRequiredService<DaysUsed>()
-            .KeepAsync(key, job.Folder, job.Delivered, roll, faulty, clock.GetUtcNow().UtcDateTime, cancel);
+            .KeepAsync(key, reading.Folder, reading.Delivered, roll, faulty, clock.GetUtcNow().UtcDateTime, cancel);
     }
 
     /// <inheritdoc/>
     public void Dispose()
     {
         turn.Dispose();
-        foreach (var job in jobs.Values) job.Stop.Dispose();
+        foreach (var reading in readings.Values) reading.Stop.Dispose();
     }
 }

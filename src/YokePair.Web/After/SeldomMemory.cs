@@ -10,7 +10,7 @@ namespace YokePair.Web.After;
 /// <summary>What hardly ever comes out of the bag.</summary>
 /// <param name="Today">Of this day's own pictures.</param>
 /// <param name="Told">What of it is there for safety alone, and what could have stayed; empty where nothing was read.</param>
-/// <param name="Lately">Of the last jobs, for the plan as it is.</param>
+/// <param name="Lately">Of the last assignments, for the plan as it is.</param>
 public sealed record SeldomPage(IReadOnlyList<SeldomUsed> Today, IReadOnlyList<TextPiece> Told, IReadOnlyList<SeldomLine> Lately);
 
 /// <summary>Something that hardly came out of the bag lately.</summary>

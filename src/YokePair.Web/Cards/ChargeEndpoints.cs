@@ -15,7 +15,7 @@ public sealed record ChargedRequest(IReadOnlyList<string>? Things = null);
 /// <param name="Facts">How many facts.</param>
 public sealed record Noted(int Facts);
 
-/// <summary>What one job leaves for the next.</summary>
+/// <summary>What one assignment leaves for the next.</summary>
 internal static class ChargeEndpoints
 {
     private const int MostThings = 500;

@@ -7,8 +7,8 @@ namespace YokePair.Web.Cards;
 
 /// <summary>What can be copied from and to, and the copies.</summary>
 /// <param name="Folders">Folders in those that were allowed at the start.</param>
-/// <param name="Jobs">Copies, the newest first.</param>
-public sealed record CopyPage(IReadOnlyList<string> Folders, IReadOnlyList<CopyJob> Jobs);
+/// <param name="Tasks">Copies, the newest first.</param>
+public sealed record CopyPage(IReadOnlyList<string> Folders, IReadOnlyList<CopyTask> Tasks);
 
 /// <summary>A copy to be made.</summary>
 /// <param name="Source">Full path of a card's folder; with no targets, of a bag that is read again.</param>
@@ -33,13 +33,13 @@ internal static class CopyEndpoints
     public static void MapCopies(this IEndpointRouteBuilder api)
     {
         var copies = api.MapGroup("/copies");
-        copies.MapGet("", (Roots roots, CopyJobs jobs) => Results.Ok(new CopyPage(roots.Folders(), jobs.All()))).WithName("ShowCopies").Produces<CopyPage>();
-        copies.MapPost("", Begin).WithName("Copy").Produces<CopyJob>(StatusCodes.Status202Accepted).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        copies.MapDelete("/{id:int}", (int id, CopyJobs jobs) => jobs.Stop(id) ? Results.NoContent() : Problems.NotFound("copy"))
+        copies.MapGet("", (Roots roots, CopyTasks tasks) => Results.Ok(new CopyPage(roots.Folders(), tasks.All()))).WithName("ShowCopies").Produces<CopyPage>();
+        copies.MapPost("", Begin).WithName("Copy").Produces<CopyTask>(StatusCodes.Status202Accepted).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        copies.MapDelete("/{id:int}", (int id, CopyTasks tasks) => tasks.Stop(id) ? Results.NoContent() : Problems.NotFound("copy"))
             .WithName("StopCopy").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static IResult Begin(CardCopyRequest request, Roots roots, CopyJobs jobs, TimeProvider clock)
+    private static IResult Begin(CardCopyRequest request, Roots roots, CopyTasks tasks, TimeProvider clock)
     {
         try
         {
@@ -60,7 +60,7 @@ internal static class CopyEndpoints
             var fact = string.IsNullOrWhiteSpace(request.Card) || targets.Count == 0 ? null
                 : new Fact(FactKind.Copied, request.Card.Trim(), clock.GetUtcNow().UtcDateTime, request.Day, string.IsNullOrWhiteSpace(request.Who) ? null
                     : request.Who.Trim());
-            return Results.Accepted(value: jobs.Begin(new CopyWork(source, targets, name), fact));
+            return Results.Accepted(value: tasks.Begin(new CopyWork(source, targets, name), fact));
         }
         catch (CopyRefusedException e)
         {

@@ -12,7 +12,7 @@ namespace YokePair.Web.Lists;
 /// <param name="Who">Who says so; null = nobody in particular.</param>
 public sealed record TickRequest(string Line, bool Done, string? Who = null);
 
-/// <summary>Somebody leaves for the job.</summary>
+/// <summary>Somebody leaves for the assignment.</summary>
 /// <param name="Words">What is typed where something is open that a picture hangs by.</param>
 /// <param name="Who">Who leaves; null = nobody in particular.</param>
 public sealed record DepartRequest(string? Words = null, string? Who = null);

@@ -9,17 +9,17 @@ using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Season;
 
-/// <summary>The jobs in order, and what carries over between them.</summary>
-/// <param name="Sentence">What is to be seen to before the next job.</param>
-/// <param name="Jobs">Each job with its strands.</param>
-/// <param name="Between">What carries over, before each job yet to come that is near.</param>
-/// <param name="Learnt">What past jobs teach.</param>
+/// <summary>The assignments in order, and what carries over between them.</summary>
+/// <param name="Sentence">What is to be seen to before the next assignment.</param>
+/// <param name="Assignments">Each assignment with its strands.</param>
+/// <param name="Between">What carries over, before each assignment yet to come that is near.</param>
+/// <param name="Learnt">What past assignments teach.</param>
 /// <param name="Lacks">What was lacking on them.</param>
 public sealed record SeasonPage(
-    IReadOnlyList<TextPiece> Sentence, IReadOnlyList<SeasonTick> Jobs, IReadOnlyList<SeasonGap> Between, IReadOnlyList<LearntLine> Learnt,
+    IReadOnlyList<TextPiece> Sentence, IReadOnlyList<SeasonTick> Assignments, IReadOnlyList<SeasonGap> Between, IReadOnlyList<LearntLine> Learnt,
     IReadOnlyList<string> Lacks);
 
-/// <summary>A job in the strip.</summary>
+/// <summary>An assignment in the strip.</summary>
 /// <param name="Key">Its key.</param>
 /// <param name="Name">What it is called.</param>
 /// <param name="Start">When it starts.</param>
@@ -28,18 +28,18 @@ public sealed record SeasonPage(
 /// <param name="HasPictures">Whether its pictures were read.</param>
 public sealed record SeasonTick(string Key, string Name, DateTime Start, int? Strands, bool IsPast, bool HasPictures);
 
-/// <summary>What is to be known before a job.</summary>
-/// <param name="Job">Key of the job.</param>
+/// <summary>What is to be known before an assignment.</summary>
+/// <param name="Assignment">Key of the assignment.</param>
 /// <param name="After">Key of the one before; null = none.</param>
 /// <param name="Revision">Its revision.</param>
 /// <param name="Lines">What carries over; none = nothing.</param>
-/// <param name="Instead">What would do instead of what another job has.</param>
-public sealed record SeasonGap(string Job, string? After, int Revision, IReadOnlyList<CarriedOver> Lines, IReadOnlyList<Instead> Instead);
+/// <param name="Instead">What would do instead of what another assignment has.</param>
+public sealed record SeasonGap(string Assignment, string? After, int Revision, IReadOnlyList<CarriedOver> Lines, IReadOnlyList<Instead> Instead);
 
 /// <summary>The season.</summary>
 internal static class SeasonEndpoints
 {
-    /// <summary>Jobs ahead that are looked into; what lies beyond has time.</summary>
+    /// <summary>Assignments ahead that are looked into; what lies beyond has time.</summary>
     private const int LookedInto = 8;
 
     public static void MapSeason(this IEndpointRouteBuilder api) => api.MapGet("/season", Show).WithName("ShowSeason").Produces<SeasonPage>();
@@ -51,25 +51,28 @@ internal static class SeasonEndpoints
         var locker = await days.LockerAsync(cancel);
         var past = await used.AllAsync(cancel);
         var read = past.Select(d => d.Key).ToHashSet(StringComparer.Ordinal);
-        var jobs = (await plans.SummariesAsync(cancel)).Where(s => s.Start is not null).Select(s => (Head: s, Known: Summaries.Read(s.Summary)))
-            .Select(s => (s.Head, s.Known, Job: new SeasonJob(s.Head.Key, s.Head.Name, s.Head.Start!.Value, s.Known?.End ?? s.Head.Start.Value.AddHours(10))))
+        var assignments = (await plans.SummariesAsync(cancel)).Where(s => s.Start is not null).Select(s => (Head: s, Known: Summaries.Read(s.Summary)))
+            .Select(s => (s.Head, s.Known, Assignment: new SeasonAssignment(s.Head.Key, s.Head.Name, s.Head.Start!.Value, s.Known?.End
+                ?? s.Head.Start.Value.AddHours(10))))
                 .ToList();
-        var ahead = jobs.FindIndex(j => j.Job.End >= now && j.Head.Shelf == Shelf.Current) is var n and >= 0 ? n : jobs.Count;
+        var ahead = assignments.FindIndex(j => j.Assignment.End >= now && j.Head.Shelf == Shelf.Current) is var n and >= 0 ? n : assignments.Count;
         var names = locker.Things.ToDictionary(t => t.Id, t => t.Label, StringComparer.Ordinal);
         var book = new CardBook(locker.Record.States, id => names.GetValueOrDefault(id, id));
         var between = new List<SeasonGap>();
-        for (var i = ahead; i < Math.Min(jobs.Count, ahead + LookedInto); i++)
+        for (var i = ahead; i < Math.Min(assignments.Count, ahead + LookedInto); i++)
         {
-            if (jobs[i].Head.Shelf != Shelf.Current || await SessionOf(jobs[i].Head.Key) is not { } session) continue;
-            if (jobs[i].Known is null) _ = summaries.WorkOut(jobs[i].Head.Key);
-            var before = i == 0 ? null : jobs[i - 1].Job;
-            var lines = CarryingOver.Of(before, jobs[i].Job, session.Whole, locker.Things, book, i == ahead);
-            between.Add(new SeasonGap(jobs[i].Head.Key, before?.Key, session.Stored.Revision, lines,
+            if (assignments[i].Head.Shelf != Shelf.Current || await SessionOf(assignments[i].Head.Key) is not { } session) continue;
+            if (assignments[i].Known is null) _ = summaries.WorkOut(assignments[i].Head.Key);
+            var before = i == 0 ? null : assignments[i - 1].Assignment;
+            var lines = CarryingOver.Of(before, assignments[i].Assignment, session.Whole, locker.Things, book, i == ahead);
+            between.Add(new SeasonGap(assignments[i].Head.Key, before?.Key, session.Stored.Revision, lines,
                 session.Plan.Promised is null ? [] : InsteadOf.Of(session.Whole, locker.Things, cancel)));
         }
         return Results.Ok(new SeasonPage(
-            CarryingOver.Sentence(jobs.Count, jobs.Find(j => between.Count > 0 && j.Head.Key == between[0].Job).Job, [.. between.Select(g => g.Lines)]),
-            [.. jobs.Select(j => new SeasonTick(j.Head.Key, j.Head.Name, j.Job.Start, j.Known?.Strands, j.Job.End < now, read.Contains(j.Head.Key)))],
+            CarryingOver.Sentence(assignments.Count, assignments.Find(j => between.Count > 0 && j.Head.Key == between[0].Assignment).Assignment,
+                [.. between.Select(g => g.Lines)]),
+            [.. assignments.Select(j => new SeasonTick(j.Head.Key, j.Head.Name, j.Assignment.Start, j.Known?.Strands, j.Assignment.End < now,
+                read.Contains(j.Head.Key)))],
             between, await learnt.LinesAsync(cancel), Lacks()));
 
         List<string> Lacks()

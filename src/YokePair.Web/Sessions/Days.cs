@@ -12,7 +12,7 @@ namespace YokePair.Web.Sessions;
 /// <param name="Locker">Revision of the locker.</param>
 /// <param name="Whole">The day with nothing pulled.</param>
 /// <param name="Day">The day with what is pulled; the same where nothing is.</param>
-/// <param name="Others">What other jobs it was looked at with, in one text.</param>
+/// <param name="Others">What other assignments it was looked at with, in one text.</param>
 public sealed record Session(StoredPlan Stored, int Locker, DayAnalysis Whole, DayAnalysis Day, string Others = "")
 {
     private readonly Lazy<Report> board = new(() => Whole.Report(withEvents: false), LazyThreadSafetyMode.PublicationOnly);
@@ -105,7 +105,7 @@ public sealed class Days(PlanStore plans, LockerStore lockers, SessionCache cach
             var promised = new Dictionary<string, Promise>(StringComparer.Ordinal);
             if (Others.Count == 0) return null;
             var owned = Locker.Things.ToDictionary(t => t.Id, StringComparer.Ordinal);
-            // A day that was opened twice is one job.
+            // A day that was opened twice is one assignment.
             foreach (var (other, plan) in Others.Zip(Plans).Where(o => o.Second is { } p && !p.Assignment.IsOneWith(own.Assignment)))
                 foreach (var item in plan?.Items.Where(i => !i.Wanted && owned.TryGetValue(i.Id, out var at) && at.IsOneWith(i)) ?? [])
                     if (own.ItemOf(item.Id)?.IsOneWith(item) != false)

@@ -9,7 +9,7 @@ namespace YokePair.Web.Sessions;
 /// <param name="Revision">Its revision.</param>
 /// <param name="Locker">Revision of the locker.</param>
 /// <param name="Pulled">What is pulled, in one text.</param>
-/// <param name="Others">What other jobs go on meanwhile, in one text.</param>
+/// <param name="Others">What other assignments go on meanwhile, in one text.</param>
 public sealed record State(string Key, int Revision, int Locker, string Pulled = "", string Others = "");
 
 /// <summary>

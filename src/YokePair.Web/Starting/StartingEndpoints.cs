@@ -136,14 +136,14 @@ internal static class StartingEndpoints
         var locker = await lockers.ThingsAsync(cancel);
         var (usual, learnt) = (UsualWays.Of(await store.LatestAsync(cancel)), await used.LearntAsync(cancel));
         var made = NewDay.From(request, locker.Things, locker.Kinds, usual, learnt);
-        // What another job has at that time is left to it, as long as there is something to photograph with.
+        // What another assignment has at that time is left to it, as long as there is something to photograph with.
         if (made.Plan is { } plan && await LeftAsync(plan, locker.Things, request.Again, store, cancel) is { } left)
             made = NewDay.From(request, left, locker.Kinds, usual, learnt);
         if (made.Plan is null) return Problems.Unprocessable("The day was not made.", made.Problems);
         return request.Again is { } again ? await StartAgain(again, made.Plan, store, cancel) : Kept(await store.AddAsync(made.Plan, cancel));
     }
 
-    /// <summary>What no other job has meanwhile; null where none has anything, or nothing to photograph with would be left.</summary>
+    /// <summary>What no other assignment has meanwhile; null where none has anything, or nothing to photograph with would be left.</summary>
     private static async Task<IReadOnlyList<Item>?> LeftAsync(Plan plan, IReadOnlyList<Item> things, string? again, PlanStore store, CancellationToken cancel)
     {
         if (plan.Parts.Min(p => p.Start) is not { } start || plan.Parts.Max(p => p.End) is not { } end) return null;

@@ -13,7 +13,7 @@ import { PartsUsed } from "./PartsUsed";
 import { Pictures } from "./Pictures";
 import { useAfter } from "./useAfter";
 
-/** Afterwards: what was really used, what is asked once, and what the next job starts with. */
+/** Afterwards: what was really used, what is asked once, and what the next assignment starts with. */
 // Long: the markup of the page.
 export function After() {
   const { assignment = "" } = useParams();
@@ -41,7 +41,7 @@ export function After() {
             <aside className="flex flex-col gap-4">
               <AskedOnce used={used} after={after} />
               <LearntList
-                title="What the next job starts with"
+                title="What the next assignment starts with"
                 lines={data.learnt}
                 use={(id, use) => after.learnt.mutate({ id, use })}
               />

@@ -17,7 +17,7 @@ interface Lines {
   use: (id: string, use: boolean) => void;
 }
 
-/** What past jobs teach, each figure with how many tell it; refused with one touch. */
+/** What past assignments teach, each figure with how many tell it; refused with one touch. */
 export function LearntList({ title, lines, use }: Lines) {
   if (lines.length === 0) return null;
   const kinds = [...new Set(lines.map((l) => l.figure.kind))];
@@ -41,7 +41,7 @@ export function LearntList({ title, lines, use }: Lines) {
 }
 
 function Line({ line: l, use }: { line: LearntLine; use: Lines["use"] }) {
-  const { refused, jobs, from, value, id } = l.figure;
+  const { refused, assignments, from, value, id } = l.figure;
   const isTaken = l.now == null || l.now === String(value);
   // A figure of a thing is a figure of the locker: it is used once it stands there.
   const isUsed = !refused && isTaken;
@@ -50,7 +50,7 @@ function Line({ line: l, use }: { line: LearntLine; use: Lines["use"] }) {
       <span className={`min-w-0 flex-1 ${refused ? "text-quiet line-through" : ""}`}>
         {l.said}{" "}
         <span className="text-quiet" title={from.join(", ")}>
-          {jobs === 1 ? "from one job" : `from ${jobs} jobs`}
+          {assignments === 1 ? "from one assignment" : `from ${assignments} assignments`}
           {l.now != null && !isTaken && `; the locker says ${l.now}`}
         </span>
       </span>

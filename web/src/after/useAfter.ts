@@ -53,7 +53,7 @@ export function useAfter(key: string) {
   return { ...query, begin, stop, thing, batteries, clock, learnt };
 }
 
-/** Says whether a figure that past jobs taught is used. */
+/** Says whether a figure that past assignments taught is used. */
 export function useUseLearnt(then: () => unknown) {
   return useMutation({
     mutationFn: (body: { id: string; use: boolean }) => answer(api.PUT("/api/learnt", { body })),

@@ -1365,7 +1365,7 @@ export interface components {
             folders: string[];
             reading: null | components["schemas"]["PictureReading"];
             used: null | components["schemas"]["UsedPage"];
-            /** @description What past jobs teach that bears on this one, or came of it. */
+            /** @description What past assignments teach that bears on this one, or came of it. */
             learnt: components["schemas"]["LearntLine"][];
         };
         /**
@@ -2361,11 +2361,11 @@ export interface components {
          */
         CardWayKind: "planned" | "oneBigPair" | "twoJoins" | "perPart";
         /**
-         * @description What one job leaves for another.
+         * @description What one assignment leaves for another.
          * @enum {unknown}
          */
         CarriedKind: "promised" | "cards" | "charge" | "away" | "return" | "service";
-        /** @description Something that carries over from one job to the next. */
+        /** @description Something that carries over from one assignment to the next. */
         CarriedOver: {
             /** @description What it is. */
             kind: components["schemas"]["CarriedKind"];
@@ -2373,9 +2373,9 @@ export interface components {
             said: components["schemas"]["TextPiece"][];
             /** @description Ids of what it is about. */
             things: string[];
-            /** @description Whether the next job goes without something as it stands. */
+            /** @description Whether the next assignment goes without something as it stands. */
             isTrouble: boolean;
-            /** @description Key of the other job that has it; null = none. */
+            /** @description Key of the other assignment that has it; null = none. */
             other?: null | string;
         };
         /** @description A thing as it is carried, with what is on it. */
@@ -2653,8 +2653,45 @@ export interface components {
             /** Format: date */
             day: string;
         };
+        /** @description What can be copied from and to, and the copies. */
+        CopyPage: {
+            /** @description Folders in those that were allowed at the start. */
+            folders: string[];
+            /** @description Copies, the newest first. */
+            tasks: components["schemas"]["CopyTask"][];
+        };
+        /**
+         * @description What is done.
+         * @enum {unknown}
+         */
+        CopyPhase: "waiting" | "copying" | "reading" | "safe" | "notSafe" | "stopped";
+        /** @description Copies of a thing, numbered on. */
+        CopyRequest: {
+            id: string;
+            /** Format: int32 */
+            copies: number;
+        };
+        /** @description What one drive or reader copies. */
+        CopyRun: {
+            /** @description Id of it. */
+            copier: string;
+            /**
+             * Format: double
+             * @description What it copies.
+             */
+            megabytesPerSecond: number;
+            /** @description Whether that is a usual figure, as nobody has measured it. */
+            isUsual: boolean;
+            /**
+             * Format: double
+             * @description What it copies in all.
+             */
+            gigabytes: number;
+            /** @description Ids of the cards, in their order. */
+            cards: string[];
+        };
         /** @description A copy that is made, or was. */
-        CopyJob: {
+        CopyTask: {
             /**
              * Format: int32
              * @description Its number.
@@ -2698,43 +2735,6 @@ export interface components {
             problem: null | string;
             /** @description Why the copy is not in the book of cards; null = it is, or it is of no card. */
             recorded: null | string;
-        };
-        /** @description What can be copied from and to, and the copies. */
-        CopyPage: {
-            /** @description Folders in those that were allowed at the start. */
-            folders: string[];
-            /** @description Copies, the newest first. */
-            jobs: components["schemas"]["CopyJob"][];
-        };
-        /**
-         * @description What is done.
-         * @enum {unknown}
-         */
-        CopyPhase: "waiting" | "copying" | "reading" | "safe" | "notSafe" | "stopped";
-        /** @description Copies of a thing, numbered on. */
-        CopyRequest: {
-            id: string;
-            /** Format: int32 */
-            copies: number;
-        };
-        /** @description What one drive or reader copies. */
-        CopyRun: {
-            /** @description Id of it. */
-            copier: string;
-            /**
-             * Format: double
-             * @description What it copies.
-             */
-            megabytesPerSecond: number;
-            /** @description Whether that is a usual figure, as nobody has measured it. */
-            isUsual: boolean;
-            /**
-             * Format: double
-             * @description What it copies in all.
-             */
-            gigabytes: number;
-            /** @description Ids of the cards, in their order. */
-            cards: string[];
         };
         /** @enum {unknown} */
         Covers: "anywhere" | "all" | null;
@@ -2836,7 +2836,7 @@ export interface components {
              */
             seconds: number;
         };
-        /** @description Somebody leaves for the job. */
+        /** @description Somebody leaves for the assignment. */
         DepartRequest: {
             /** @description What is typed where something is open that a picture hangs by. */
             words?: null | string;
@@ -2877,6 +2877,11 @@ export interface components {
          * @enum {unknown}
          */
         DueObstacle: "none" | "noCamera" | "nothingSent" | "outOfReach" | "notConfirmed" | "tooSlow";
+        /**
+         * @description What sort of thing there is to do at a join.
+         * @enum {unknown}
+         */
+        DutyKind: "hand" | "charge" | "cards" | "lights";
         /** @description Edits made on one revision of a plan. */
         EditRequest: {
             /** Format: int32 */
@@ -3479,7 +3484,7 @@ export interface components {
          * @enum {unknown}
          */
         Importance: "once" | "must" | "nice";
-        /** @description What would do instead of a thing that another job has. */
+        /** @description What would do instead of a thing that another assignment has. */
         Instead: {
             /** @description What to do. */
             said: string;
@@ -5732,11 +5737,6 @@ export interface components {
             /** @description Names of figures that are typical values rather than known ones. */
             estimated?: null | string[];
         };
-        /**
-         * @description What sort of thing there is to do at a join.
-         * @enum {unknown}
-         */
-        JobKind: "hand" | "charge" | "cards" | "lights";
         /** @enum {unknown} */
         Keep: "always" | "never" | null;
         /** @description A part of a day to be kept as a kind of part. */
@@ -5964,7 +5964,7 @@ export interface components {
             /** @description Whether it is used; of a figure of a thing, taken up into the locker. */
             use: boolean;
         };
-        /** @description A figure that past jobs teach. It is used until somebody refuses it. */
+        /** @description A figure that past assignments teach. It is used until somebody refuses it. */
         LearntFigure: {
             /** @description What it is refused under. */
             id: string;
@@ -5990,9 +5990,9 @@ export interface components {
             glass: string[];
             /**
              * Format: int32
-             * @description How many jobs tell it.
+             * @description How many assignments tell it.
              */
-            jobs: number;
+            assignments: number;
             /** @description Names of the latest of them. */
             from: string[];
             /**
@@ -6004,7 +6004,7 @@ export interface components {
             called?: null | string;
         };
         /**
-         * @description What jobs teach.
+         * @description What assignments teach.
          * @enum {unknown}
          */
         LearntKind: "light" | "length" | "framesPerMinute" | "distance" | "hands" | "framesPerCharge" | "isoCeiling" | "health";
@@ -6863,7 +6863,7 @@ export interface components {
              * @description Frames a minute, all cameras together, where FrameCount? Part.Frames says nothing; null = as is usual for its kind.
              */
             framesPerMinute?: null | number;
-            /** @description What of it past jobs taught, and what it was without them. */
+            /** @description What of it past assignments taught, and what it was without them. */
             taught?: null | components["schemas"]["TaughtFigure"][];
             /** @description Whether flash may be used. */
             flash: components["schemas"]["FlashRule"];
@@ -7854,6 +7854,28 @@ export interface components {
             /** @description The card of paper, one for each day of work. */
             cards: components["schemas"]["PaperCard"][];
         };
+        /** @description Something one does before a part, or inside of it. */
+        PocketDuty: {
+            /** @description Stable as long as the plan says the same. */
+            id: string;
+            /** @description What sort. */
+            kind: components["schemas"]["DutyKind"];
+            /** @description What to do, short. */
+            text: string;
+            /** @description When, where it falls inside the part; null = before it. */
+            at: null | string;
+            /** @description Id of the camera or flash it is done to; null = none. */
+            where: null | string;
+            /** @description Ids of what goes in. */
+            in: string[];
+            /** @description Id of the battery that comes out; null = none. */
+            out: null | string;
+            /**
+             * Format: double
+             * @description Share of a full charge that it still has by the plan.
+             */
+            left: null | number;
+        };
         /** @description What a loss does when it happens in one of some parts. */
         PocketFate: {
             /** @description Ids of those; empty = in any. */
@@ -7879,28 +7901,6 @@ export interface components {
             charge: components["schemas"]["PocketLevel"][];
             /** @description How full its fuller card is through the part. */
             room: components["schemas"]["PocketLevel"][];
-        };
-        /** @description Something one does before a part, or inside of it. */
-        PocketJob: {
-            /** @description Stable as long as the plan says the same. */
-            id: string;
-            /** @description What sort. */
-            kind: components["schemas"]["JobKind"];
-            /** @description What to do, short. */
-            text: string;
-            /** @description When, where it falls inside the part; null = before it. */
-            at: null | string;
-            /** @description Id of the camera or flash it is done to; null = none. */
-            where: null | string;
-            /** @description Ids of what goes in. */
-            in: string[];
-            /** @description Id of the battery that comes out; null = none. */
-            out: null | string;
-            /**
-             * Format: double
-             * @description Share of a full charge that it still has by the plan.
-             */
-            left: null | number;
         };
         /** @description A level at a moment of a part. */
         PocketLevel: {
@@ -7987,7 +7987,7 @@ export interface components {
             /** @description What must be photographed. */
             needs: components["schemas"]["PocketNeed"][];
             /** @description What one does before it, and in it. */
-            jobs: components["schemas"]["PocketJob"][];
+            duties: components["schemas"]["PocketDuty"][];
         };
         /** @description A thing with its charge built in: a pack, a transmitter, a recorder. */
         PowerAlone: {
@@ -8552,7 +8552,7 @@ export interface components {
         };
         /** @description The rest of a day, planned anew with what is left of it. */
         RestOfDay: {
-            /** @description The parts that are not over, in order of time, with the jobs and levels as they are now. */
+            /** @description The parts that are not over, in order of time, with the duties and levels as they are now. */
             parts: components["schemas"]["PocketPart"][];
             /** @description Every need that what has failed changes. */
             changes: components["schemas"]["LiveChange"][];
@@ -8659,10 +8659,10 @@ export interface components {
              */
             seconds: number;
         };
-        /** @description What is to be known before a job. */
+        /** @description What is to be known before an assignment. */
         SeasonGap: {
-            /** @description Key of the job. */
-            job: string;
+            /** @description Key of the assignment. */
+            assignment: string;
             /** @description Key of the one before; null = none. */
             after: null | string;
             /**
@@ -8672,23 +8672,23 @@ export interface components {
             revision: number;
             /** @description What carries over; none = nothing. */
             lines: components["schemas"]["CarriedOver"][];
-            /** @description What would do instead of what another job has. */
+            /** @description What would do instead of what another assignment has. */
             instead: components["schemas"]["Instead"][];
         };
-        /** @description The jobs in order, and what carries over between them. */
+        /** @description The assignments in order, and what carries over between them. */
         SeasonPage: {
-            /** @description What is to be seen to before the next job. */
+            /** @description What is to be seen to before the next assignment. */
             sentence: components["schemas"]["TextPiece"][];
-            /** @description Each job with its strands. */
-            jobs: components["schemas"]["SeasonTick"][];
-            /** @description What carries over, before each job yet to come that is near. */
+            /** @description Each assignment with its strands. */
+            assignments: components["schemas"]["SeasonTick"][];
+            /** @description What carries over, before each assignment yet to come that is near. */
             between: components["schemas"]["SeasonGap"][];
-            /** @description What past jobs teach. */
+            /** @description What past assignments teach. */
             learnt: components["schemas"]["LearntLine"][];
             /** @description What was lacking on them. */
             lacks: string[];
         };
-        /** @description A job in the strip. */
+        /** @description An assignment in the strip. */
         SeasonTick: {
             /** @description Its key. */
             key: string;
@@ -8735,7 +8735,7 @@ export interface components {
             today: components["schemas"]["SeldomUsed"][];
             /** @description What of it is there for safety alone, and what could have stayed; empty where nothing was read. */
             told: components["schemas"]["TextPiece"][];
-            /** @description Of the last jobs, for the plan as it is. */
+            /** @description Of the last assignments, for the plan as it is. */
             lately: components["schemas"]["SeldomLine"][];
         };
         /** @description Something that hardly ever comes out of the bag. */
@@ -8751,7 +8751,7 @@ export interface components {
             grams: number;
             /**
              * Format: int32
-             * @description Pictures that count which it took in those jobs.
+             * @description Pictures that count which it took in those assignments.
              */
             taken: number;
             /**
@@ -8761,9 +8761,9 @@ export interface components {
             of: number;
             /**
              * Format: int32
-             * @description In how many jobs it was along.
+             * @description In how many assignments it was along.
              */
-            jobs: number;
+            assignments: number;
             /** @description Names of the needs that get worse or hang by less without it; none = it may stay at home. */
             aloneFor: string[];
             /** @description Whether it may stay at home. */
@@ -9432,7 +9432,7 @@ export interface components {
              */
             perMinute: number;
         };
-        /** @description A figure of a part that past jobs taught. */
+        /** @description A figure of a part that past assignments taught. */
         TaughtFigure: {
             /** @description What it is. */
             figure: components["schemas"]["TaughtKind"];
@@ -9448,12 +9448,12 @@ export interface components {
             usual: number;
             /**
              * Format: int32
-             * @description How many jobs tell it.
+             * @description How many assignments tell it.
              */
             jobs: number;
         };
         /**
-         * @description Figures of a part that past jobs teach.
+         * @description Figures of a part that past assignments teach.
          * @enum {unknown}
          */
         TaughtKind: "ev" | "framesPerMinute" | "minutes";
@@ -11775,7 +11775,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CopyJob"];
+                    "application/json": components["schemas"]["CopyTask"];
                 };
             };
             /** @description Unprocessable Entity */

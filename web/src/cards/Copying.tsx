@@ -23,9 +23,9 @@ export function Copying(props: Page) {
       )}
       {begin.error && <Problem error={begin.error} />}
       <ul aria-label="Copies">
-        {page.jobs.map((job) => (
-          <li key={job.id} className="border-t border-rule py-1">
-            <CopyLine job={job} stop={() => stop.mutate(job.id)} />
+        {page.tasks.map((task) => (
+          <li key={task.id} className="border-t border-rule py-1">
+            <CopyLine task={task} stop={() => stop.mutate(task.id)} />
           </li>
         ))}
       </ul>

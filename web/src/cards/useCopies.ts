@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { answer, api, type CopyJob, type CardCopyRequest } from "../api/client";
+import { answer, api, type CopyTask, type CardCopyRequest } from "../api/client";
 
 const queryKey = ["copies"];
 const everyMs = 600;
 
-export const isUnderWay = (job: CopyJob) => ["waiting", "copying", "reading"].includes(job.phase);
+export const isUnderWay = (task: CopyTask) => ["waiting", "copying", "reading"].includes(task.phase);
 
 /** Copies of cards, looked at again as long as one is under way. */
 export function useCopies() {
@@ -13,9 +13,9 @@ export function useCopies() {
   const { data } = useQuery({
     queryKey,
     queryFn: ({ signal }) => answer(api.GET("/api/copies", { signal })),
-    refetchInterval: ({ state }) => (state.data?.jobs.some(isUnderWay) ? everyMs : false),
+    refetchInterval: ({ state }) => (state.data?.tasks.some(isUnderWay) ? everyMs : false),
   });
-  const safe = data?.jobs.filter((j) => j.phase === "safe").length ?? 0;
+  const safe = data?.tasks.filter((j) => j.phase === "safe").length ?? 0;
   // What is safe is in the book of cards.
   useEffect(() => {
     if (safe > 0) void client.invalidateQueries({ queryKey: ["book"] });

@@ -7,7 +7,7 @@ const said: Record<TaughtFigure["figure"], (value: number) => string> = {
   minutes: (minutes) => `${number(minutes)} min`,
 };
 
-/** That past jobs taught a figure, how many of them, and the way back to the usual one. */
+/** That past assignments taught a figure, how many of them, and the way back to the usual one. */
 export function Taught({
   part,
   figure,
@@ -22,7 +22,7 @@ export function Taught({
   return (
     <p className="text-quiet">
       {said[figure](taught.value)} as{" "}
-      {taught.jobs === 1 ? "one past job tells" : `${taught.jobs} past jobs tell`}; usual is{" "}
+      {taught.jobs === 1 ? "one past assignment tells" : `${taught.jobs} past assignments tell`}; usual is{" "}
       {said[figure](taught.usual)}.{" "}
       {back && (
         <button className="text-ink underline" onClick={() => back(taught.usual)}>

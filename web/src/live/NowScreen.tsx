@@ -1,5 +1,5 @@
 import { useRef, type PointerEvent, type ReactNode } from "react";
-import type { PocketJob, PocketNeed, PocketPart } from "../api/client";
+import type { PocketDuty, PocketNeed, PocketPart } from "../api/client";
 import { Strands } from "../marks/Strands";
 import { percent, time } from "../shared/format";
 import { HoldButton } from "./HoldButton";
@@ -9,8 +9,8 @@ import { levelAt, minutesUntil, until, whereAt } from "./pocketModel";
 export interface Ticks {
   isTicked: (id: string) => boolean;
   tick: (id: string, words: string, on: boolean) => void;
-  /** A job is done, of a battery with what it had left. */
-  done: (job: PocketJob) => void;
+  /** A duty is done, of a battery with what it had left. */
+  done: (duty: PocketDuty) => void;
 }
 
 type Now = { parts: PocketPart[]; now: Date; ticks: Ticks };
@@ -110,7 +110,7 @@ function Hand({ hand, share }: { hand: PocketPart["hands"][number]; share: numbe
 function due(parts: PocketPart[], now: Date, ticks: Ticks) {
   const { current, next } = whereAt(parts, now);
   const open = (part: PocketPart | undefined, inside: boolean) =>
-    part?.jobs.filter((j) => !!j.at === inside && !ticks.isTicked(j.id)) ?? [];
+    part?.duties.filter((j) => !!j.at === inside && !ticks.isTicked(j.id)) ?? [];
   // Once a part runs, its glass is on; a battery or card may have been forgotten.
   const isRunning = now.getTime() - new Date(parts[current]?.start ?? 0).getTime() > settledMs;
   const here = [
@@ -126,11 +126,11 @@ const settledMs = 5 * 60_000;
 /** The one thing to do next: what is due inside the part, else what is to be done before the next. */
 function OneThing({ parts, now, ticks }: Now) {
   const { here, then, isRunning, next } = due(parts, now, ticks);
-  const [job, ...more] = [...here, ...then];
-  if (!job) return null;
-  const when = here.includes(job)
-    ? job.at
-      ? `at about ${time(job.at)}`
+  const [duty, ...more] = [...here, ...then];
+  if (!duty) return null;
+  const when = here.includes(duty)
+    ? duty.at
+      ? `at about ${time(duty.at)}`
       : isRunning
         ? "now, if it was not done at the join"
         : "before this part"
@@ -138,7 +138,7 @@ function OneThing({ parts, now, ticks }: Now) {
   return (
     <section aria-label="To do" className="flex items-stretch gap-2.5 border-l-4 border-hangs pl-3">
       <div className="flex-1">
-        <p className="text-lg leading-tight font-semibold">{job.text}</p>
+        <p className="text-lg leading-tight font-semibold">{duty.text}</p>
         <p className="text-quiet">
           {when}
           {more.length > 0 &&
@@ -150,8 +150,8 @@ function OneThing({ parts, now, ticks }: Now) {
       </div>
       <HoldButton
         className="webbing min-w-16"
-        label={`Hold when done: ${job.text}`}
-        onHeld={() => ticks.done(job)}
+        label={`Hold when done: ${duty.text}`}
+        onHeld={() => ticks.done(duty)}
       >
         Done
       </HoldButton>
@@ -240,7 +240,7 @@ function Next({ part, now }: { part: PocketPart; now: Date }) {
       <p>{part.hands.map((h) => `${h.position} ${h.glass}`).join(", ")}</p>
       {part.rules.length > 0 && <p className="text-quiet">{part.rules.join(" · ")}</p>}
       <Quiet>
-        {part.jobs
+        {part.duties
           .filter((j) => !j.at)
           .map((j) => j.text)
           .join("; ")}

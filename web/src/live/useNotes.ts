@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import type { PocketDay, PocketJob } from "../api/client";
+import type { PocketDay, PocketDuty } from "../api/client";
 import type { Reading } from "./LevelsScreen";
 import type { Ticks } from "./NowScreen";
 import { isSame, type Failure } from "./pocketModel";
@@ -26,13 +26,14 @@ function ticksOf(facts: Noted[], note: Note): Ticks {
       return last?.kind === "ticked";
     },
     tick: (id, words, on) => note({ kind: on ? "ticked" : "unticked", thing: id, words }),
-    done: (job: PocketJob) => {
-      note({ kind: "ticked", thing: job.id, words: job.text });
-      if (job.kind === "cards")
-        job.in.forEach((card) =>
-          note({ kind: "put", thing: card, where: job.where ?? undefined, words: job.text }),
+    done: (duty: PocketDuty) => {
+      note({ kind: "ticked", thing: duty.id, words: duty.text });
+      if (duty.kind === "cards")
+        duty.in.forEach((card) =>
+          note({ kind: "put", thing: card, where: duty.where ?? undefined, words: duty.text }),
         );
-      if (job.out) note({ kind: "changed", thing: job.out, words: job.text, left: job.left ?? undefined });
+      if (duty.out)
+        note({ kind: "changed", thing: duty.out, words: duty.text, left: duty.left ?? undefined });
     },
   };
 }

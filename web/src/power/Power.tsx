@@ -11,7 +11,7 @@ import { Problem } from "../shared/Problem";
 import { number, said } from "../shared/format";
 import { Bands } from "./Bands";
 import { Cautions } from "./Cautions";
-import { FromJobToJob } from "./FromJobToJob";
+import { FromOneToTheNext } from "./FromOneToTheNext";
 import { Settings } from "./Settings";
 import { Stock } from "./Stock";
 import { ToDo } from "./ToDo";
@@ -100,7 +100,7 @@ export function Power() {
             <Stock {...page} pulled={pull} pull={pulling} />
             <Tonight {...page} />
             <Reminders {...page} />
-            <FromJobToJob {...page} assignment={key} />
+            <FromOneToTheNext {...page} assignment={key} />
             <Cautions {...page} />
           </div>
         </div>

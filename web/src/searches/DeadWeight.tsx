@@ -45,7 +45,7 @@ export function DeadWeight({ assignment }: { assignment: string }) {
   );
 }
 
-/** What hardly came out of the bag on the last jobs, and whether this day can do without it. */
+/** What hardly came out of the bag on the last assignments, and whether this day can do without it. */
 function HardlyUsed({ assignment }: { assignment: string }) {
   const { edit, day } = useDay();
   const { data } = useQuery({

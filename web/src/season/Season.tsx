@@ -8,7 +8,7 @@ import { Problem } from "../shared/Problem";
 import { number, said, monthDay } from "../shared/format";
 import { Strip } from "./Strip";
 
-/** The season: every job a tick with its strands, and between them only what carries over. */
+/** The season: every assignment a tick with its strands, and between them only what carries over. */
 // Long: the markup of the page.
 export function Season() {
   const client = useQueryClient();
@@ -18,16 +18,26 @@ export function Season() {
     queryFn: ({ signal }) => answer(api.GET("/api/season", { signal })),
     // Strands that are still being worked out are asked for again until they are there.
     refetchInterval: ({ state }) =>
-      state.data?.between.some((g) => state.data?.jobs.find((j) => j.key === g.job)?.strands == null)
+      state.data?.between.some(
+        (g) => state.data?.assignments.find((j) => j.key === g.assignment)?.strands == null,
+      )
         ? 1500
         : false,
   });
   const learnt = useUseLearnt(() => client.invalidateQueries({ queryKey }));
   const change = useMutation({
-    mutationFn: ({ job, revision, edits }: { job: string; revision: number; edits: PlanEdit[] }) =>
+    mutationFn: ({
+      assignment,
+      revision,
+      edits,
+    }: {
+      assignment: string;
+      revision: number;
+      edits: PlanEdit[];
+    }) =>
       answer(
         api.POST("/api/assignments/{key}/edits", {
-          params: { path: { key: job } },
+          params: { path: { key: assignment } },
           body: { baseRevision: revision, edits, pull: [] },
         }),
       ),
@@ -39,7 +49,7 @@ export function Season() {
       <PageHeader view="Season" />
       <main className="min-h-0 flex-1 overflow-auto px-4 py-3">
         {failed && <Problem error={failed} />}
-        {!data && !failed && <p className="text-quiet">Looking through the jobs …</p>}
+        {!data && !failed && <p className="text-quiet">Looking through the assignments …</p>}
         {data && (
           <div className="flex flex-col gap-4">
             <p
@@ -49,15 +59,17 @@ export function Season() {
             >
               {data.sentence.map(said).join("")}
             </p>
-            <Strip jobs={data.jobs} between={data.between} />
+            <Strip assignments={data.assignments} between={data.between} />
             <div className="grid gap-x-8 gap-y-4 min-[1000px]:grid-cols-[minmax(0,1fr)_21rem]">
               <Between
                 page={data}
-                does={(gap, edits) => change.mutate({ job: gap.job, revision: gap.revision, edits })}
+                does={(gap, edits) =>
+                  change.mutate({ assignment: gap.assignment, revision: gap.revision, edits })
+                }
               />
               <aside className="flex flex-col gap-4">
                 <LearntList
-                  title="What your jobs teach"
+                  title="What your assignments teach"
                   lines={data.learnt}
                   use={(id, use) => learnt.mutate({ id, use })}
                 />
@@ -87,12 +99,12 @@ type Does = (gap: SeasonGap, edits: PlanEdit[]) => void;
 const Between = ({ page, does }: { page: SeasonPage; does: Does }) => (
   <section aria-label="What carries over" className="flex flex-col gap-3">
     {page.between.map((gap) => {
-      const job = page.jobs.find((j) => j.key === gap.job)!;
+      const assignment = page.assignments.find((j) => j.key === gap.assignment)!;
       return (
-        <div key={gap.job} id={`gap-${gap.job}`}>
+        <div key={gap.assignment} id={`gap-${gap.assignment}`}>
           <h2 className="text-[15px] font-bold">
-            Before <Link to={`/${gap.job}/day`}>{job.name}</Link>{" "}
-            <span className="font-normal text-quiet">{monthDay(job.start)}</span>
+            Before <Link to={`/${gap.assignment}/day`}>{assignment.name}</Link>{" "}
+            <span className="font-normal text-quiet">{monthDay(assignment.start)}</span>
           </h2>
           {gap.lines.length === 0 ? (
             <p className="border-t border-rule py-1 text-quiet">Nothing carries over: all of it is here.</p>
@@ -130,7 +142,7 @@ function Line({
   page: SeasonPage;
   does: Does;
 }) {
-  const other = page.jobs.find((j) => j.key === line.other);
+  const other = page.assignments.find((j) => j.key === line.other);
   return (
     <li className="grid grid-cols-[5rem_minmax(0,1fr)] gap-x-2 border-t border-rule py-1">
       <span className={`narrow ${line.isTrouble ? "font-semibold text-broken" : "text-quiet"}`}>
@@ -146,8 +158,8 @@ function Line({
                 <span className="font-normal text-quiet"> {then(i)}</span>
               </button>
             ))}
-            <Link className="underline" to={`/${gap.job}/day?show=rules`}>
-              Another date for this job
+            <Link className="underline" to={`/${gap.assignment}/day?show=rules`}>
+              Another date for this assignment
             </Link>
             <Link className="underline" to={`/${other.key}/day?show=rules`}>
               Another date for {other.name}

@@ -6,38 +6,38 @@ import { monthDay } from "../shared/format";
 const mostPast = 12;
 const mostAhead = 30;
 
-/** The jobs on one cord: past ones faint, those ahead with their strands, and a red knot where the next goes without something. */
-export function Strip({ jobs, between }: { jobs: SeasonTick[]; between: SeasonGap[] }) {
-  const past = jobs.filter((j) => j.isPast);
-  const shown = [...past.slice(-mostPast), ...jobs.filter((j) => !j.isPast).slice(0, mostAhead)];
+/** The assignments on one cord: past ones faint, those ahead with their strands, and a red knot where the next goes without something. */
+export function Strip({ assignments, between }: { assignments: SeasonTick[]; between: SeasonGap[] }) {
+  const past = assignments.filter((j) => j.isPast);
+  const shown = [...past.slice(-mostPast), ...assignments.filter((j) => !j.isPast).slice(0, mostAhead)];
   if (shown.length === 0) return null;
-  const hidden = jobs.length - shown.length;
+  const hidden = assignments.length - shown.length;
   return (
     <section aria-label="The season" className="relative overflow-x-auto pb-1">
       <div aria-hidden className="absolute inset-x-0 top-[26px] border-t-2 border-rule" />
       <ol className="relative flex min-w-max items-start">
         {hidden > 0 && <li className="self-center pr-4 text-quiet">{hidden} more</li>}
-        {shown.map((job) => {
-          const gap = between.find((g) => g.job === job.key);
+        {shown.map((assignment) => {
+          const gap = between.find((g) => g.assignment === assignment.key);
           const troubles = gap?.lines.filter((l) => l.isTrouble).length ?? 0;
           return (
-            <li key={job.key} className="flex items-start">
-              <Knot troubles={troubles} known={!!gap} job={job} />
+            <li key={assignment.key} className="flex items-start">
+              <Knot troubles={troubles} known={!!gap} assignment={assignment} />
               <Link
-                to={job.isPast ? `/${job.key}/afterwards` : `/${job.key}/day`}
-                className={`flex w-28 flex-col items-center text-center ${job.isPast ? "opacity-60" : ""}`}
+                to={assignment.isPast ? `/${assignment.key}/afterwards` : `/${assignment.key}/day`}
+                className={`flex w-28 flex-col items-center text-center ${assignment.isPast ? "opacity-60" : ""}`}
               >
                 <span className="flex h-[52px] items-center bg-ground px-1">
-                  {job.strands == null ? (
+                  {assignment.strands == null ? (
                     <span className="h-4 w-4 rounded-full border-2 border-rule" aria-label="not worked out" />
                   ) : (
-                    <Strands count={job.strands} width={40} height={20} label={job.name} />
+                    <Strands count={assignment.strands} width={40} height={20} label={assignment.name} />
                   )}
                 </span>
-                <span className="narrow line-clamp-2 font-semibold">{job.name}</span>
+                <span className="narrow line-clamp-2 font-semibold">{assignment.name}</span>
                 <span className="narrow text-quiet">
-                  {monthDay(job.start)}
-                  {job.isPast && (job.hasPictures ? " · read" : " · pictures not read")}
+                  {monthDay(assignment.start)}
+                  {assignment.isPast && (assignment.hasPictures ? " · read" : " · pictures not read")}
                 </span>
               </Link>
             </li>
@@ -48,16 +48,26 @@ export function Strip({ jobs, between }: { jobs: SeasonTick[]; between: SeasonGa
   );
 }
 
-/** Between two jobs: how many things are open. */
-const Knot = ({ troubles, known, job }: { troubles: number; known: boolean; job: SeasonTick }) =>
+/** Between two assignments: how many things are open. */
+const Knot = ({
+  troubles,
+  known,
+  assignment,
+}: {
+  troubles: number;
+  known: boolean;
+  assignment: SeasonTick;
+}) =>
   !known ? (
     <span className="w-6" />
   ) : (
     <a
-      href={`#gap-${job.key}`}
+      href={`#gap-${assignment.key}`}
       className="flex h-[52px] w-12 items-center justify-center"
       aria-label={
-        troubles === 0 ? `Nothing is open before ${job.name}` : `${troubles} open before ${job.name}`
+        troubles === 0
+          ? `Nothing is open before ${assignment.name}`
+          : `${troubles} open before ${assignment.name}`
       }
     >
       <span

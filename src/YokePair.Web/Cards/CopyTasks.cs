@@ -18,7 +18,7 @@ namespace YokePair.Web.Cards;
 /// <param name="Unsafe">Files that are not.</param>
 /// <param name="Problem">What ended it before its time.</param>
 /// <param name="Recorded">Why the copy is not in the book of cards; null = it is, or it is of no card.</param>
-public sealed record CopyJob(
+public sealed record CopyTask(
     int Id, string Source, IReadOnlyList<string> Targets, string Name, string? Card, CopyPhase Phase, double Share, double? MegabytesPerSecond,
         double? SecondsLeft,
     string? File, int Files, IReadOnlyList<UnsafeFile> Unsafe, string? Problem, string? Recorded);
@@ -27,16 +27,16 @@ public sealed record CopyJob(
 /// Makes copies one after the other on each device, several at once on several. A copy that was cut off is begun again by whoever wants it,
 /// and goes on where it was.
 /// </summary>
-internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimeProvider clock, IHostApplicationLifetime life) : IDisposable
+internal sealed class CopyTasks(Roots roots, IServiceScopeFactory scopes, TimeProvider clock, IHostApplicationLifetime life) : IDisposable
 {
-    private const int JobsKept = 50;
+    private const int CopiesKept = 50;
 
     private readonly Lock one = new();
-    private readonly List<Job> jobs = [];
+    private readonly List<Copy> copies = [];
     private readonly Dictionary<string, SemaphoreSlim> devices = new(StringComparer.Ordinal);
     private int last;
 
-    private sealed class Job(int id, CopyWork work, Fact? copied) : IDisposable
+    private sealed class Copy(int id, CopyWork work, Fact? copied) : IDisposable
     {
         public int Id => id;
 
@@ -60,25 +60,25 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
     }
 
     /// <summary>All of them, the newest first.</summary>
-    public IReadOnlyList<CopyJob> All()
+    public IReadOnlyList<CopyTask> All()
     {
-        lock (one) return [.. jobs.AsEnumerable().Reverse().Select(Told)];
+        lock (one) return [.. copies.AsEnumerable().Reverse().Select(Told)];
     }
 
     /// <summary>Begins one.</summary>
     /// <param name="work">What is copied, inside of the roots.</param>
     /// <param name="copied">What is recorded once it is safe; null = nothing.</param>
-    public CopyJob Begin(CopyWork work, Fact? copied)
+    public CopyTask Begin(CopyWork work, Fact? copied)
     {
-        Job job;
+        Copy copy;
         lock (one)
         {
-            jobs.Add(job = new Job(++last, work, copied));
+            copies.Add(copy = new Copy(++last, work, copied));
             // What has ended long ago is forgotten.
-            while (jobs.Count > JobsKept && jobs.Find(j => j.Result is not null) is { } old) jobs.Remove(old);
+            while (copies.Count > CopiesKept && copies.Find(j => j.Result is not null) is { } old) copies.Remove(old);
         }
-        _ = Task.Run(() => RunAsync(job));
-        return Told(job);
+        _ = Task.Run(() => RunAsync(copy));
+        return Told(copy);
     }
 
     /// <summary>Stops one; false = there is none such.</summary>
@@ -86,41 +86,41 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
     {
         lock (one)
         {
-            if (jobs.Find(j => j.Id == id) is not { } job) return false;
-            if (job.Result is null) job.Stop.Cancel();
+            if (copies.Find(j => j.Id == id) is not { } copy) return false;
+            if (copy.Result is null) copy.Stop.Cancel();
             return true;
         }
     }
 
-    private async Task RunAsync(Job job)
+    private async Task RunAsync(Copy copy)
     {
-        using var ends = CancellationTokenSource.CreateLinkedTokenSource(job.Stop.Token, life.ApplicationStopping);
+        using var ends = CancellationTokenSource.CreateLinkedTokenSource(copy.Stop.Token, life.ApplicationStopping);
         // Always in one order, so that none waits for the other.
         List<SemaphoreSlim> taken = [];
         try
         {
-            foreach (var device in job.Work.Targets.Append(job.Work.Source).Select(p => roots.RootOf(p)!).Distinct(StringComparer.Ordinal)
+            foreach (var device in copy.Work.Targets.Append(copy.Work.Source).Select(p => roots.RootOf(p)!).Distinct(StringComparer.Ordinal)
                 .Order(StringComparer.Ordinal))
             {
                 await Device(device).WaitAsync(ends.Token);
                 taken.Add(Device(device));
             }
-            job.Since = clock.GetTimestamp();
-            var result = new Copier(clock).Run(job.Work, step => (job.Step, job.Phase) = (step, step.Phase), ends.Token);
-            if (result.IsSafe && job.Copied is { } fact) job.Unrecorded = await RecordAsync(job, fact, result);
-            job.Result = result;
-            job.Phase = result.IsWhole ? CopyPhase.Safe : CopyPhase.NotSafe;
+            copy.Since = clock.GetTimestamp();
+            var result = new Copier(clock).Run(copy.Work, step => (copy.Step, copy.Phase) = (step, step.Phase), ends.Token);
+            if (result.IsSafe && copy.Copied is { } fact) copy.Unrecorded = await RecordAsync(copy, fact, result);
+            copy.Result = result;
+            copy.Phase = result.IsWhole ? CopyPhase.Safe : CopyPhase.NotSafe;
         }
         catch (OperationCanceledException)
         {
-            job.Result = new CopyResult(0, [], "It was stopped. What has arrived is kept; copy it again to go on.");
-            job.Phase = CopyPhase.Stopped;
+            copy.Result = new CopyResult(0, [], "It was stopped. What has arrived is kept; copy it again to go on.");
+            copy.Phase = CopyPhase.Stopped;
         }
         catch (Exception e)
         {
             // Whatever it is: whoever waits is told, and nothing is called safe.
-            job.Result = new CopyResult(0, [], e.Message);
-            job.Phase = CopyPhase.NotSafe;
+            copy.Result = new CopyResult(0, [], e.Message);
+            copy.Phase = CopyPhase.NotSafe;
         }
         finally
         {
@@ -129,10 +129,10 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
     }
 
     /// <summary>A copy that was read back is a fact of its card, in each target.</summary>
-    private async Task<string?> RecordAsync(Job job, Fact fact, CopyResult result)
+    private async Task<string?> RecordAsync(Copy copy, Fact fact, CopyResult result)
     {
         await using var scope = scopes.CreateAsyncScope();
-        var facts = job.Work.Targets.Where(t => !result.GivenUp.Any(g => g.Name == t))
+        var facts = copy.Work.Targets.Where(t => !result.GivenUp.Any(g => g.Name == t))
             .Select(t => fact with { Where = Path.GetFileName(t), At = clock.GetUtcNow().UtcDateTime })
             .SelectMany(f => new[] { f, f with { Kind = FactKind.Verified } });
         return await scope.ServiceProvider.GetRequiredService<Book>().TryAddAsync([.. facts], CancellationToken.None) is { } refused
@@ -148,21 +148,21 @@ internal sealed class CopyJobs(Roots roots, IServiceScopeFactory scopes, TimePro
         }
     }
 
-    private CopyJob Told(Job job)
+    private CopyTask Told(Copy copy)
     {
-        var (step, seconds) = (job.Step, job.Since == 0 ? 0 : clock.GetElapsedTime(job.Since).TotalSeconds);
+        var (step, seconds) = (copy.Step, copy.Since == 0 ? 0 : clock.GetElapsedTime(copy.Since).TotalSeconds);
         var done = step.Copied + step.Read;
-        var speed = done > 0 && seconds > 0.2 && job.Result is null ? done / seconds : (double?)null;
-        return new CopyJob(job.Id, job.Work.Source, job.Work.Targets, job.Work.Name, job.Copied?.Thing, job.Phase,
-            job.Phase == CopyPhase.Safe ? 1 : step.Total == 0 ? 0 : (double)done / step.Total,
-            speed / 1e6, (step.Total - done) / speed, job.Result is null ? step.File : null, job.Result?.Files ?? 0, job.Result?.Unsafe ?? [],
-                job.Result?.Said, job.Unrecorded);
+        var speed = done > 0 && seconds > 0.2 && copy.Result is null ? done / seconds : (double?)null;
+        return new CopyTask(copy.Id, copy.Work.Source, copy.Work.Targets, copy.Work.Name, copy.Copied?.Thing, copy.Phase,
+            copy.Phase == CopyPhase.Safe ? 1 : step.Total == 0 ? 0 : (double)done / step.Total,
+            speed / 1e6, (step.Total - done) / speed, copy.Result is null ? step.File : null, copy.Result?.Files ?? 0, copy.Result?.Unsafe ?? [],
+                copy.Result?.Said, copy.Unrecorded);
     }
 
     /// <inheritdoc/>
     public void Dispose()
     {
         foreach (var device in devices.Values) device.Dispose();
-        jobs.ForEach(j => j.Dispose());
+        copies.ForEach(j => j.Dispose());
     }
 }

@@ -9,7 +9,7 @@ using YokePair.Core.Wording;
 namespace YokePair.Core.Pocket;
 
 /// <summary>What sort of thing there is to do at a join.</summary>
-public enum JobKind
+public enum DutyKind
 {
     /// <summary>Other glass on a camera, or another camera in the hand.</summary>
     Hand,
@@ -33,10 +33,10 @@ public enum JobKind
 /// <param name="In">Ids of what goes in.</param>
 /// <param name="Out">Id of the battery that comes out; null = none.</param>
 /// <param name="Left">Share of a full charge that it still has by the plan.</param>
-public sealed record PocketJob(string Id, JobKind Kind, string Text, DateTime? At, string? Where, IReadOnlyList<string> In, string? Out, double? Left);
+public sealed record PocketDuty(string Id, DutyKind Kind, string Text, DateTime? At, string? Where, IReadOnlyList<string> In, string? Out, double? Left);
 
 /// <summary>What each person does at the joins of a day, by the plan.</summary>
-internal sealed class Jobs
+internal sealed class Duties
 {
     private readonly Plan plan;
     private readonly PocketWords words;
@@ -46,7 +46,7 @@ internal sealed class Jobs
     private readonly IReadOnlyList<CardMove> moves;
     private readonly IReadOnlyList<LightMove> lights;
 
-    public Jobs(DayAnalysis day, PowerPlan power, CardPlan cards)
+    public Duties(DayAnalysis day, PowerPlan power, CardPlan cards)
     {
         (plan, words, names) = (day.Plan, new PocketWords(day.Plan), new Names(day.Plan));
         order = [.. Day.InOrder(plan)];
@@ -54,13 +54,13 @@ internal sealed class Jobs
     }
 
     /// <summary>What somebody does before a part and in it, those that change the glass first.</summary>
-    public IReadOnlyList<PocketJob> Of(Part part, string person) =>
+    public IReadOnlyList<PocketDuty> Of(Part part, string person) =>
         Planned(plan.PartOf(part.Id)!, person);
 
-    private IReadOnlyList<PocketJob> Planned(Part part, string person) =>
+    private IReadOnlyList<PocketDuty> Planned(Part part, string person) =>
         [.. Hands(part, person), .. Charges(part, person), .. CardChanges(part, person), .. Lights(part, person)];
 
-    private IEnumerable<PocketJob> Hands(Part part, string person)
+    private IEnumerable<PocketDuty> Hands(Part part, string person)
     {
         var before = order.Take(order.IndexOf(part)).LastOrDefault(p => p.Setups.Any(s => s.Person == person));
         foreach (var setup in part.Setups.Where(s => s.Person == person))
@@ -73,40 +73,40 @@ internal sealed class Jobs
             var glass = camera.Length > 0 || then?.Lens != setup.Lens || words.Glass(setup) != words.Glass(then) ? $"{words.Glass(setup)} on" : "";
             var what = string.Join(", ", new[] { camera + glass }.Concat(shoe.Select(s => $"{s} on")).Concat(off).Where(t => t.Length > 0));
             if (what.Length > 0)
-                yield return new PocketJob($"hand/{part.Id}/{person}/{setup.Position}", JobKind.Hand,
+                yield return new PocketDuty($"hand/{part.Id}/{person}/{setup.Position}", DutyKind.Hand,
                     $"{English.Capital(setup.Position)}: {what}", null, setup.Body, [], null, null);
         }
     }
 
-    private IEnumerable<PocketJob> Charges(Part part, string person)
+    private IEnumerable<PocketDuty> Charges(Part part, string person)
     {
         foreach (var change in power.Changes.Where(c => c.Part == part.Id && c.Person == person))
         {
             var at = change.AfterFrames is null ? null : PowerWords.MinuteOf(plan, power, change);
             var where = HandOf(part, person, change.Body);
-            yield return new PocketJob($"charge/{part.Id}/{change.Body}/{change.In}", JobKind.Charge, $"{where}: {names.Item(change.In)} in", at,
+            yield return new PocketDuty($"charge/{part.Id}/{change.Body}/{change.In}", DutyKind.Charge, $"{where}: {names.Item(change.In)} in", at,
                 change.Body, [change.In], change.Out, change.ShownPercent is { } shown ? shown / 100.0 : null);
         }
     }
 
-    private IEnumerable<PocketJob> CardChanges(Part part, string person)
+    private IEnumerable<PocketDuty> CardChanges(Part part, string person)
     {
         // What is in the cameras as the day begins is for the morning's list.
         if (part == order[0]) yield break;
         foreach (var camera in moves.Where(m => m.Part == part.Id && m.Kind == CardHolder.Camera).GroupBy(m => m.Where))
             if (part.Setups.FirstOrDefault(s => s.Body == camera.Key) is not { } hand || hand.Person == person)
-                yield return new PocketJob($"cards/{part.Id}/{camera.Key}", JobKind.Cards,
+                yield return new PocketDuty($"cards/{part.Id}/{camera.Key}", DutyKind.Cards,
                     $"{HandOf(part, person, camera.Key)}: {English.List([.. camera.Select(m => names.Item(m.Card))])} in", null, camera.Key,
                     [.. camera.Select(m => m.Card)], null, null);
     }
 
-    private IEnumerable<PocketJob> Lights(Part part, string person)
+    private IEnumerable<PocketDuty> Lights(Part part, string person)
     {
         if (lights.FirstOrDefault(l => l.Part == part.Id) is not { } move) yield break;
         // Whoever carries nothing else sets them up; else the first of the team.
         var who = plan.People.OrderByDescending(p => p.Role == PersonRole.Assistant).FirstOrDefault();
         if (who?.Id == person)
-            yield return new PocketJob($"lights/{part.Id}", JobKind.Lights,
+            yield return new PocketDuty($"lights/{part.Id}", DutyKind.Lights,
                 $"Lights: {English.List([.. move.Items.Select(names.Item)])} up, {English.Seconds(move.Seconds)}", null, null, move.Items, null, null);
     }
 

@@ -22,14 +22,14 @@ function useRecord(assignment: string) {
 
 const link = "min-h-[24px] underline max-[700px]:min-h-[44px]";
 
-/** What an earlier job left half used and nobody has charged, and what this one leaves. */
-export function FromJobToJob({ power, name, assignment }: PowerPage & { assignment: string }) {
+/** What an earlier assignment left half used and nobody has charged, and what this one leaves. */
+export function FromOneToTheNext({ power, name, assignment }: PowerPage & { assignment: string }) {
   const { charged, lived } = useRecord(assignment);
   const error = charged.error ?? lived.error;
   const left = power.carried.map((c) => `${name(c.thing)} ${percent(c.left)}`).join(", ");
   return (
-    <section aria-label="From job to job" className="print:hidden">
-      <h2 className="text-[15px] font-bold">From job to job</h2>
+    <section aria-label="From one assignment to the next" className="print:hidden">
+      <h2 className="text-[15px] font-bold">From one assignment to the next</h2>
       {left && (
         <p>
           <strong>Not full as the day begins</strong>, by the record: {left}.{" "}
@@ -39,7 +39,7 @@ export function FromJobToJob({ power, name, assignment }: PowerPage & { assignme
         </p>
       )}
       {lived.data ? (
-        <p role="status">Kept: the next job begins with it, unless you charge before.</p>
+        <p role="status">Kept: the next assignment begins with it, unless you charge before.</p>
       ) : (
         <button className={link} disabled={lived.isPending} onClick={() => lived.mutate()}>
           The day went as is likely: keep what is left
