@@ -1,0 +1,116 @@
+using System.Runtime.CompilerServices;
+using YokePair.Core.Advice;
+using YokePair.Core.Cards;
+using YokePair.Core.Carry;
+using YokePair.Core.Editing;
+using YokePair.Core.Failure;
+using YokePair.Core.Lists;
+using YokePair.Core.Locker;
+using YokePair.Core.Plans;
+using YokePair.Core.Pocket;
+using YokePair.Core.Power;
+using YokePair.Core.Record;
+using YokePair.Core.Reports;
+using YokePair.Core.Season;
+using YokePair.Core.Starting;
+using YokePair.Core.Swaps;
+using YokePair.Core.Use;
+using YokePair.Core.Verdict;
+
+namespace YokePair.Core.Tests;
+
+/// <summary>
+/// What the program tells of the demo days, word for word, beside this file in <c>Told</c>: whoever changes a sentence or a figure sees in the
+/// difference what a photographer would be told otherwise, and where else. <c>./yoke types</c> writes it anew.
+/// </summary>
+public sealed class ToldTests
+{
+    private static readonly FiledLocker File = LockerFile.Read(System.IO.File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/locker.yoke-locker.json")));
+
+    private static readonly IReadOnlyList<Item> Locker = [.. File.Things.Select(t => PlanFile.ReadItem(t.Whole!).Item!)];
+
+    private static readonly Dictionary<string, Func<DayAnalysis, object?>> Views = new(StringComparer.Ordinal)
+    {
+        ["board"] = day => new { Report = day.Report(withEvents: false), Verdict = DayVerdict.Of(day), Rules = HouseRules.Of(day) },
+        ["needs"] = day => Needs(day).Select(n => day.Explain(n.Part, n.Need)!).Select(n => n with { Weighed = [.. n.Weighed.Take(4)] }).ToList(),
+        ["losses"] = day => WhatIfTable.Of(day),
+        ["events"] = day => day.Report().Events.Take(12).ToList(),
+        ["pulls"] = Pulls,
+        ["mends"] = day => Needs(day).Where(n => n.Strands < 2).Select(n => new { n.Part, n.Need, Mends = Mending.For(day, n.Part, n.Need, Locker) }).ToList(),
+        ["pinch"] = day => new { Most = Pinching.Most(day, null), Each = Needs(day).Where(n => n.Strands == 1).Take(3).Select(n => Pinching.Of(day, n.Part, n.Need)).ToList() },
+        ["power"] = day => new { Busy = PowerDay.Of(day, Locker), Likely = PowerDay.Of(day, Locker, UseLevel.Likely), Lack = PowerPlans.Lack(day), Mends = PowerMend.For(day, Locker) },
+        ["cards"] = day => new { Busy = CardDay.Of(day, Locker), Mends = CardMend.For(day, Locker) },
+        ["bags"] = day => new { Bags = BagDay.Of(day, Locker), Manifest = Manifest.Of(day, Locker), Splits = BagSplit.For(day) },
+        ["lists"] = day => CheckedLists.Of(day, DayLists.Of(day, Locker, new Dictionary<string, CardState>()), "day", []),
+        ["paper"] = day => day.Plan.People.Select(p => PocketFiles.CardsOf(day, p.Id)).ToList(),
+        ["pocket"] = Pocket,
+        ["hands"] = day => day.Plan.Parts.Take(2).SelectMany(p => p.Setups.Take(2).Select(s => SetupChoices.For(day, p.Id, s.Person, s.Position, null))).ToList(),
+        ["season"] = Season,
+    };
+
+    private static readonly string[] Days = ["steamer-wedding", "track-night"];
+
+    public static TheoryData<string, string> All => new(Days.SelectMany(d => Views.Keys.Select(v => (d, v))));
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void What_is_told_of_a_demo_day_is_what_was_read_and_agreed(string day, string view)
+    {
+        var plan = PlanFile.Read(System.IO.File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, $"demo/{day}.yoke.json"))).Plan!;
+        Compare($"{day}.{view}", Transcript.Of(Views[view](new DayAnalysis(PlanAndLocker.With(plan, Locker.ToDictionary(t => t.Id, StringComparer.Ordinal), [])))));
+    }
+
+    [Theory]
+    [InlineData("wedding-indoor")]
+    [InlineData("sport-field")]
+    public void A_usual_day_from_the_demo_s_locker_begins_as_was_agreed(string template)
+    {
+        var made = NewDay.From(new NewDayRequest("A day", new DateOnly(2027, 6, 12), template, null, "two-primes", Second: false), Locker).Plan!;
+        Compare($"new.{template}", System.Text.Encoding.UTF8.GetString(PlanFile.Write(made)));
+    }
+
+    [Fact]
+    public void What_is_told_of_the_demo_s_locker_is_what_was_agreed() =>
+        Compare("locker", Transcript.Of(LockerReport.Of(Locker, new Compatibility(Locker, [.. File.Pairs]), new DateOnly(2027, 6, 12))));
+
+    private static List<NeedReport> Needs(DayAnalysis day) => [.. day.Report(withEvents: false).Needs];
+
+    private static object? Pulls(DayAnalysis day)
+    {
+        var body = day.Plan.Items.OfType<Body>().First().Id;
+        Pulled[] pulled = [new(body), new(body, Kind: LossKind.Rig), new(day.Plan.People[0].Id, day.Plan.Parts[^1].Id, Kind: LossKind.Person)];
+        return new { After = pulled.Select(p => new DayAnalysis(day.Whole, [p], day)).Select(left => new { Result = PullTest.Compare(day, left), Swaps = SwapPlans.After(day, left) }).ToList() };
+    }
+
+    private static object Pocket(DayAnalysis day)
+    {
+        var middle = day.Plan.Parts[day.Plan.Parts.Count / 2];
+        var body = day.Plan.Items.OfType<Body>().First().Id;
+        return new
+        {
+            Late = Lateness.Usual.Take(3).Select(m => Lateness.Of(day, middle.Id, m)).ToList(),
+            Rest = FromNow.Of(day, day.Plan.People[0].Id, middle.Start!.Value, [new(body)], [new(body, 0.4, null)]),
+            Questions = Questions.Of(day, day.Plan.People[0].Id),
+        };
+    }
+
+    private static object Season(DayAnalysis day)
+    {
+        var next = new SeasonAssignment("next", day.Plan.Assignment.Name, day.Plan.Parts.Min(p => p.Start)!.Value, day.Plan.Parts.Max(p => p.End)!.Value);
+        var before = new SeasonAssignment("before", "Friday talk", next.Start.AddHours(-20), next.Start.AddHours(-13));
+        var body = day.Plan.Items.OfType<Body>().First().Id;
+        var promised = new DayAnalysis(day.Plan with { Promised = new Dictionary<string, Promise> { [body] = new("other", "Harbour party", DateOnly.FromDateTime(next.Start), DateOnly.FromDateTime(next.End)) } });
+        var book = new CardBook(new Dictionary<string, CardState>(), id => id);
+        return new { Free = CarryingOver.Of(before, next, day, Locker, book, true), Twice = CarryingOver.Of(before, next, promised, Locker, book, true), Instead = InsteadOf.Of(promised, Locker) };
+    }
+
+    private static void Compare(string name, string now, [CallerFilePath] string here = "")
+    {
+        var path = Path.Combine(Path.GetDirectoryName(here)!, "Told", $"{name}.txt");
+        if (Environment.GetEnvironmentVariable("YOKE_WRITE_SNAPSHOTS") == "1") System.IO.File.WriteAllText(path, now.TrimEnd() + "\n");
+        var was = System.IO.File.Exists(path) ? System.IO.File.ReadAllText(path).TrimEnd().Split('\n') : [];
+        var is_ = now.TrimEnd().Split('\n');
+        var line = Enumerable.Range(0, Math.Max(was.Length, is_.Length)).FirstOrDefault(n => was.ElementAtOrDefault(n) != is_.ElementAtOrDefault(n), -1);
+        Assert.True(line < 0, $"Told/{name}.txt, line {line + 1}: \"{was.ElementAtOrDefault(line)}\" is now \"{is_.ElementAtOrDefault(line)}\"; where that is meant, run ./yoke types");
+    }
+}
