@@ -324,6 +324,9 @@ public sealed class DeviceTests
         var slow = plan with { Rules = plan.Rules with { Power = new PowerRules { HomeAt = new TimeOnly(21, 0), BedAt = new TimeOnly(22, 0) } } };
         var without = WhatIfTable.Of(new DayAnalysis(slow)).Rows.Single(r => r.Id == "two").Power;
         Assert.Equal("The chargers leave 1 LB not full at 09:00: begin a day earlier, or take more bays. ", string.Concat(without.Select(p => p.Text)));
+        // Who goes to bed at half past midnight is awake to put the second on.
+        var late = plan with { Rules = plan.Rules with { Power = new PowerRules { HomeAt = new TimeOnly(21, 0), BedAt = new TimeOnly(0, 30) } } };
+        Assert.Empty(WhatIfTable.Of(new DayAnalysis(late)).Rows.Single(r => r.Id == "two").Power);
     }
 
     [Fact]

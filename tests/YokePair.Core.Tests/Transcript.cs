@@ -83,7 +83,8 @@ internal static class Transcript
     /// <summary>Words, and what they lead to.</summary>
     private static string Piece(TextPiece piece) => (piece.Item, piece.Part, piece.Need) switch
     {
-        (null, null, null) => piece.Grams is { } grams ? string.Create(CultureInfo.InvariantCulture, $"{piece.Text}{{{Math.Round(grams)} g}}") : piece.Text,
+        (null, null, null) when piece.Grams is { } grams => string.Create(CultureInfo.InvariantCulture, $"{piece.Text}{{{Math.Round(grams)} g}}"),
+        (null, null, null) => piece is { Text: "", Time: { } time } ? Plain(time)! : piece.Text,
         var (item, part, need) => $"{piece.Text}[{item}{part}{(need is null ? "" : "/" + need)}]",
     };
 }

@@ -24,6 +24,11 @@ public sealed record PowerRules
     /// <summary>From leaving until the first part, and from the last part until one is at home or at the inn, minutes.</summary>
     public double TravelMinutes { get; init; } = 60;
 
+    /// <summary>A time of the evening before a day: one before noon is after midnight, as of whoever goes to bed at half past twelve.</summary>
+    /// <param name="first">When the day begins.</param>
+    /// <param name="at">The time.</param>
+    public static DateTime EveningBefore(DateTime first, TimeOnly at) => first.Date.AddDays(at.Hour < 12 ? 0 : -1) + at.ToTimeSpan();
+
     /// <summary>Fields unknown to this version.</summary>
     [JsonExtensionData] public Dictionary<string, JsonElement>? Extra { get; init; }
 }

@@ -62,7 +62,7 @@ internal static class ChargingNights
     private static DateTime? LateAssignment(Plan plan, DateTime first, IReadOnlyList<DateTime> otherEnds)
     {
         var rules = plan.Rules.Power;
-        var usual = first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan() - TimeSpan.FromMinutes(rules.TravelMinutes);
+        var usual = PowerRules.EveningBefore(first, rules.HomeAt) - TimeSpan.FromMinutes(rules.TravelMinutes);
         return otherEnds.Where(e => e > usual && e < first).Select(e => (DateTime?)e).Max();
     }
 
@@ -92,9 +92,9 @@ internal static class ChargingNights
         // What is put on together is taken off together.
         var hours = chargers.Select(c => c.Hours ?? type.UsualHours).DefaultIfEmpty(type.UsualHours).Max();
         var (rules, travel) = (plan.Rules.Power, TimeSpan.FromMinutes(plan.Rules.Power.TravelMinutes));
-        var (evening, off) = (first.Date.AddDays(-1), first - travel);
-        var home = before + travel ?? evening + rules.HomeAt.ToTimeSpan();
-        DateTime? bed = before is null ? evening + rules.BedAt.ToTimeSpan() : null;
+        var off = first - travel;
+        var home = before + travel ?? PowerRules.EveningBefore(first, rules.HomeAt);
+        DateTime? bed = before is null ? PowerRules.EveningBefore(first, rules.BedAt) : null;
         return new Charging(type.Type, type.Count, bays, hours, chargers.Count == 0 || chargers.Exists(c => c.Bays is null || c.Hours is null), off,
             NightCharging.Rounds(home, off, type.Count, bays, hours, bed), before is not null);
     }

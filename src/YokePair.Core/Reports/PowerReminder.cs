@@ -19,13 +19,13 @@ public sealed record PowerReminder(DateTime At, string Text, IReadOnlyList<strin
         if (plan.Parts.Min(p => p.Start) is not { } first || plan.Parts.Max(p => p.End) is not { } last) return [];
         var rules = plan.Rules.Power;
         var travel = TimeSpan.FromMinutes(rules.TravelMinutes);
-        var evening = first.Date.AddDays(-1) + rules.BedAt.ToTimeSpan() - TimeSpan.FromMinutes(30);
+        var evening = PowerRules.EveningBefore(first, rules.BedAt) - TimeSpan.FromMinutes(30);
         var found = new List<PowerReminder>();
         string[] used = [.. power.Bands.Select(b => b.Device).Concat(power.Short.Select(s => s.Device)).Distinct()];
         string[] flashes = [.. used.Where(id => plan.ItemOf(id) is Flash { CellsType: not null })];
         string[] alone = [.. power.Alone.Select(a => a.Device)];
         var home = nights.Where(n => n.Off <= first).SelectMany(n => n.Rounds).Select(r => r.On)
-            .DefaultIfEmpty(first.Date.AddDays(-1) + rules.HomeAt.ToTimeSpan()).Min();
+            .DefaultIfEmpty(PowerRules.EveningBefore(first, rules.HomeAt)).Min();
         if (alone.Length > 0) found.Add(new PowerReminder(home, "on charge, with a cable of their own", alone));
         if (idle.Count > 0) found.Add(new PowerReminder(home, "on charge too, as they come along: nothing planned takes from them", idle));
         if (flashes.Length > 0)

@@ -117,7 +117,7 @@ public static class CarryingOver
             yield break;
         yield return new CarriedOver(CarriedKind.Cards, [new(
             $"{before.Name} ends {English.Tenths(Math.Round(hours))} hours before: a card it fills is free here only "
-            + $"once {plan.Rules.Cards.CopiesAsked} copies are verified.")], [.. cards.Select(c => c.Id)], false, before.Key);
+            + $"once {English.Count(plan.Rules.Cards.CopiesAsked, "copy is", "copies are")} verified.")], [.. cards.Select(c => c.Id)], false, before.Key);
     }
 
     /// <summary>What was left in batteries, and what the night between gets full.</summary>

@@ -259,7 +259,7 @@ internal static class CardWords
         }
         var asked = $"{English.Number(evening.CopiesAsked)} in {English.Number(evening.PlacesAsked)}";
         var are = evening.Copies == 1 ? "is" : "are";
-        yield return new TextPiece($"At the end there {are} {there}, not {asked}");
+        yield return new TextPiece($"At the end there {(evening.Copies == 0 ? "is no copy" : $"{are} {there}")}, not {asked}");
         yield return new TextPiece(
             evening.Copies < evening.CopiesAsked && evening.Runs.Count == 0 ? ": there is no drive or reader in the plan."
             : evening.Places >= evening.PlacesAsked ? "."

@@ -159,13 +159,17 @@ internal static class VerdictWords
 
     private static void Named(Names names, IReadOnlyList<(string Part, string Need)> needs, List<TextPiece> details)
     {
-        var named = needs.Count == NeedsNamed + 1 ? needs.Count : Math.Min(needs.Count, NeedsNamed);
-        for (var i = 0; i < named; i++)
+        // Of several days the same picture is asked for on each.
+        var alike = needs.GroupBy(n => names.Need(n.Part, n.Need), StringComparer.Ordinal)
+            .Select(g => (Text: g.Key, g.First().Part, g.First().Need, Count: g.Count())).ToList();
+        var named = alike.Count == NeedsNamed + 1 ? alike.Count : Math.Min(alike.Count, NeedsNamed);
+        foreach (var (one, i) in alike.Take(named).Select((a, i) => (a, i)))
         {
-            if (i > 0) details.Add(new TextPiece(i == needs.Count - 1 ? " and " : ", "));
-            details.Add(new TextPiece(names.Need(needs[i].Part, needs[i].Need), Part: needs[i].Part, Need: needs[i].Need));
+            if (i > 0) details.Add(new TextPiece(i == alike.Count - 1 ? " and " : ", "));
+            details.Add(new TextPiece(one.Text, Part: one.Part, Need: one.Need));
+            if (one.Count > 1) details.Add(new TextPiece(one.Count == 2 ? " (twice)" : $" ({English.Number(one.Count)} times)"));
         }
-        if (needs.Count > named) details.Add(new TextPiece($" and {English.Number(needs.Count - named)} more"));
+        if (alike.Count > named) details.Add(new TextPiece($" and {English.Number(alike.Skip(named).Sum(a => a.Count))} more"));
     }
 }
 
