@@ -56,7 +56,7 @@ public sealed class HouseStories
 
         // The day as it is worked, with the server at hand, and what is noted there goes home.
         var lists = phone.Driver.Url;
-        phone.Driver.Navigate().GoToUrl(new Uri(site.House!, "/house/steamer-wedding/live?person=lead#at=2027-06-12T13:42"));
+        phone.At("2027-06-12T13:42").Driver.Navigate().GoToUrl(new Uri(site.House!, "/house/steamer-wedding/live?person=lead"));
         phone.Until(() => phone.Has("section[aria-label='In your hands']"), "the hands");
         phone.Driver.FindElement(By.CssSelector("button[aria-label='Hold when got: First kiss']")).SendKeys(Keys.Enter);
         phone.Until(() => here.GetStringAsync("/api/assignments/steamer-wedding/records").GetAwaiter().GetResult().Contains("First kiss", StringComparison.Ordinal), "her note at home");

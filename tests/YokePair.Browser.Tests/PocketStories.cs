@@ -19,7 +19,7 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
     }
 
     private const int MostBytes = 1_000_000;
-    private const string Vows = "#at=2027-06-12T13:42", Dinner = "#at=2027-06-12T18:10";
+    private const string Vows = "2027-06-12T13:42", Dinner = "2027-06-12T18:10";
 
     private readonly Site site;
     private readonly string key;
@@ -156,13 +156,32 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         Assert.Empty(phone.Complaints());
     }
 
+    [Fact]
+    public async Task A_rehearsal_leaves_the_record_of_the_day_alone()
+    {
+        using var phone = new Page(site, 390, 844, touch: true);
+        bool IsNoted() => phone.Has("button[aria-label='Got: First kiss']");
+        phone.Open($"/{key}/live?person=lead#at={Vows}");
+        phone.Until(() => phone.Has("section[aria-label='In your hands']"), "the hands");
+        Assert.Contains("Rehearsal: the clock was set, and nothing goes into the record.", phone.Text("main"), StringComparison.Ordinal);
+        phone.Find("button[aria-label='Hold when got: First kiss']").SendKeys(Keys.Enter);
+        phone.Until(IsNoted, "the kiss ticked");
+        // The day itself knows nothing of it, neither on the phone nor at home.
+        phone.At(Vows).Open($"/{key}/live?person=lead");
+        phone.Find("button[aria-label='Hold when got: Exchange of rings']").SendKeys(Keys.Enter);
+        phone.Until(() => phone.Has("button[aria-label='Got: Exchange of rings']"), "the rings ticked");
+        Assert.False(IsNoted());
+        phone.Until(() => client.GetFromJsonAsync<JsonElement>($"{Api}/records").GetAwaiter().GetResult().GetArrayLength() == 1, "what was noted on the day, at home");
+        Assert.Contains("Exchange of rings", await client.GetStringAsync($"{Api}/records", TestContext.Current.CancellationToken), StringComparison.Ordinal);
+    }
+
     /// <summary>As from mail: the viewer has no place to keep anything.</summary>
     [Fact]
     public async Task A_viewer_that_keeps_nothing_says_so_and_offers_to_save()
     {
         var page = Convert.ToBase64String(await File.ReadAllBytesAsync(await FileAsync("lead"), TestContext.Current.CancellationToken));
         using var phone = new Page(site, 390, 844, touch: true);
-        phone.Driver.Navigate().GoToUrl($"data:text/html;base64,{page}{Vows}");
+        phone.At(Vows).Driver.Navigate().GoToUrl($"data:text/html;base64,{page}");
         Assert.Contains("This viewer keeps nothing you note once it is closed.", phone.Text("[role=alert]"), StringComparison.Ordinal);
         phone.Driver.FindElement(By.CssSelector("button[aria-label='Hold when got: First kiss']")).SendKeys(Keys.Enter);
         var saved = JsonNode.Parse(Uri.UnescapeDataString(phone.Find("[role=alert] a").GetAttribute("href")!.Split(',', 2)[1]))!;
@@ -208,7 +227,7 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
     public void With_the_server_at_hand_any_failures_are_planned_anew()
     {
         using var phone = new Page(site, 390, 844, touch: true);
-        phone.Open($"/{key}/live?person=lead{Vows}");
+        phone.At(Vows).Open($"/{key}/live?person=lead");
         phone.Until(() => phone.Has("section[aria-label='In your hands']"), "the hands");
         // A figure read off a camera.
         phone.Button("Levels").Click();
@@ -291,7 +310,7 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         var phone = new Page(site, 390, 844, touch: true);
         Network(phone, isGone: true);
         offline.Add(phone);
-        phone.Driver.Navigate().GoToUrl(new Uri(file) + at);
+        phone.At(at).Driver.Navigate().GoToUrl(new Uri(file));
         phone.Driver.ExecuteScript("localStorage.clear()");
         phone.Driver.Navigate().Refresh();
         return phone;

@@ -81,7 +81,7 @@ public sealed class Shots
     public void Of_the_day_itself()
     {
         using var site = new Site(seed: true);
-        using (var phone = new Page(site, 390, 844, touch: true).Open("/steamer-wedding/live?person=lead#at=2027-06-12T13:42"))
+        using (var phone = new Page(site, 390, 844, touch: true).At("2027-06-12T13:42").Open("/steamer-wedding/live?person=lead"))
         {
             phone.Find("section[aria-label='In your hands']");
             phone.Picture(Path.Combine(Folder, "phone-now.png"));

@@ -10,6 +10,7 @@ public sealed class Page : IDisposable
 {
     private readonly Browser browser;
     private readonly Site site;
+    private string? clock;
 
     public Page(Site site, int width = 1280, int height = 800, bool touch = false, string theme = "table")
     {
@@ -28,6 +29,23 @@ public sealed class Page : IDisposable
     public Page Open(string path)
     {
         Driver.Navigate().GoToUrl(new Uri(site.Address, path.Replace($"/{Site.Wedding}/", $"/{Key}/", StringComparison.Ordinal)));
+        return this;
+    }
+
+    /// <summary>Sets the clock of the device from the next document on, as it will be on the day; it runs on from there.</summary>
+    public Page At(string time)
+    {
+        var script = $$"""
+            (() => {
+              const Real = Date, by = new Real("{{time}}").getTime() - Real.now();
+              globalThis.Date = class extends Real {
+                constructor(...said) { if (said.length > 0) super(...said); else super(Real.now() + by); }
+                static now() { return Real.now() + by; }
+              };
+            })();
+            """;
+        var kept = Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
+        clock = ((Dictionary<string, object?>)kept!)["identifier"] as string;
         return this;
     }
 
@@ -147,7 +165,11 @@ public sealed class Page : IDisposable
 
     public void Picture(string file) => Driver.GetScreenshot().SaveAsFile(file);
 
-    public void Dispose() => browser.GiveBack(site.Address);
+    public void Dispose()
+    {
+        if (clock is not null) Driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new() { ["identifier"] = clock });
+        browser.GiveBack(site.Address);
+    }
 
     /// <summary>Waits for something to be found.</summary>
     public T Until<T>(Func<T?> found, string what)

@@ -12,8 +12,7 @@ namespace YokePair.Web.After;
 /// <param name="Figure">The figure.</param>
 /// <param name="Said">What it says.</param>
 /// <param name="Now">What the locker says of the thing now; null = it is no figure of a thing.</param>
-/// <param name="IsOffered">Whether it is used only once somebody takes it up.</param>
-public sealed record LearntLine(LearntFigure Figure, string Said, string? Now, bool IsOffered);
+public sealed record LearntLine(LearntFigure Figure, string Said, string? Now);
 
 /// <summary>Whether a figure is to be used.</summary>
 /// <param name="Id">Which.</param>
@@ -30,7 +29,7 @@ internal sealed class LearntFigures(DaysUsed used, UsedStore answers, LockerStor
         var things = known.Things.ToDictionary(t => t.Id, StringComparer.Ordinal);
         return [.. (await used.LearntAsync(cancel)).Figures.Where(f => f.Thing is null || things.ContainsKey(f.Thing)).Select(f => new LearntLine(
             f, TakenWords.Of(f, id => things.GetValueOrDefault(id)?.Label ?? id, id => known.Kinds.FirstOrDefault(k => k.Id == id)?.Name ?? id),
-            Now(f, things), f.Kind is LearntKind.IsoCeiling or LearntKind.Health))];
+            Now(f, things)))];
     }
 
     /// <summary>Says whether a figure is used; null = there is none such.</summary>

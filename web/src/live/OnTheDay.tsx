@@ -40,8 +40,8 @@ const byItself = (day: PocketDay): Asking => ({
 
 /** The day in a pocket: now, something failed, late, the record. */
 export function OnTheDay({ day, home, asking }: { day: PocketDay; home: string | null; asking?: Asking }) {
-  const { now, isMoved } = useClock();
-  const notes = useNotes(day, now);
+  const { now, isRehearsal } = useClock();
+  const notes = useNotes(day, now, isRehearsal);
   const { facts, out, readings } = notes;
   const ask = useMemo(() => asking ?? byItself(day), [asking, day]);
   const { useLate } = ask;
@@ -52,8 +52,8 @@ export function OnTheDay({ day, home, asking }: { day: PocketDay; home: string |
     [day, late, known.parts],
   );
   useEffect(() => {
-    if (facts.length > 0) ask.send(facts);
-  }, [ask, facts]);
+    if (facts.length > 0 && !isRehearsal) ask.send(facts);
+  }, [ask, facts, isRehearsal]);
   const { current, next } = whereAt(parts, now);
   const at = current >= 0 ? current : next >= 0 ? next : parts.every((p) => !p.start) ? 0 : parts.length - 1;
   return (
@@ -62,7 +62,9 @@ export function OnTheDay({ day, home, asking }: { day: PocketDay; home: string |
         tabIndex={-1}
         className="mx-auto flex min-h-full max-w-[520px] flex-col gap-4 p-5 text-[15px] outline-none"
       >
-        {isMoved && <p className="text-quiet">Rehearsal: the clock was set.</p>}
+        {isRehearsal && (
+          <p className="text-quiet">Rehearsal: the clock was set, and nothing goes into the record.</p>
+        )}
         <Screens {...{ day, parts, at, now, late, known, notes, home, useLate, isLive: !!asking }} />
       </main>
     </PocketNames>
@@ -137,7 +139,7 @@ function Screens(page: Page) {
     case "levels":
       return <LevelsScreen hands={parts[at]!.hands} readings={notes.readings} read={read} back={back} />;
     case "record":
-      return <RecordScreen day={day} record={notes.record} facts={notes.facts} home={home} back={back} />;
+      return <RecordScreen day={day} notes={notes} home={home} back={back} />;
     default:
       return <Home {...page} show={setScreen} out={out.map(nameOf)} />;
   }

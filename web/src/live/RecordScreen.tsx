@@ -1,41 +1,41 @@
 import type { PocketDay } from "../api/client";
 import { time } from "../shared/format";
 import { ScreenHead } from "./ScreenHead";
-import { fileOf, type Noted, type PhoneRecord } from "./record";
+import { fileOf, type Noted } from "./record";
+import type { useNotes } from "./useNotes";
 
-/** What was noted, and how it comes home. */
+/** What was noted, and how it comes home; of a rehearsal, that it does not. */
 export function RecordScreen({
   day,
-  record,
-  facts,
+  notes,
   home,
   back,
 }: {
   day: PocketDay;
-  record: PhoneRecord;
-  facts: Noted[];
+  notes: ReturnType<typeof useNotes>;
   home: string | null;
   back: () => void;
 }) {
+  const { facts, record, isRehearsal, clear } = notes;
   return (
     <div className="flex flex-col gap-4">
-      <ScreenHead title="Your record" back={back} />
+      <ScreenHead title={isRehearsal ? "Rehearsal" : "Your record"} back={back} />
       <p>
         {facts.length === 0 ? "Nothing is noted yet." : `${facts.length} noted. `}
-        {record.isKept
-          ? "It stays on this phone until you give it back, also when its battery goes flat."
-          : "This viewer keeps nothing: save it before you close."}
+        {isRehearsal
+          ? "It is kept apart from the record of the day and goes nowhere."
+          : record.isKept
+            ? "It stays on this phone until you give it back, also when its battery goes flat."
+            : "This viewer keeps nothing: save it before you close."}
       </p>
       {facts.length > 0 && (
         <div className="flex flex-wrap gap-3">
-          <SaveRecord day={day} facts={facts} />
-          {home && (
-            <a
-              className="webbing inline-flex min-h-12 items-center"
-              href={`${home}/${day.key}/record#${encodeURIComponent(JSON.stringify(fileOf(day, facts)))}`}
-            >
-              Give it back at home
-            </a>
+          {isRehearsal ? (
+            <button className="webbing min-h-12" onClick={clear}>
+              Rehearse from the beginning
+            </button>
+          ) : (
+            <WaysHome day={day} facts={facts} home={home} />
           )}
         </div>
       )}
@@ -43,6 +43,20 @@ export function RecordScreen({
     </div>
   );
 }
+
+const WaysHome = ({ day, facts, home }: { day: PocketDay; facts: Noted[]; home: string | null }) => (
+  <>
+    <SaveRecord day={day} facts={facts} />
+    {home && (
+      <a
+        className="webbing inline-flex min-h-12 items-center"
+        href={`${home}/${day.key}/record#${encodeURIComponent(JSON.stringify(fileOf(day, facts)))}`}
+      >
+        Give it back at home
+      </a>
+    )}
+  </>
+);
 
 const Facts = ({ facts }: { facts: Noted[] }) => (
   <ol className="flex flex-col-reverse">

@@ -23,9 +23,12 @@ export interface RecordFile {
   facts: Noted[];
 }
 
-/** Keeps notes where the viewer lets it: some keep nothing, as what opens files from mail. */
-export function recordOf(day: Pick<PocketDay, "key" | "person">) {
-  const place = `yoke-pair/record/${day.key}/${day.person}`;
+/**
+ * Keeps notes where the viewer lets it: some keep nothing, as what opens files from mail. What is noted in a rehearsal is kept apart and
+ * never goes home: nobody has got the kiss the evening before.
+ */
+export function recordOf(day: Pick<PocketDay, "key" | "person">, isRehearsal: boolean) {
+  const place = `yoke-pair/${isRehearsal ? "rehearsal" : "record"}/${day.key}/${day.person}`;
   const isKept = tryKeep();
   let facts: Noted[] = isKept ? read(place) : [];
   const phone =
@@ -45,10 +48,12 @@ export function recordOf(day: Pick<PocketDay, "key" | "person">) {
       if (isKept) localStorage.setItem(place, JSON.stringify(facts));
       return facts;
     },
+    clear() {
+      if (isKept) localStorage.removeItem(place);
+      return (facts = []);
+    },
   };
 }
-
-export type PhoneRecord = ReturnType<typeof recordOf>;
 
 export const fileOf = (day: Pick<PocketDay, "key">, facts: Noted[]): RecordFile => ({
   format: "yoke-pair/record",

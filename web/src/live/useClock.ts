@@ -13,5 +13,5 @@ export function useClock() {
     const timer = setInterval(() => setNow(new Date(Date.now() + begun)), often);
     return () => clearInterval(timer);
   }, [begun]);
-  return { now, isMoved: begun !== 0 };
+  return { now, isRehearsal: begun !== 0 };
 }

@@ -8,14 +8,15 @@ import { recordOf, type Noted } from "./record";
 type Note = (fact: Omit<Noted, "origin" | "who" | "at">) => void;
 
 /** What was noted on this phone, and what that comes to. */
-export function useNotes(day: PocketDay, now: Date) {
-  const record = useMemo(() => recordOf(day), [day]);
+export function useNotes(day: PocketDay, now: Date, isRehearsal: boolean) {
+  const record = useMemo(() => recordOf(day, isRehearsal), [day, isRehearsal]);
   const [facts, setFacts] = useState<Noted[]>(() => record.all());
   const note: Note = (fact) => setFacts(record.add({ ...fact, at: now.toISOString() }, now));
   const out = useMemo(() => failuresIn(facts), [facts]);
   const late = useMemo(() => lateIn(facts), [facts]);
   const readings = useMemo(() => readingsIn(facts), [facts]);
-  return { record, facts, note, out, late, readings, ticks: ticksOf(facts, note) };
+  const clear = () => setFacts(record.clear());
+  return { record, facts, note, clear, isRehearsal, out, late, readings, ticks: ticksOf(facts, note) };
 }
 
 /** What is ticked and done, from what was noted. */
