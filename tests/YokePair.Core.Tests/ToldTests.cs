@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using System.Text.Json;
 using YokePair.Core.Advice;
 using YokePair.Core.Cards;
 using YokePair.Core.Carry;
@@ -70,6 +71,98 @@ public sealed class ToldTests
     {
         var made = NewDay.From(new NewDayRequest("A day", new DateOnly(2027, 6, 12), template, null, "two-primes", Second: false), Locker).Plan!;
         Compare($"new.{template}", System.Text.Encoding.UTF8.GetString(PlanFile.Write(made)));
+    }
+
+    /// <summary>Each line of <c>Lines/edits.txt</c> on the wedding: what is said of it, and what changes; or why not.</summary>
+    [Fact]
+    public void What_is_said_of_each_edit_is_what_was_agreed()
+    {
+        var plan = Demo("steamer-wedding");
+        var said = System.IO.File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Lines/edits.txt")).Select(line =>
+        {
+            try
+            {
+                var result = EditResult.Apply(plan, [JsonSerializer.Deserialize<PlanEdit>(line, PlanFile.JsonOptions)!]);
+                return $"{line}\n  {result.Label}{string.Join("; ", result.Problems.Select(p => $"{p.Field}: {p.Message}"))}{Changed(plan, result.Plan ?? plan)}";
+            }
+            catch (JsonException wrong)
+            {
+                return $"{line}\n  cannot be read: {wrong.Path}";
+            }
+        });
+        Compare("edits", string.Join('\n', said));
+    }
+
+    /// <summary>Lines of the plan file that are there only before or only after.</summary>
+    private static string Changed(Plan before, Plan after)
+    {
+        string[] Lines(Plan plan) => [.. System.Text.Encoding.UTF8.GetString(PlanFile.Write(plan)).Split('\n').Select(l => l.Trim().TrimEnd(',')).Where(l => l.Length > 2)];
+        IEnumerable<string> Only(string[] one, string[] other) =>
+            one.GroupBy(l => l, StringComparer.Ordinal).SelectMany(g => Enumerable.Repeat(g.Key, Math.Max(0, g.Count() - other.Count(o => o == g.Key))));
+        var (was, now) = (Lines(before), Lines(after));
+        return string.Concat(new[] { ("-", Only(was, now)), ("+", Only(now, was)) }.Select(d => string.Join(' ', d.Item2.Take(16)) is { Length: > 0 } some ? $"\n  {d.Item1} {some}" : ""));
+    }
+
+    /// <summary>A card's year: every kind of fact in every state, what is refused and why, and whether it may be cleared.</summary>
+    [Fact]
+    public void What_the_book_of_cards_says_in_each_state_is_what_was_agreed()
+    {
+        var at = new DateTime(2027, 6, 12, 14, 0, 0);
+        Fact F(FactKind kind, string card = "1", string? where = null, string? with = null, bool jpeg = false, string? words = null, bool onTheWay = false) =>
+            new(kind, card, at, "wedding", "Lead", where, with, onTheWay, words, IsJpeg: jpeg);
+        Fact[] loaded = [F(FactKind.Put, where: "left", with: "2"), F(FactKind.Put, "2", "left", "1", jpeg: true)];
+        Fact[] shot = [.. loaded, F(FactKind.Taken), F(FactKind.Taken, "2")];
+        Fact[] copied = [.. shot, F(FactKind.Copied, where: "drive A"), F(FactKind.Copied, "2", "drive B")];
+        Fact[] safe = [.. copied, F(FactKind.Verified, where: "drive A"), F(FactKind.Copied, where: "the cloud"), F(FactKind.Verified, where: "the cloud"), F(FactKind.Copied, where: "drive C"), F(FactKind.Verified, where: "drive C")];
+        Dictionary<string, Fact[]> states = new()
+        {
+            ["nothing"] = [], ["loaded"] = loaded, ["shot"] = shot, ["copied"] = copied, ["safe"] = safe, ["cleared"] = [.. safe, F(FactKind.Cleared, "2")],
+            ["lost"] = [.. shot, F(FactKind.Lost)], ["both lost"] = [.. shot, F(FactKind.Lost), F(FactKind.Lost, "2")], ["lost empty"] = [F(FactKind.Lost)],
+            ["lost after a copy"] = [.. safe, F(FactKind.Lost)], ["settings"] = [F(FactKind.Settings)], ["not ours"] = [F(FactKind.NotOurs)], ["ours again"] = [F(FactKind.NotOurs), F(FactKind.Ours)],
+        };
+        Fact[] next = [F(FactKind.Put, where: "right"), F(FactKind.Taken), F(FactKind.Copied), F(FactKind.Copied, where: "drive A"), F(FactKind.Verified, where: "drive A"), F(FactKind.Verified, where: "drive Z"), F(FactKind.Verified), F(FactKind.Cleared), F(FactKind.Overridden, words: "clear it"), F(FactKind.Settings), F(FactKind.NotOurs), F(FactKind.Ours), F(FactKind.Lost)];
+        var rules = new CardRules { Copies = 3, Places = 2 };
+        var plan = Demo("steamer-wedding");
+        plan = plan with { Items = [.. plan.Items, new Card { Id = "1" }, new Card { Id = "2" }] };
+        Compare("cards", Transcript.Of(states.Select(s => (s.Key, Book: CardBook.Fold(s.Value))).Select(s => (s.Key, States: s.Book, Book: new CardBook(s.Book, id => $"Card {id}"))).Select(s => new
+        {
+            State = s.Key,
+            Both = s.States.Values.OrderBy(c => c.Card, StringComparer.Ordinal).ToList(),
+            May = s.Book.MayClear("1", rules), Other = s.Book.MayClear("2", rules), Phrase = s.Book.Phrase("1"),
+            Refused = next.Select(f => $"{f.Kind} {f.Where}: {s.Book.Refuse(f, rules)}").ToList(),
+            SameDay = CardBook.With(plan, "wedding", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
+            AnotherDay = CardBook.With(plan, "party", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
+        }).ToList()));
+    }
+
+    [Fact]
+    public void What_stands_in_the_way_of_the_next_is_said_first()
+    {
+        var next = new SeasonAssignment("next", "Steamer", new DateTime(2027, 6, 12, 12, 0, 0), new DateTime(2027, 6, 12, 23, 0, 0));
+        CarriedOver Line(bool trouble) => new(CarriedKind.Cards, [new("Card 1 is not clear.")], ["c1"], trouble);
+        IReadOnlyList<CarriedOver> free = [Line(false)], one = [Line(true)], three = [Line(true), Line(true), Line(true)];
+        Compare("season", Transcript.Of(new
+        {
+            None = CarryingOver.Sentence(0, null, []), Past = CarryingOver.Sentence(3, null, []), Free = CarryingOver.Sentence(3, next, [free]),
+            One = CarryingOver.Sentence(3, next, [one, one, free]), Three = CarryingOver.Sentence(3, next, [three, one, one, free]), Later = CarryingOver.Sentence(3, next, [free, one]),
+        }));
+    }
+
+    /// <summary>The lists where there is something to ask: a card that is not clear, one with settings, a thing yet to be had, ticks.</summary>
+    [Fact]
+    public void What_the_lists_ask_of_a_day_with_loose_ends_is_what_was_agreed()
+    {
+        var plan = Demo("steamer-wedding");
+        plan = plan with { Items = [.. plan.Items.Select(i => i.Id switch { "z70" => i with { Wanted = true }, "l50" => i with { Owner = "Rental house", Status = Availability.RentedIn }, _ => i })] };
+        plan = EditResult.Apply(plan, [new PackTogether { Name = "Flash box", Items = ["f3", "f4"], Place = "roller" }]).Plan!;
+        var box = plan.Items.OfType<Case>().Last();
+        plan = plan with { Items = [.. plan.Items.Select(i => i.Id == "f4" ? i with { Place = "car" } : i)] };
+        var day = new DayAnalysis(plan);
+        var facts = new[] { new Fact(FactKind.Put, "c11", new DateTime(2027, 6, 1), "party", Where: "left"), new Fact(FactKind.Taken, "c11", new DateTime(2027, 6, 2), "party"), new Fact(FactKind.Settings, "c12", new DateTime(2027, 6, 1)) };
+        var lists = DayLists.Of(day, Locker, CardBook.Fold(facts));
+        Fact Tick(CheckLine line) => new(FactKind.Ticked, line.Id, new DateTime(2027, 6, 11), "day", "Anna", Words: CheckedLine.Kept(plan, line));
+        var first = lists[0].Lines[0];
+        Compare("lists", box.Label + "\n" + Transcript.Of(CheckedLists.Of(day, lists, "day", [Tick(first), Tick(lists[1].Lines[0]) with { Words = "something else" }])));
     }
 
     [Fact]
