@@ -152,12 +152,13 @@ public sealed class TakenTests
     [Fact]
     public void Of_two_who_took_nothing_together_no_difference_is_told()
     {
-        Gen.Int.Sample(seed =>
+        // Always the same thousand days: what chance does once in ten thousand must not come and go from run to run.
+        for (var seed = 0; seed < 1000; seed++)
         {
             var random = new Random(seed);
             DateTime[] Some() => [.. Enumerable.Range(0, 150).Select(_ => Noon.AddSeconds(random.NextDouble() * 20_000))];
             Assert.Null(ClockDifference.Between(Some(), Some()));
-        }, iter: 40);
+        }
     }
 
     [Fact]

@@ -9,7 +9,7 @@ public sealed record ClockDifference(double Seconds, int Moments)
     private const int FewestMoments = 6, MostBursts = 4000;
 
     /// <summary>Of thousands of windows the fullest is several deviations above the mean anyway.</summary>
-    private const double ByNoChance = 8;
+    private const double ByNoChance = 10;
 
     /// <summary>
     /// Finds it from what both took at once: of all differences between the beginnings of bursts of one and of the other, the true one is
