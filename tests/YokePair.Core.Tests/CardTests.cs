@@ -143,13 +143,15 @@ public sealed class CardTests
     public void Raw_and_jpeg_of_unlike_size()
     {
         Assert.Equal((740, 2221), (Charge.FramesOn(32, 39), Charge.FramesOn(32, 13)));
-        var plan = Of(Day(new CardRules { Second = SecondSlot.Jpeg }, gigabytes: 32, raw: 39, jpeg: 13, parts: [("reception", 2160)]));
+        var day = Day(new CardRules { Second = SecondSlot.Jpeg }, gigabytes: 32, raw: 39, jpeg: 13, parts: [("reception", 2160)]);
+        var plan = Of(day);
         Assert.Equal([(1, 740), (1, 1480)], plan.Changes.Select(c => (c.Slot!.Value, c.AfterFrames!.Value)));
         // Worst just before a change, and at the end of the day.
         Assert.Equal((740, 680), (Loss(plan, CardLossKind.Camera, "b1").Frames, plan.Ways[0].Curve[^1].Frames));
         // In the wallet are raws whose JPEGs are still in the camera; of a dead card as well a JPEG is left.
         var wallet = Loss(plan, CardLossKind.Wallet, "lead");
         Assert.Equal((0, 1480), (wallet.Frames, wallet.JpegOnly));
+        Assert.Contains(CardPlans.Losses(new DayAnalysis(day)), l => l is { Kind: CardLossKind.Wallet, Frames: 0, JpegOnly: 1480 });
         Assert.Equal((0, 740), plan.Ways[0].Losses.Where(l => l.Kind == CardLossKind.Card).Select(l => (l.Frames, l.JpegOnly)).Single());
         // With a card per part too the JPEGs stay in.
         Assert.All(Of(Day(new CardRules { Second = SecondSlot.Jpeg, Policy = CardPolicy.PerPart })).Changes, c => Assert.Equal(1, c.Slot));

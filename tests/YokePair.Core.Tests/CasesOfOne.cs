@@ -135,7 +135,22 @@ public sealed class CasesOfOne
     }
 
     [Fact]
-    public void What_another_job_has_is_not_offered_to_be_packed()
+    public void A_close_up_is_too_wide_for_a_tube_or_not_close_enough_and_it_says_which()
+    {
+        // 0.1 + 16 / 35 = 0.557 at the most, and no wider than 36 · 35 / 16 = 79 mm with the tube on.
+        IReadOnlyList<Shortfalls> Lacks(double widthMm)
+        {
+            var close = With(new Tube { Id = "tube", Place = "belt", Mount = "K", ExtensionMm = 16 });
+            close = close with { Parts = [Part("vows", 0, new Need { Id = "ring", ShutterSeconds = 0.01, CloseWidthMm = widthMm })] };
+            return [.. new DayAnalysis(close).Explain("vows", "ring")!.Weighed.Where(w => w.Glass.SequenceEqual(["l35", "tube"])).Select(w => w.NoFor.Concat(w.SecondBestFor).Aggregate(Shortfalls.None, (a, b) => a | b))];
+        }
+        Assert.All(Lacks(200), l => Assert.True(l.HasFlag(Shortfalls.TubeTooClose) && !l.HasFlag(Shortfalls.NotCloseEnough)));
+        Assert.All(Lacks(40), l => Assert.True(l.HasFlag(Shortfalls.NotCloseEnough) && !l.HasFlag(Shortfalls.TubeTooClose)));
+        Assert.NotEmpty(Lacks(200));
+    }
+
+    [Fact]
+    public void What_another_assignment_has_is_not_offered_to_be_packed()
     {
         Lens[] spare = [Lens("spare", 85)];
         bool IsOffered(Plan plan) => Mending.For(new DayAnalysis(plan), "vows", "kiss", spare)!.Any(m => m.Edits.OfType<PackThing>().Any());
