@@ -148,6 +148,40 @@ public sealed class ToldTests
         }));
     }
 
+    /// <summary>
+    /// Lamps and a recorder that take what cameras take, worn batteries, some not charged, one dead, sockets, two days: where charge goes.
+    /// </summary>
+    [Fact]
+    public void Where_charge_goes_among_things_of_all_kinds_is_what_was_agreed()
+    {
+        var plan = Demo("steamer-wedding");
+        Item[] more =
+        [
+            new StandLight { Id = "lamp", Name = "Lamp on LB7", Place = "roller", BatteryType = "LB7", RunMinutes = 40 }, new StandLight { Id = "glow", Name = "Lamp of its own", Place = "roller", RunMinutes = 50 },
+            new OtherThing { Id = "ear", Name = "Recorder", Place = "belt", CellsType = "AA", RunMinutes = 120 }, new Battery { Id = "inlamp", Place = "@lamp", Type = "LB7", Health = 0.6 },
+            new Battery { Id = "worn", Place = "roller", Type = "LB7", Health = 0.5 }, new Battery { Id = "flat", Place = "roller", Type = "LB7", Charged = false }, new Cells { Id = "inear", Place = "@ear", Type = "AA", CellCount = 2 },
+        ];
+        plan = plan with
+        {
+            Items = [.. plan.Items.Select((i, n) => i is Cells cells && n % 2 == 0 ? cells with { Charged = false } : i), .. more.Select(i => i.Place == "belt" ? i with { Place = plan.Places[0].Id } : i)],
+            Parts = [.. Uses(plan.Parts, ""), .. Uses([.. plan.Parts.Take(5)], "2")],
+        };
+        var day = new DayAnalysis(plan);
+        var lack = PowerPlans.Lack(day);
+        var dead = new DayAnalysis(plan, [new Pulled("worn"), new Pulled("aa1")], day);
+        Compare("power", Transcript.Of(new
+        {
+            Busy = PowerPlans.Of(day), Day = PowerDay.Of(day, Locker, UseLevel.Likely), Lack = lack, Dead = PowerPlans.Of(dead),
+            Without = plan.Items.Where(i => i is Battery or Cells or Charger).Select(i => new { i.Id, Dark = PowerPlans.Without(day, [i.Id], lack) }).Where(w => w.Dark.Count > 0).ToList(),
+        }));
+
+        IEnumerable<Part> Uses(IReadOnlyList<Part> parts, string again) => parts.Select((p, n) => p with
+        {
+            Id = p.Id + again, Start = p.Start?.AddDays(again.Length), End = p.End?.AddDays(again.Length), Socket = n % 3 == 1, Lights = null,
+            Use = [.. p.Use ?? [], .. n % 2 == 0 ? (PartUse[])[new PartUse { Item = "lamp", Minutes = 25 }, new PartUse { Item = "ear", Minutes = 30 }] : [new PartUse { Item = "glow", Minutes = 30 }]],
+        });
+    }
+
     /// <summary>The lists where there is something to ask: a card that is not clear, one with settings, a thing yet to be had, ticks.</summary>
     [Fact]
     public void What_the_lists_ask_of_a_day_with_loose_ends_is_what_was_agreed()
