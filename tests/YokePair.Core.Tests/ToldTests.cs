@@ -1,7 +1,6 @@
 using System.Runtime.CompilerServices;
 using System.Text.Json;
 using YokePair.Core.Advice;
-using YokePair.Core.Cards;
 using YokePair.Core.Carry;
 using YokePair.Core.Editing;
 using YokePair.Core.Failure;
@@ -116,9 +115,19 @@ public sealed class ToldTests
         Fact[] safe = [.. copied, F(FactKind.Verified, where: "drive A"), F(FactKind.Copied, where: "the cloud"), F(FactKind.Verified, where: "the cloud"), F(FactKind.Copied, where: "drive C"), F(FactKind.Verified, where: "drive C")];
         Dictionary<string, Fact[]> states = new()
         {
-            ["nothing"] = [], ["loaded"] = loaded, ["shot"] = shot, ["copied"] = copied, ["safe"] = safe, ["cleared"] = [.. safe, F(FactKind.Cleared, "2")],
-            ["lost"] = [.. shot, F(FactKind.Lost)], ["both lost"] = [.. shot, F(FactKind.Lost), F(FactKind.Lost, "2")], ["lost empty"] = [F(FactKind.Lost)],
-            ["lost after a copy"] = [.. safe, F(FactKind.Lost)], ["settings"] = [F(FactKind.Settings)], ["not ours"] = [F(FactKind.NotOurs)], ["ours again"] = [F(FactKind.NotOurs), F(FactKind.Ours)],
+            ["nothing"] = [],
+            ["loaded"] = loaded,
+            ["shot"] = shot,
+            ["copied"] = copied,
+            ["safe"] = safe,
+            ["cleared"] = [.. safe, F(FactKind.Cleared, "2")],
+            ["lost"] = [.. shot, F(FactKind.Lost)],
+            ["both lost"] = [.. shot, F(FactKind.Lost), F(FactKind.Lost, "2")],
+            ["lost empty"] = [F(FactKind.Lost)],
+            ["lost after a copy"] = [.. safe, F(FactKind.Lost)],
+            ["settings"] = [F(FactKind.Settings)],
+            ["not ours"] = [F(FactKind.NotOurs)],
+            ["ours again"] = [F(FactKind.NotOurs), F(FactKind.Ours)],
         };
         Fact[] next = [F(FactKind.Put, where: "right"), F(FactKind.Taken), F(FactKind.Copied), F(FactKind.Copied, where: "drive A"), F(FactKind.Verified, where: "drive A"), F(FactKind.Verified, where: "drive Z"), F(FactKind.Verified), F(FactKind.Cleared), F(FactKind.Overridden, words: "clear it"), F(FactKind.Settings), F(FactKind.NotOurs), F(FactKind.Ours), F(FactKind.Lost)];
         var rules = new CardRules { Copies = 3, Places = 2 };
@@ -128,7 +137,9 @@ public sealed class ToldTests
         {
             State = s.Key,
             Both = s.States.Values.OrderBy(c => c.Card, StringComparer.Ordinal).ToList(),
-            May = s.Book.MayClear("1", rules), Other = s.Book.MayClear("2", rules), Phrase = s.Book.Phrase("1"),
+            May = s.Book.MayClear("1", rules),
+            Other = s.Book.MayClear("2", rules),
+            Phrase = s.Book.Phrase("1"),
             Refused = next.Select(f => $"{f.Kind} {f.Where}: {s.Book.Refuse(f, rules)}").ToList(),
             SameDay = CardBook.With(plan, "wedding", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
             AnotherDay = CardBook.With(plan, "party", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
@@ -143,8 +154,12 @@ public sealed class ToldTests
         IReadOnlyList<CarriedOver> free = [Line(false)], one = [Line(true)], three = [Line(true), Line(true), Line(true)];
         Compare("season", Transcript.Of(new
         {
-            None = CarryingOver.Sentence(0, null, []), Past = CarryingOver.Sentence(3, null, []), Free = CarryingOver.Sentence(3, next, [free]),
-            One = CarryingOver.Sentence(3, next, [one, one, free]), Three = CarryingOver.Sentence(3, next, [three, one, one, free]), Later = CarryingOver.Sentence(3, next, [free, one]),
+            None = CarryingOver.Sentence(0, null, []),
+            Past = CarryingOver.Sentence(3, null, []),
+            Free = CarryingOver.Sentence(3, next, [free]),
+            One = CarryingOver.Sentence(3, next, [one, one, free]),
+            Three = CarryingOver.Sentence(3, next, [three, one, one, free]),
+            Later = CarryingOver.Sentence(3, next, [free, one]),
         }));
     }
 
@@ -171,13 +186,20 @@ public sealed class ToldTests
         var dead = new DayAnalysis(plan, [new Pulled("worn"), new Pulled("aa1")], day);
         Compare("power", Transcript.Of(new
         {
-            Busy = PowerPlans.Of(day), Day = PowerDay.Of(day, Locker, UseLevel.Likely), Lack = lack, Dead = PowerPlans.Of(dead),
+            Busy = PowerPlans.Of(day),
+            Day = PowerDay.Of(day, Locker, UseLevel.Likely),
+            Lack = lack,
+            Dead = PowerPlans.Of(dead),
             Without = plan.Items.Where(i => i is Battery or Cells or Charger).Select(i => new { i.Id, Dark = PowerPlans.Without(day, [i.Id], lack) }).Where(w => w.Dark.Count > 0).ToList(),
         }));
 
         IEnumerable<Part> Uses(IReadOnlyList<Part> parts, string again) => parts.Select((p, n) => p with
         {
-            Id = p.Id + again, Start = p.Start?.AddDays(again.Length), End = p.End?.AddDays(again.Length), Socket = n % 3 == 1, Lights = null,
+            Id = p.Id + again,
+            Start = p.Start?.AddDays(again.Length),
+            End = p.End?.AddDays(again.Length),
+            Socket = n % 3 == 1,
+            Lights = null,
             Use = [.. p.Use ?? [], .. n % 2 == 0 ? (PartUse[])[new PartUse { Item = "lamp", Minutes = 25 }, new PartUse { Item = "ear", Minutes = 30 }] : [new PartUse { Item = "glow", Minutes = 30 }]],
         });
     }

@@ -6016,8 +6016,6 @@ export interface components {
             said: string;
             /** @description What the locker says of the thing now; null = it is no figure of a thing. */
             now: null | string;
-            /** @description Whether it is used only once somebody takes it up. */
-            isOffered: boolean;
         };
         /**
          * @description Light a need may be photographed by.
