@@ -159,7 +159,8 @@ public sealed class LearntTests
         var (before, after) = (new DayAnalysis(plan), new DayAnalysis(promised));
         Assert.Contains("promised to Harbour party", after.Report().Verdict, StringComparison.Ordinal);
         Assert.True(Verdict.DayVerdict.Of(after).Gaps > Verdict.DayVerdict.Of(before).Gaps);
-        // On another day it is here.
+        // Promised no longer it is here, and on another day.
+        Assert.Equal(Verdict.DayVerdict.Of(before).Gaps, Verdict.DayVerdict.Of(new DayAnalysis(plan, before: after)).Gaps);
         var later = promised.Promised!.ToDictionary(p => p.Key, p => p.Value with { From = new(2027, 6, 13), To = new(2027, 6, 13) });
         Assert.Equal(Verdict.DayVerdict.Of(before).Gaps, Verdict.DayVerdict.Of(new DayAnalysis(plan with { Promised = later }, before: after)).Gaps);
         var partner = TakenDays.Glass("p70", 70, 200, 2.8) with { Mount = ((Lens)plan.ItemOf("z70")!).Mount, Owner = "second", TakesConverter = true };

@@ -110,7 +110,7 @@ public sealed class TakenTests
     {
         var day = TakenDays.Day([Halm, Far], TakenDays.Part("p", Noon, 120), Enumerable.Range(0, 50).Select(n => Shot(n, n < 22 ? 200 : 100)));
         Assert.Equal(0.44, day.Glass[0].AtLong!.Value, 3);
-        Assert.Equal("44% at 200 mm, its long end: what lies beyond is what you lack", TakenWords.AtAnEnd(day.Glass[0], Far));
+        Assert.Equal("44 % at 200 mm, its long end: what lies beyond is what you lack", TakenWords.AtAnEnd(day.Glass[0], Far));
         Assert.Equal([(LackKind.Longer, 280.0)], Lacking.Of([day], [Halm, Far]).Select(l => (l.Kind, l.FocalMm!.Value)));
         // Who owns a 300 does not lack one.
         Assert.Empty(Lacking.Of([day], [Halm, Far, TakenDays.Glass("l", 300, 300, 4)]));
@@ -130,6 +130,22 @@ public sealed class TakenTests
         Assert.StartsWith("Halm: 30 pictures in 2.9 s, more than the 10 its buffer takes", TakenWords.Burst(day.Bodies[0], "Halm"), StringComparison.Ordinal);
         Assert.Equal((30, 30), (day.Bodies[0].OverCeiling, day.Glass[0].OverCeiling));
         Assert.Equal([(LackKind.Faster, 1.4)], Lacking.Of([day], [body, Wide]).Select(l => (l.Kind, l.FNumber!.Value)));
+    }
+
+    /// <summary>A stop wider there are lenses, or there are none; nobody is told to look for f/1.3.</summary>
+    [Theory]
+    [InlineData(2.8, 2.0, "More light, or f/2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(1.8, 1.2, "More light, or f/1.2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(1.4, 1.2, "More light, or f/1.2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(1.2, null, "More light for the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    public void Of_faster_glass_only_what_there_is_is_named(double has, double? wider, string said)
+    {
+        var body = Halm with { IsoCeiling = 6400 };
+        var glass = Wide with { Aperture = new Basics.Interval(has, has) };
+        var day = TakenDays.Day([body, glass], TakenDays.Part("p", Noon, 60), Enumerable.Range(0, 30).Select(n => Shot(n, iso: 12800) with { LensFNumber = has, LensModel = null }));
+        var lack = Lacking.Of([day], [body, glass]).Single(l => l.Kind == LackKind.Faster);
+        Assert.Equal(wider, lack.FNumber);
+        Assert.Equal(said, TakenWords.Of(lack, _ => "20"));
     }
 
     [Theory]

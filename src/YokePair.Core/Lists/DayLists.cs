@@ -42,7 +42,8 @@ public sealed class DayLists
         var before = new BeforePart(day, power, prices);
         return
         [
-            new CheckList(ListKind.Tonight, null, "Tonight", first is { } at ? PowerRules.EveningBefore(at, plan.Rules.Power.BedAt) : null, [.. Tonight(first)]),
+            new CheckList(ListKind.Tonight, null, "Tonight", first is { } at ? PowerRules.EveningBefore(at, plan.Rules.Power.BedAt) : null,
+                [.. Tonight(first)]),
             new CheckList(ListKind.Morning, null, "Leaving home", first - TimeSpan.FromMinutes(plan.Rules.Power.TravelMinutes),
                 [.. Morning(), .. SmallThings.Missing(plan)]),
             .. Day.InOrder(plan).Where(p => p.HoldsOnce).Select(before.ListFor),

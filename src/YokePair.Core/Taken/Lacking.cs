@@ -19,7 +19,7 @@ public enum LackKind
 /// <param name="Kind">In what way.</param>
 /// <param name="Glass">Id of the glass that was used for want of it; of <see cref="LackKind.Faster"/> the glass most of it was taken with.</param>
 /// <param name="FocalMm">Focal length that would have done; of <see cref="LackKind.Faster"/> none.</param>
-/// <param name="FNumber">f-number that would have done; else none.</param>
+/// <param name="FNumber">f-number about a stop wider, as lenses have it; null = none has, or it is no matter of light.</param>
 /// <param name="Share">Share of the pictures of that glass, or camera, that tell it.</param>
 /// <param name="Frames">How many those are.</param>
 /// <param name="Assignments">In how many assignments.</param>
@@ -64,11 +64,18 @@ public static class Lacking
             yield return new Lack(LackKind.Wider, lens.Id, Round(lens.Focal.Low / 1.4), null, wide.Value, (int)(taken * wide.Value), uses.Count);
         var over = uses.Sum(u => u.Use.OverCeiling);
         if (over >= FewestFrames && over >= OftenOver * taken)
-            yield return new Lack(LackKind.Faster, lens.Id, null, Math.Round(lens.Aperture.Low / Math.Sqrt(2), 1), (double)over / taken, over, uses.Count);
+            yield return new Lack(LackKind.Faster, lens.Id, null, StopWider(lens.Aperture.Low), (double)over / taken, over, uses.Count);
 
         double? Mean(Func<GlassUse, double?> share) => uses.Exists(u => share(u.Use) is not null)
             ? uses.Sum(u => (share(u.Use) ?? 0) * u.Use.Taken) / taken : null;
     }
+
+    /// <summary>f-numbers that lenses open to.</summary>
+    private static readonly double[] Opening = [1.2, 1.4, 1.8, 2, 2.8, 4, 5.6];
+
+    /// <summary>About a stop wider, as there are lenses; null = there are none.</summary>
+    private static double? StopWider(double fNumber) =>
+        Opening.MinBy(f => Math.Abs(Math.Log(f / (fNumber / Math.Sqrt(2))))) is var wider && wider < fNumber * 0.9 ? wider : null;
 
     private static double Round(double mm) => mm < 50 ? Math.Round(mm) : Math.Round(mm / 10) * 10;
 }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using YokePair.Core.Basics;
 using YokePair.Core.Library;
 using YokePair.Core.Plans;
@@ -87,7 +86,8 @@ public static class TakenWords
             + $" ({Percent(lack.Share)} of its own){Assignments(lack)}.",
         LackKind.Wider => $"A lens of {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its short end in {English.Number(lack.Frames)} "
             + $"pictures ({Percent(lack.Share)} of its own){Assignments(lack)}.",
-        _ => $"More light, or f/{English.Tenths(lack.FNumber!.Value)} in place of the {name(lack.Glass)}: {English.Number(lack.Frames)} of its pictures "
+        _ => $"More light{(lack.FNumber is { } wider ? $", or f/{English.Tenths(wider)} in place of" : " for")} the {name(lack.Glass)}: "
+            + $"{English.Number(lack.Frames)} of its pictures "
             + $"({Percent(lack.Share)}) went over the ISO you deliver{Assignments(lack)}.",
     };
 
@@ -117,7 +117,7 @@ public static class TakenWords
 
     private static string Times(int assignments) => assignments == 1 ? "this assignment" : $"{English.Number(assignments)} assignments";
 
-    private static string Percent(double share) => share.ToString("P0", CultureInfo.InvariantCulture).Replace(" ", "", StringComparison.Ordinal);
+    private static string Percent(double share) => $"{English.Whole(Math.Round(share * 100))} %";
 
     private static TextPiece Weight(List<Item> items) => new("", Grams: items.Sum(i => i.WeightG ?? UsualWeights.Of(i)));
 }
