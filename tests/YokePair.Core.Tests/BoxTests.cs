@@ -77,6 +77,7 @@ public sealed class BoxTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void It_knows_what_is_missing_and_is_looked_for_as_one()
     {
         var plan = Made(Boxed(), new MoveItem { Item = "tr1", Place = "car" });

@@ -97,6 +97,7 @@ public sealed class ListTests
 
     /// <summary>Against the day worked out without the things of each line: broken exactly where a picture is lost then, hanging where one thing more would do it.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void A_line_costs_what_the_day_is_worth_without_it()
     {
         var whole = new DayAnalysis(Wedding).Report(withEvents: false);
@@ -113,6 +114,7 @@ public sealed class ListTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void A_tick_holds_until_what_it_says_changes()
     {
         const string line = "morning/ad2";

@@ -137,6 +137,7 @@ public sealed class LossTests
         Assert.Equal(words.Split('|').Order(), CutWords.Fold(Wedding, [.. cuts.Split('|').Select(c => (IReadOnlyList<string>)c.Split(','))]).Order());
 
     [Fact]
+    [Trait("Takes", "long")]
     public void What_mends_a_loss_makes_it_cost_less_and_nothing_else_worse()
     {
         var offered = 0;

@@ -118,6 +118,7 @@ public sealed class PocketTests
 
     /// <summary>Of ever more parts all are on the card as long as there is room; from then on it says which are not.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void What_does_not_fit_on_the_card_is_said()
     {
         var plan = Demo("steamer-wedding");

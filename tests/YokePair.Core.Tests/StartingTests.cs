@@ -82,6 +82,7 @@ public sealed class StartingTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void A_second_photographer_gets_hands_whosever_the_camera_is_and_an_open_roller_is_at_hand()
     {
         Plan Made(string style) => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, true), [.. Owned.Select(t => t with { Owner = "lead" })]).Plan!;
@@ -121,6 +122,7 @@ public sealed class StartingTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Habits_fill_the_day_their_own_way()
     {
         Plan Made(Habits habits, string style = "two-primes") => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, Second: true, Habits: habits), Owned).Plan!;

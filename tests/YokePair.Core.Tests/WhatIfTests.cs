@@ -12,6 +12,7 @@ public sealed class WhatIfTests
     private static Plan Wedding { get; } = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Losing_a_place_or_a_person_is_the_same_as_a_day_without_them() => Gen.Int[0, 100_000].Sample(seed =>
     {
         var plan = RandomPlan.From(seed);
