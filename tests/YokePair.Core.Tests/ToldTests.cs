@@ -60,7 +60,7 @@ public sealed class ToldTests
     public void What_is_told_of_a_demo_day_is_what_was_read_and_agreed(string day, string view)
     {
         var plan = day == Lean ? Leaner(Demo("steamer-wedding")) : Demo(day);
-        Compare($"{day}.{view}", Transcript.Of(Views[view](new DayAnalysis(PlanAndLocker.With(plan, Locker.ToDictionary(t => t.Id, StringComparer.Ordinal), [])))));
+        Compare($"{day}.{view}", Readable.Of(Views[view](new DayAnalysis(PlanAndLocker.With(plan, Locker.ToDictionary(t => t.Id, StringComparer.Ordinal), [])))));
     }
 
     [Theory]
@@ -136,7 +136,7 @@ public sealed class ToldTests
         var rules = new CardRules { Copies = 3, Places = 2 };
         var plan = Demo("steamer-wedding");
         plan = plan with { Items = [.. plan.Items, new Card { Id = "1" }, new Card { Id = "2" }] };
-        Compare("cards", Transcript.Of(states.Select(s => (s.Key, Book: CardBook.Fold(s.Value))).Select(s => (s.Key, States: s.Book, Book: new CardBook(s.Book, id => $"Card {id}"))).Select(s => new
+        Compare("cards", Readable.Of(states.Select(s => (s.Key, Book: CardBook.Fold(s.Value))).Select(s => (s.Key, States: s.Book, Book: new CardBook(s.Book, id => $"Card {id}"))).Select(s => new
         {
             State = s.Key,
             Both = s.States.Values.OrderBy(c => c.Card, StringComparer.Ordinal).ToList(),
@@ -155,7 +155,7 @@ public sealed class ToldTests
         var next = new SeasonAssignment("next", "Steamer", new DateTime(2027, 6, 12, 12, 0, 0), new DateTime(2027, 6, 12, 23, 0, 0));
         CarriedOver Line(bool trouble) => new(CarriedKind.Cards, [new("Card 1 is not clear.")], ["c1"], trouble);
         IReadOnlyList<CarriedOver> free = [Line(false)], one = [Line(true)], three = [Line(true), Line(true), Line(true)];
-        Compare("season", Transcript.Of(new
+        Compare("season", Readable.Of(new
         {
             None = CarryingOver.Sentence(0, null, []),
             Past = CarryingOver.Sentence(3, null, []),
@@ -187,7 +187,7 @@ public sealed class ToldTests
         var day = new DayAnalysis(plan);
         var lack = PowerPlans.Lack(day);
         var dead = new DayAnalysis(plan, [new Pulled("worn"), new Pulled("aa1")], day);
-        Compare("power", Transcript.Of(new
+        Compare("power", Readable.Of(new
         {
             Busy = PowerPlans.Of(day),
             Day = PowerDay.Of(day, Locker, UseLevel.Likely),
@@ -221,12 +221,12 @@ public sealed class ToldTests
         var lists = DayLists.Of(day, Locker, CardBook.Fold(facts));
         Fact Tick(CheckLine line) => new(FactKind.Ticked, line.Id, new DateTime(2027, 6, 11), "day", "Anna", Words: CheckedLine.Kept(plan, line));
         var first = lists[0].Lines[0];
-        Compare("lists", box.Label + "\n" + Transcript.Of(CheckedLists.Of(day, lists, "day", [Tick(first), Tick(lists[1].Lines[0]) with { Words = "something else" }])));
+        Compare("lists", box.Label + "\n" + Readable.Of(CheckedLists.Of(day, lists, "day", [Tick(first), Tick(lists[1].Lines[0]) with { Words = "something else" }])));
     }
 
     [Fact]
     public void What_is_told_of_the_demo_s_locker_is_what_was_agreed() =>
-        Compare("locker", Transcript.Of(LockerReport.Of(Locker, new Compatibility(Locker, [.. File.Pairs]), new DateOnly(2027, 6, 12))));
+        Compare("locker", Readable.Of(LockerReport.Of(Locker, new Compatibility(Locker, [.. File.Pairs]), new DateOnly(2027, 6, 12))));
 
     private static Plan Demo(string day) => PlanFile.Read(System.IO.File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, $"demo/{day}.yoke.json"))).Plan!;
 

@@ -31,11 +31,11 @@ public static class InsteadOf
     public static IReadOnlyList<Instead> Of(DayAnalysis day, IReadOnlyList<Item> locker, CancellationToken cancel = default)
     {
         var plan = day.Whole;
+        var missing = Missing(plan);
+        if (missing.Count == 0) return [];
         var now = DayVerdict.Of(day);
-        var missing = plan.Items.Where(i => i is Body or Lens && plan.Promised?.ContainsKey(i.Id) == true)
-            .OrderByDescending(i => plan.Parts.Count(p => p.SetsUp(i.Id))).Take(MostThings);
         var offered = new List<Instead>();
-        foreach (var thing in missing)
+        foreach (var thing in missing.OrderByDescending(i => plan.Parts.Count(p => p.SetsUp(i.Id))).Take(MostThings))
             foreach (var (said, edits) in Candidates(plan, thing, locker))
             {
                 if (EditResult.Apply(plan, edits).Plan is not { } then) continue;
@@ -46,13 +46,16 @@ public static class InsteadOf
         return [.. offered.OrderBy(o => o.Gaps).ThenBy(o => o.Exposed).DistinctBy(o => o.Said)];
     }
 
+    /// <summary>Cameras and glass of the plan that another assignment has.</summary>
+    private static List<Item> Missing(Plan plan) => [.. plan.Items.Where(i => i is Body or Lens && plan.Promised?.ContainsKey(i.Id) == true)];
+
     /// <summary>Where no one thing would do, all that is missing to hire.</summary>
     private static Instead? Together(DayAnalysis day, DayVerdict now, CancellationToken cancel)
     {
         var plan = day.Whole;
         var edits = new List<PlanEdit>();
         var hired = new List<string>();
-        foreach (var thing in plan.Items.Where(i => i is Body or Lens && plan.Promised?.ContainsKey(i.Id) == true).ToList())
+        foreach (var thing in Missing(plan))
         {
             if (PlaceOf(plan, thing) is not { } place) continue;
             var hire = Hire(plan, thing, place);

@@ -66,7 +66,7 @@ internal static class SeasonEndpoints
             var before = i == 0 ? null : assignments[i - 1].Assignment;
             var lines = CarryingOver.Of(before, assignments[i].Assignment, session.Whole, locker.Things, book, i == ahead);
             between.Add(new SeasonGap(assignments[i].Head.Key, before?.Key, session.Stored.Revision, lines,
-                session.Plan.Promised is null ? [] : InsteadOf.Of(session.Whole, locker.Things, cancel)));
+                InsteadOf.Of(session.Whole, locker.Things, cancel)));
         }
         return Results.Ok(new SeasonPage(
             CarryingOver.Sentence(assignments.Count, assignments.Find(j => between.Count > 0 && j.Head.Key == between[0].Assignment).Assignment,

@@ -13,7 +13,7 @@ namespace YokePair.Core.Tests;
 /// Writes what the program tells as text that a person can read and compare: one line for what has figures only, sentences whole, what is
 /// nothing left out.
 /// </summary>
-internal static class Transcript
+internal static class Readable
 {
     public static string Of(object? told)
     {
