@@ -72,19 +72,19 @@ internal sealed class SlowReference(Plan plan)
     public static Outcome OutcomeOfMoment(List<(List<SlowWay> Ways, double Tolerance)> needs, params string[] gone)
     {
         var worst = Outcome.Lost;
+        var left = needs.ConvertAll(n => n.Ways.FindAll(w => !gone.Any(w.Items.Contains)));
         Meet(0, [], Outcome.Holds);
         return worst;
 
         void Meet(int at, List<SlowWay> had, Outcome sofar)
         {
-            if (sofar >= worst) return;
             if (at == needs.Count) worst = sofar;
             else
-                foreach (var way in needs[at].Ways)
+                foreach (var way in left[at])
                 {
-                    if (gone.Any(way.Items.Contains) || had.Any(h => h.Hands == way.Hands || h.Items.Overlaps(way.Items))) continue;
                     var own = way.Seconds > needs[at].Tolerance ? Outcome.Late : way.Full ? Outcome.Holds : Outcome.Thins;
-                    Meet(at + 1, [.. had, way], own > sofar ? own : sofar);
+                    if (own < sofar) own = sofar;
+                    if (own < worst && !had.Any(h => h.Hands == way.Hands || h.Items.Overlaps(way.Items))) Meet(at + 1, [.. had, way], own);
                 }
         }
     }
