@@ -12,7 +12,7 @@ public sealed class ToldAfterwards
 {
     private static readonly Plan Barn = Numbered(PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Lines/barn-day.json"))).Plan!);
 
-    private static readonly string[] Filled = ["c7", "c8", "c3"], Copies = ["drive A", "drive B", "the cloud"];
+    private static readonly string[] Filled = ["c7", "c8", "c3"], Copies = ["drive A", "drive B", "the cloud"], One = ["one"];
 
     private static readonly Item[] AtHome =
     [
@@ -92,6 +92,22 @@ public sealed class ToldAfterwards
             Later = CarryingOver.Of(before with { Start = before.Start.AddDays(-9), End = before.End.AddDays(-9) }, next, day, locker, book, false),
             First = CarryingOver.Of(null, next, day, locker, book, true),
         }));
+    }
+
+    [Fact]
+    public void What_is_said_of_a_figure_a_lack_and_a_clock_is_what_was_agreed()
+    {
+        LearntFigure F(LearntKind kind, string? place = null, double? to = null) => new("id", kind, "vows", place, "b1", 0.82, to, ["w", "z"], 2, One) { Called = "Vows" };
+        string[] said =
+        [
+            .. Enum.GetValues<LearntKind>().Select(k => TakenWords.Of(F(k, "chapel"), id => $"<{id}>", kind => $"<{kind}>")),
+            TakenWords.Of(F(LearntKind.Light, "chapel") with { PartKind = null }, id => id, kind => kind), TakenWords.Of(F(LearntKind.Distance, to: 7), id => id, kind => kind),
+            .. Enum.GetValues<LackKind>().SelectMany(k => Enumerable.Range(1, 2).Select(n => TakenWords.Of(new Lack(k, "z70", 280, k == LackKind.Longer ? null : 2, 0.445, 40, n), id => $"<{id}>"))),
+            TakenWords.Of(new Lack(LackKind.Faster, "z70", null, null, 0.445, 40, 1), id => id),
+            TakenWords.Of(new LateKind("Vows", 20, 1, null)), TakenWords.Of(new LateKind("Vows", 20, 3, "Details")),
+            TakenWords.Of(new ClockDifference(65, 30), "the one", "the other"), TakenWords.Of(new ClockDifference(-4000, 1), "the one", "the other"),
+        ];
+        Told.Compare("after.words", string.Join('\n', said));
     }
 
     private static object Words(DayAnalysis day, TakenDay used) => new

@@ -1,8 +1,12 @@
 using System.Text.Json.Nodes;
 using YokePair.Core.Basics;
+using YokePair.Core.Carry;
+using YokePair.Core.Failure;
 using YokePair.Core.Library;
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
+using YokePair.Core.Reports;
+using YokePair.Core.Starting;
 
 namespace YokePair.Core.Tests;
 
@@ -45,6 +49,69 @@ public sealed class ToldLibrary
             .. days.Select(d => $"Day \"{d}\": {Say(TypedDay.Read(d), n => $"{n:yyyy-MM-dd}")}"),
             .. times.Select(t => $"Time \"{t}\": {Say(TypedTime.Read(t), n => $"{n:HH:mm}")}"),
         ]));
+    }
+
+    [Fact]
+    public void What_is_told_of_things_of_every_kind_is_what_was_agreed()
+    {
+        var things = Barn.Items.Concat([.. Barn.Items.Where(i => i.Id is "b1" or "z24" or "f1").Select(i => i with { Id = i.Id + "x", Count = 2, Status = Availability.Lent })]).ToList();
+        var day = new DateOnly(2027, 6, 12);
+        IReadOnlyList<Item> without = [.. things.Where(i => i.Id is not ("ad1" or "rd" or "ch" or "aa3" or "lb2"))];
+        Told.Compare("locker.barn", Readable.Of(new
+        {
+            Report = LockerReport.Of(things, new Compatibility(things, Barn.Pairs!), day),
+            Alone = new[] { things, without, [.. things.DistinctBy(i => i.GetType())] }.Select(t => Alone.Find(t, new Compatibility(t, []), day)).ToList(),
+            Empty = LockerReport.Of([], new Compatibility([], []), day).Headline,
+            Pairs = things.DistinctBy(i => i.GetType()).SelectMany(a => things.Select(b => (a, b, Answer: new Compatibility(things, Barn.Pairs!).Of(a, b)))).Where(x => x.Answer.Fit is not null).Select(x => $"{x.a.Id} and {x.b.Id}: {x.Answer.Fit}, {x.Answer.Reason}").ToList(),
+        }));
+    }
+
+    [Fact]
+    public void What_is_said_of_a_locker_that_is_read_is_what_was_agreed()
+    {
+        string[] files =
+        [
+            "[]", "{", """{"format":"x"}""", """{"format":"yoke-pair/locker"}""", """{"format":"yoke-pair/locker","things":[],"pairs":[{"a":"b"}]}""", """{"format":"yoke-pair/locker","things":[],"kinds":{}}""",
+            """{"format":"yoke-pair/locker","things":[],"kinds":[{"id":"","name":"x"}]}""", """{"format":"yoke-pair/locker","things":[],"kinds":[{"id":"x","name":""}]}""", """{"format":"yoke-pair/locker","things":[],"kinds":[null]}""",
+            """{"format":"yoke-pair/locker","things":[3,{"kind":"lens"},{"name":"A","kind":"sled"},{"name":"B"},{"id":"a:b","kind":"other","name":"C"},{"id":"z24","kind":"body","name":"D"},{"id":"lb1","kind":"battery","type":"LB","health":0.7,"charged":false},{"id":"lb1","kind":"battery","type":"LB"},{"kind":"card","type":"SD","gigabytes":64,"name":"New card"}]}""",
+        ];
+        Told.Compare("locker.files", Readable.Of(files.Select(f => LockerFile.Read(System.Text.Encoding.UTF8.GetBytes(f))).Select(read => new
+        {
+            Problems = read.Problems.Select(p => (p with { Line = null }).ToString()).ToList(),
+            Weighed = WeighedImport.Of(Barn.Items, read.Things).Rows.Select(r => $"{r.Line} {r.Action} {r.Kind} {r.Name}: {string.Join("; ", r.What)} {string.Join("; ", r.Problems)}").ToList(),
+        }).ToList()));
+        Dictionary<string, string[]> changes = new()
+        {
+            ["b1"] = ["sensorWidthMm=23.5", "sensorWidthMm=0", "slots=SD 90 MB/s + CF", "slots=SD x", "learnt=a + b", "silent=maybe", "silent=yes", "silentShutter=some", "id=other", "nothing=1", "crop=", "syncSeconds=1/200", "status=lent"],
+            ["rd"] = ["cardTypes=microsd + cf + cfx a", "megabytesPerSecond=abc"],
+            ["l"] = [],
+            ["z24"] = ["focal=24-105", "focal=0", "aperture=f/4", "owner=second", "weightG=1 kg", "firstUse=3 may 2024", "value=1.200"],
+        };
+        Told.Compare("locker.changes", string.Join('\n', changes.SelectMany(c => c.Value.Select(v => v.Split('=')).Select(v =>
+        {
+            var (item, problems) = LockerFigures.Change(Barn.ItemOf(c.Key)!, [new(v[0], v[1])]);
+            return $"{c.Key} {v[0]} = {v[1]}: {string.Join("; ", problems)}{(item is null ? "" : FigureCatalogue.ToJson(item).ToJsonString())}";
+        }))));
+    }
+
+    [Fact]
+    public void What_is_said_of_a_bag_that_is_too_small_and_of_a_day_that_cannot_be_made_is_what_was_agreed()
+    {
+        var day = new DayAnalysis(Barn);
+        var room = BagRoom.Of(Barn, Barn.PlaceOf("bag")!, [])!;
+        var smaller = Barn.Items.OfType<Lens>().Where(l => l.Id is "z70" or "m90").SelectMany(l => new[] { 60.0, 110 }.Select(n => l with { Id = $"{l.Id}-{n}", Name = $"Small {l.Label} {n}", SizeMm = [n, 60, 60], Place = null })).ToList();
+        BagLayout Laid(string[] outs, TooDeep[] deep, double? longer = null, double? wider = null, bool proven = true) => new(room, [], deep, outs, longer, wider, proven);
+        Told.Compare("bag.fit", Readable.Of(new[]
+        {
+            Laid([], []), Laid(["z70"], [], 30, 20), Laid(["z70", "f2", "m90"], [], 30), Laid(["z70"], [], wider: 12, proven: false), Laid([], [new("z70", 12.2)]), Laid(["m90"], [new("f3", 3)]),
+        }.Select(l => BagFitDay.Of(day, l, smaller, r => r.Things.Sum(t => t.SizeMm.Aggregate(1.0, (v, mm) => v * mm)) < 1e9)).Select(f => new { f.Sentence, f.Instead }).ToList()));
+        NewDayRequest request = new("Day", new DateOnly(2027, 6, 12), "wedding-indoor", null, null, false);
+        NewDayRequest[] asked =
+        [
+            request with { Name = "" }, request with { Template = "none" }, request with { Template = null }, request with { Style = "none" }, request with { Template = null, Timetable = " " }, request with { Days = 20 }, request with { Days = 0 },
+            request with { Habits = new Habits { LivesAtMm = 3 } }, request with { TimeZone = "Nowhere/Nothing" }, request with { Again = "weekly" }, request with { Template = null, Timetable = "14:00 ceremony, chapel 40 min\n13:00 tea\nnonsense\n25:00 dance" },
+        ];
+        Told.Compare("new.refused", string.Join('\n', asked.Select(a => NewDay.From(a, Barn.Items)).Select(a => $"{string.Join("; ", a.Problems)} {(a.Plan is null ? "no day" : string.Join(", ", a.Plan.Parts.Select(p => $"{p.Name} {p.Start:HH:mm}")))}")));
     }
 
     private static string Say<T>(Reading<T> reading, Func<T, string> value) => reading.Problem ?? value(reading.Value);
