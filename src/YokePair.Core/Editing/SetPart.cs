@@ -92,12 +92,22 @@ public sealed record SetPart : PlanEdit
     /// <summary>New list of places out of reach.</summary>
     public IReadOnlyList<string>? Unreachable { get; init; }
 
+    private static readonly Dictionary<string, string> Clearable = new(StringComparer.Ordinal)
+    {
+        ["noted"] = "no noted exposure",
+        ["temperatureC"] = "no temperature",
+        ["frames"] = "frames as reckoned",
+        ["framesPerMinute"] = "frames a minute as usual",
+    };
+
     /// <inheritdoc/>
     public override EditResult Apply(Plan plan)
     {
         if (plan.PartOf(Part) is not { } part) return Refuse("part", $"there is no part \"{Part}\"; it may have been removed");
         if (Noted is { } seen && !(seen.FNumber > 0 && seen.ShutterSeconds > 0 && seen.Iso > 0)) return Refuse("noted",
             "an f-number, a shutter time and an ISO, each above 0, make an exposure; say all three");
+        if (Clear?.FirstOrDefault(f => !Clearable.ContainsKey(f)) is { } unknown) return Refuse("clear",
+            $"\"{unknown}\" cannot be taken back; what can is {string.Join(", ", Clearable.Keys)}");
         var changed = ChangedFrom(part);
         var next = plan.With(changed);
         if (Ripple == true && part.End is { } was && End is { } now && now != was) next = PlanChanges.MoveOn(next, was, now, except: part.Id);
@@ -158,7 +168,7 @@ public sealed record SetPart : PlanEdit
         if (StayBehindM is not null) yield return changed.StayBehindM is { } line ? FormattableString.Invariant($"a line {line} m off")
             : "no line to stay behind";
         if (Frames is not null) yield return $"{changed.Frames?.Low}, {changed.Frames?.Likely} or {changed.Frames?.High} frames";
-        if (Clear?.Count > 0) yield return $"{string.Join(", ", Clear ?? [])} cleared";
+        foreach (var field in Clear ?? []) yield return Clearable[field];
         if (Ev is not null && Noted is null) yield return FormattableString.Invariant($"light EV {changed.Ev} (was {part.Ev})");
         if (Flash is not null) yield return $"flash {Lower(changed.Flash)}";
         if (Quiet is not null) yield return $"quiet {Lower(changed.Quiet)}";

@@ -138,6 +138,16 @@ public sealed record Figure(string Name, string Words, string? Unit, FigureForm 
 /// <summary>Types of memory card and the short ways they are written.</summary>
 public static class CardTypes
 {
+    /// <summary>The value of a figure; where it names types of card, each by its full name.</summary>
+    public static JsonNode? Of(string kind, string figure, JsonNode? value) => (kind, figure, value) switch
+    {
+        (_, "cardTypes", JsonArray types) => new JsonArray([.. types.Select(t => (JsonNode)Full(t!))]),
+        ("card", "type", JsonValue) or (_, "cardType", JsonValue) => Full(value),
+        _ => value,
+    };
+
+    private static string Full(JsonNode type) => Named(type.GetValue<string>()) ?? type.GetValue<string>();
+
     /// <summary>The full name of a type written short; null when it is none.</summary>
     public static string? Named(string text) => text.Trim().ToLowerInvariant() switch
     {

@@ -34,7 +34,7 @@ public static class LockerFigures
         {
             var (value, problem) = figure.Parse(text);
             if (value is null) return new PlanProblem(figure.Name, problem!);
-            thing[figure.Name] = value;
+            thing[figure.Name] = CardTypes.Of(kind, figure.Name, value);
         }
         if (thing["estimated"] is JsonArray estimated)
         {

@@ -262,10 +262,8 @@ internal sealed partial class QuickLineReader(string line, KnownWords known)
     private bool Set(string word, string figure, string text, bool guess = false)
     {
         var catalogued = FigureCatalogue.Find(Kind, figure)!;
-        var (value, problem) = catalogued.Form == FigureForm.Text && Kind == "card" && figure == "type" ? (CardTypes.Named(text) ?? text, null)
-            : catalogued.Parse(text);
-        if (value is JsonArray types && figure == "cardTypes") value = new JsonArray([.. types.Select(t =>
-            (JsonNode)(CardTypes.Named(t!.GetValue<string>()) ?? t.GetValue<string>()))]);
+        var (read, problem) = catalogued.Parse(text);
+        var value = CardTypes.Of(Kind, figure, read);
         if (value is null)
         {
             problems.Add(new PlanProblem(figure, problem!));

@@ -13,11 +13,14 @@ namespace YokePair.Core.Taken;
 /// <param name="Taken">Pictures that count which it took in those assignments.</param>
 /// <param name="Of">Of how many.</param>
 /// <param name="Assignments">In how many assignments it was along.</param>
-/// <param name="AloneFor">Names of the needs that get worse or hang by less without it; none = it may stay at home.</param>
+/// <param name="AloneFor">Names of the needs that get worse or hang by less without it.</param>
 public sealed record SeldomUsed(string Thing, string Name, double Grams, int Taken, int Of, int Assignments, IReadOnlyList<string> AloneFor)
 {
+    /// <summary>Whether all holds without it alone, but not without another as well that may stay at home.</summary>
+    public bool IsSpare { get; init; }
+
     /// <summary>Whether it may stay at home.</summary>
-    public bool MayStay => AloneFor.Count == 0;
+    public bool MayStay => AloneFor.Count == 0 && !IsSpare;
 }
 
 /// <summary>What was carried for nothing and is not needed as a spare either.</summary>
@@ -47,10 +50,17 @@ public static class StayAtHome
         if (seldom.Count == 0) return [];
         var dead = Together(new DeadWeightProblem(day, atHome, cancel), [.. seldom.Select(s => s.Item.Id)]);
         var with = DayVerdict.Of(day);
-        return [.. seldom.Select(s => new SeldomUsed(
-            s.Item.Id, s.Item.Label, s.Item.WeightG ?? atHome.FirstOrDefault(h => h.Id == s.Item.Id)?.WeightG ?? UsualWeights.Of(s.Item),
-            s.Assignments.Sum(d => CountOf(d, s.Item.Id)), s.Assignments.Sum(d => d.Kept ?? d.Frames), s.Assignments.Count,
-            dead.Contains(s.Item.Id) ? [] : AloneFor(day, with, s.Item.Id))).OrderBy(s => !s.MayStay).ThenByDescending(s => s.Grams)];
+        return [.. seldom.Select(Tell).OrderBy(s => !s.MayStay).ThenByDescending(s => s.Grams)];
+
+        SeldomUsed Tell((Item Item, List<TakenDay> Assignments) s)
+        {
+            var (thing, of) = (s.Item, s.Assignments);
+            var alone = dead.Contains(thing.Id) ? [] : AloneFor(day, with, thing.Id);
+            return new SeldomUsed(
+                thing.Id, thing.Label, thing.WeightG ?? atHome.FirstOrDefault(h => h.Id == thing.Id)?.WeightG ?? UsualWeights.Of(thing),
+                of.Sum(d => CountOf(d, thing.Id)), of.Sum(d => d.Kept ?? d.Frames), of.Count, alone)
+            { IsSpare = alone.Length == 0 && !dead.Contains(thing.Id) };
+        }
     }
 
     /// <summary>Those that may all stay at home at once: of two that stand in for each other the heavier.</summary>
@@ -69,12 +79,9 @@ public static class StayAtHome
 
     private static double ShareOf(TakenDay day, string thing) => (double)CountOf(day, thing) / Math.Max(1, day.Kept ?? day.Frames);
 
-    /// <summary>The needs that are missed, or hang by less, without it; where it is another rule that wants it, that is said.</summary>
-    private static string[] AloneFor(DayAnalysis day, DayVerdict with, string thing)
-    {
-        string[] needs = [.. with.Needs.Zip(DayVerdict.Of(day.Without(new Pulled(thing))).Needs)
+    /// <summary>The needs that are missed, or hang by less, without it.</summary>
+    private static string[] AloneFor(DayAnalysis day, DayVerdict with, string thing) =>
+        [.. with.Needs.Zip(DayVerdict.Of(day.Without(new Pulled(thing))).Needs)
             .Where(n => n.Second.Strands < n.First.Strands || n.Second.Outcome > n.First.Outcome)
             .Select(n => day.Whole.PartOf(n.First.Part)?.Needs.FirstOrDefault(x => x.Id == n.First.Need)?.Name ?? n.First.Need).Distinct()];
-        return needs.Length > 0 ? needs : ["the spare of another that stays at home"];
-    }
 }

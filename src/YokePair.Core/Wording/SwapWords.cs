@@ -14,7 +14,8 @@ internal static class SwapWords
         var told = Fates.Where(f => counts.GetValueOrDefault(f.Fate) > 0).Select(f => $"{English.Number(counts[f.Fate])} {f.Word}").ToList();
         var sentence = told.Count == 0 ? "No battery or card has to be changed." : $"Changes of batteries and cards: {English.List(told)}.";
         if (without == 0) return sentence;
-        var before = were > 0 ? $", {English.Number(were)} of them before already" : "";
+        var before = were == 0 ? "" : were == without ? ", as before" : were < without ? $", {English.Number(were)} of them before already"
+            : $" ({English.Number(were)} before)";
         return $"{sentence} {English.Capital(English.Number(without))} frames of a busy day find no battery or card{before}.";
     }
 }

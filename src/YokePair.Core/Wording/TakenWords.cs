@@ -102,10 +102,11 @@ public static class TakenWords
     /// <summary>Something that hardly came out, and what to do with it on the plan at hand.</summary>
     public static IReadOnlyList<TextPiece> Of(SeldomUsed seldom)
     {
-        var took = $"took {English.Number(seldom.Taken)} of {seldom.Of} pictures in {Times(seldom.Assignments)}";
+        var took = $"took {(seldom.Taken == 0 ? "none" : English.Number(seldom.Taken))} of {seldom.Of} pictures in {Times(seldom.Assignments)}";
         return seldom.MayStay
             ? [new($"Leave it? The {seldom.Name} {took}, and nothing here gets worse without it ("), new("", Grams: seldom.Grams), new(").")]
-            : [new($"Keep the {seldom.Name}: alone for {English.List(English.Few(seldom.AloneFor, 3))}, though it {took}.")];
+            : [new($"Keep the {seldom.Name}: {(seldom.IsSpare ? "the spare of another that may stay at home"
+                : $"alone for {English.List(English.Few(seldom.AloneFor, 3))}")}, though it {took}.")];
     }
 
     /// <summary>Whose clock is wrong, by what.</summary>

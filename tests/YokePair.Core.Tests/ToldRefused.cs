@@ -11,7 +11,7 @@ namespace YokePair.Core.Tests;
 /// Every field of a plan file with things in it that cannot be, and what is said of each, word for word: a field whose check goes missing
 /// is seen in the difference.
 /// </summary>
-public sealed class RefusedTests
+public sealed class ToldRefused
 {
     /// <summary>One thing of each kind, one of each record, every list with something in it.</summary>
     private const string Whole = """
