@@ -238,8 +238,11 @@ public sealed class ToldTests
         var day = new DayAnalysis(plan);
         var facts = new[] { new Fact(FactKind.Put, "c11", new DateTime(2027, 6, 1), "party", Where: "left"), new Fact(FactKind.Taken, "c11", new DateTime(2027, 6, 2), "party"), new Fact(FactKind.Settings, "c12", new DateTime(2027, 6, 1)) };
         var lists = DayLists.Of(day, Locker, CardBook.Fold(facts));
+        var none = plan with { Items = [], Parts = [.. plan.Parts.Select(p => p with { Setups = [], Lights = null, Use = null, Changes = null })], Events = null, Pairs = null };
         Fact Tick(CheckLine line) => new(FactKind.Ticked, line.Id, new DateTime(2027, 6, 11), "day", "Anna", Words: CheckedLine.Kept(plan, line));
         var first = lists[0].Lines[0];
+        Told.Compare("lists.done", Readable.Of(CheckedLists.Of(day, lists, "day", [.. lists.SelectMany(l => l.Lines).Select(Tick)]))
+            + Readable.Of(CheckedLists.Of(new DayAnalysis(none), DayLists.Of(new DayAnalysis(none), [], new Dictionary<string, CardState>()), "day", [])));
         Told.Compare("lists", box.Label + "\n" + Readable.Of(CheckedLists.Of(day, lists, "day", [Tick(first), Tick(lists[1].Lines[0]) with { Words = "something else" }])));
     }
 
@@ -317,6 +320,8 @@ public sealed class ToldTests
         {
             Late = Lateness.Usual.Take(3).Select(m => Lateness.Of(day, middle.Id, m)).ToList(),
             Rest = FromNow.Of(day, day.Plan.People[0].Id, middle.Start!.Value, [new(body)], [new(body, 0.4, null)]),
+            Room = FromNow.Of(day, day.Plan.People[0].Id, day.Plan.Parts[1].Start!.Value, [], [new(body, null, 150), new(day.Plan.Items.OfType<Body>().Last().Id, 0.5, 4)])?.Told,
+            Over = FromNow.Of(day, day.Plan.People[0].Id, day.Plan.Parts.Max(p => p.End)!.Value.AddHours(1), [], [new(body, 0.3, null)])?.Told,
             Questions = Questions.Of(day, day.Plan.People[0].Id),
         };
     }
