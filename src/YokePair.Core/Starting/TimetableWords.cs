@@ -74,7 +74,7 @@ internal sealed partial record TimetableWords
             HalfSaid = Half().IsMatch(clock) || time.Value.Start.Hour is 0 or >= 12,
             End = time.Value.End ?? end?.Time,
             // Of "2:00 pm-3:30" the afternoon is said of the start alone.
-            EndHalfSaid = Half().Matches(clock).Any(m => !clock[m.Index..].Any(char.IsDigit)) || end?.HalfSaid == true,
+            EndHalfSaid = Half().Matches(clock).Any(m => !clock[(m.Index + m.Length)..].Any(char.IsDigit)) || end?.HalfSaid == true,
             Minutes = time.Value.End is null && end is null ? minutes : null,
             Name = name.Length == 0 ? "Part" : English.Capital(name),
             Location = words.Length > 1 && words[1].Trim() is { Length: > 0 } place ? place : null,
