@@ -1,0 +1,43 @@
+using YokePair.Core.Plans;
+using YokePair.Core.Taken;
+
+namespace YokePair.Core.Tests;
+
+/// <summary>Pictures at an end of a zoom, outside every part, of a camera that is no longer owned: one case each.</summary>
+public sealed class CasesOfTaken
+{
+    private static readonly DateTime Noon = new(2027, 6, 12, 12, 0, 0);
+
+    private static readonly Body Camera = TakenDays.Camera("b1", "Halm 45", "H-1");
+
+    private static readonly Lens Zoom = TakenDays.Glass("z", 50, 200, 2.8);
+
+    private static readonly Part Part = TakenDays.Part("p", Noon, 60);
+
+    private static PictureTold Shot(int n, double focal) => new(
+        $"P{n:0000}.RAW", Noon.AddMinutes(n), "Halm 45", "H-1", null, null, new(50, 200), 2.8, focal, 2.8, 1.0 / 200, 800, false, 6000);
+
+    [Fact]
+    public void A_zoom_is_at_an_end_within_a_fiftieth_of_it()
+    {
+        var glass = TakenDays.Day([Camera, Zoom], Part, new[] { 51.0, 51.1, 195.9, 196 }.Select((mm, n) => Shot(n, mm))).Glass[0];
+        Assert.Equal((0.25, 0.25), (glass.AtWide, glass.AtLong));
+    }
+
+    [Fact]
+    public void Pictures_outside_every_part_are_of_no_minutes()
+    {
+        var day = TakenDays.Day([Camera, Zoom], Part, Enumerable.Range(3000, 5).Select(n => Shot(n, 100)));
+        Assert.Equal((5, 0.0), (day.Outside, day.Bodies[0].PerMinute));
+    }
+
+    [Fact]
+    public void What_was_said_to_be_a_thing_that_is_gone_is_none()
+    {
+        var roll = TakenRoll.Of([Shot(1, 100)]);
+        string? Is(string said) => Recognition.Of(roll, [Camera, Zoom], [], new Dictionary<string, string> { [roll.Seen[0].Key] = said }).Things[0];
+        Assert.Equal("b1", Is("b1"));
+        Assert.Null(Is("sold"));
+        Assert.Null(Is(""));
+    }
+}
