@@ -130,6 +130,31 @@ public sealed class CasesOfRoom
         Assert.DoesNotContain(WhatIfTable.Of(new DayAnalysis(spare)).Causes, c => c.Kind == CauseKind.OneAdapter);
     }
 
+    [Theory]
+    [InlineData(2, "pack f1 f2")]
+    [InlineData(1, "")]
+    public void One_pack_is_a_cause_for_the_lights_that_hang_on_it(int lights, string cause)
+    {
+        var plan = With(p => p with { Lights = [.. Enumerable.Range(1, lights).Select(n => new PlacedLight { Flash = $"f{n}", Holder = n == 1 ? "s1" : "help", Pack = "pack" })] });
+        Assert.Equal(cause, CauseOf(CauseKind.OnePack, plan with { Items = [.. plan.Items, new Pack { Id = "pack", Place = "bag", Outlets = 2 }] }));
+    }
+
+    [Theory]
+    [InlineData(2020, 2020, true, "c1 c2")]
+    [InlineData(2020, 2021, true, "")]
+    [InlineData(2020, 2020, false, "")]
+    public void Cards_of_one_day_are_a_cause_where_more_than_one_camera_takes_them(int one, int other, bool two, string cause) => Assert.Equal(cause, CauseOf(CauseKind.OneLot, Room with
+    {
+        Items = [.. Room.Items.Where(i => two || i.Id is not ("b2" or "bat2" or "c2")).Select(i => i.Id switch { "c1" => i with { FirstUse = new DateOnly(one, 1, 1) }, "c2" => i with { FirstUse = new DateOnly(other, 1, 1) }, _ => i }),
+            .. two ? (Item[])[] : [new Card { Id = "c3", Place = "bag", Type = "SD", FirstUse = new DateOnly(one, 1, 1) }]],
+    }));
+
+    private static string CauseOf(CauseKind kind, Plan plan)
+    {
+        Assert.Empty(PlanCheck.Usable(plan));
+        return string.Join(' ', WhatIfTable.Of(new DayAnalysis(plan)).Causes.Where(c => c.Kind == kind).SelectMany(c => c.Items));
+    }
+
     [Fact]
     public void One_thing_of_a_bag_is_laid_as_another()
     {
