@@ -82,7 +82,7 @@ public sealed class ToldLibrary
         }).ToList()));
         Dictionary<string, string[]> changes = new()
         {
-            ["b1"] = ["sensorWidthMm=23.5", "sensorWidthMm=0", "slots=SD 90 MB/s + CF", "slots=SD x", "learnt=a + b", "silent=maybe", "silent=yes", "silentShutter=some", "id=other", "nothing=1", "crop=", "syncSeconds=1/200", "status=lent"],
+            ["b1"] = ["sensorWidthMm=23.5", "sensorWidthMm=0", "slots=SD 90 MB/s + CF", "slots=SD x", "learnt=a + b", "silent=maybe", "silent=yes", "silent=y", "silent=ja", "silent=-", "silent=nein", "slots=microSD@90+cf+sdxc+cfx a", "silentShutter=some", "id=other", "nothing=1", "crop=", "syncSeconds=1/200", "status=lent"],
             ["rd"] = ["cardTypes=microsd + cf + cfx a", "megabytesPerSecond=abc"],
             ["l"] = [],
             ["z24"] = ["focal=24-105", "focal=0", "aperture=f/4", "owner=second", "weightG=1 kg", "firstUse=3 may 2024", "value=1.200"],
