@@ -3,7 +3,6 @@ using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;
 using YokePair.Core.Starting;
-using YokePair.Core.Verdict;
 
 namespace YokePair.Core.Tests;
 

@@ -1,5 +1,4 @@
 using YokePair.Core.Carry;
-using YokePair.Core.Editing;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Reports;

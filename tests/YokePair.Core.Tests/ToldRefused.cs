@@ -1,6 +1,5 @@
 using System.Collections;
 using System.Reflection;
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using YokePair.Core.Plans;
