@@ -1,3 +1,4 @@
+using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Core.Record;
 
@@ -56,6 +57,10 @@ public sealed class CasesOfRecord
         Assert.False(new Pack { Id = "x", Name = "X" }.IsOneWith(new Drive { Id = "x", Name = "X" }));
         Assert.True(new Pack { Id = "x", Name = "X" }.IsOneWith(new Pack { Id = "x", Name = "X", Outlets = 3 }));
     }
+
+    [Fact]
+    public void Each_line_says_which_it_was() =>
+        Assert.Equal([1, 3, 4], QuickAdd.ReadAll("35 f1.8 K2\n\n85 f1.8 K2\n2x battery LB7", KnownWords.Of([])).Select(l => l.At));
 
     [Fact]
     public void A_line_at_its_limit_is_read_and_one_beyond_is_not()

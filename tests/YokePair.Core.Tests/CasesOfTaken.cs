@@ -1,5 +1,6 @@
 using YokePair.Core.Plans;
 using YokePair.Core.Taken;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -29,6 +30,18 @@ public sealed class CasesOfTaken
     {
         var day = TakenDays.Day([Camera, Zoom], Part, Enumerable.Range(3000, 5).Select(n => Shot(n, 100)));
         Assert.Equal((5, 0.0), (day.Outside, day.Bodies[0].PerMinute));
+    }
+
+    [Theory]
+    [InlineData(0, 0, "")]
+    [InlineData(1, 0, " One of the rest is your only backup.")]
+    [InlineData(2, 0, " Two of the rest are your only backups.")]
+    [InlineData(0, 1, " One thing () could have stayed at home.")]
+    [InlineData(1, 2, " One of the rest is your only backup. Two things () could have stayed at home.")]
+    public void Spares_are_told_before_what_may_stay(int spares, int idle, string said)
+    {
+        SeldomUsed Thing(bool spare) => new("x", "X", 100, 0, 10, 5, spare ? ["Kiss"] : []);
+        Assert.Equal(said, string.Concat(TakenWords.Spares([.. Enumerable.Repeat(Thing(spare: true), spares), .. Enumerable.Repeat(Thing(spare: false), idle)]).Select(t => t.Text)));
     }
 
     [Fact]

@@ -99,7 +99,7 @@ public sealed class ToldLibrary
     {
         var day = new DayAnalysis(Barn);
         var room = BagRoom.Of(Barn, Barn.PlaceOf("bag")!, [])!;
-        var smaller = Barn.Items.OfType<Lens>().Where(l => l.Id is "z70" or "m90").SelectMany(l => new[] { 60.0, 110 }.Select(n => l with { Id = $"{l.Id}-{n}", Name = $"Small {l.Label} {n}", SizeMm = [n, 60, 60], Place = null })).ToList();
+        var smaller = Barn.Items.OfType<Lens>().Where(l => l.Id is "z70" or "m90").SelectMany(l => new[] { 60.0, 110 }.Select(n => l with { Id = $"{l.Id}-{n}", Name = $"Small {l.Label} {n}", SizeMm = [n, 60, 60], Place = null, Aperture = n > 100 ? new(8, 8) : l.Aperture })).ToList();
         BagLayout Laid(string[] outs, TooDeep[] deep, double? longer = null, double? wider = null, bool proven = true) => new(room, [], deep, outs, longer, wider, proven);
         Told.Compare("bag.fit", Readable.Of(new[]
         {

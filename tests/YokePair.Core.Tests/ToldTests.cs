@@ -247,6 +247,15 @@ public sealed class ToldTests
     }
 
     [Fact]
+    public void What_mends_each_kind_of_loss_is_what_was_agreed()
+    {
+        var day = new DayAnalysis(Demo(Barn, BarnFile));
+        var spare = (Body)day.Plan.ItemOf("b1")! with { Id = "home", Name = "Body at home", Place = null };
+        Told.Compare("barn-day.mended", Readable.Of(WhatIfTable.Of(day).Rows.DistinctBy(r => r.Kind)
+            .Select(r => new { r.Kind, r.Id, Mends = Mending.ForLoss(day, r.Kind, r.Id, [spare]) }).Where(r => r.Mends is { Count: > 0 }).ToList()));
+    }
+
+    [Fact]
     public void What_is_told_of_the_demo_s_locker_is_what_was_agreed() =>
         Told.Compare("locker", Readable.Of(LockerReport.Of(Locker, new Compatibility(Locker, [.. File.Pairs]), new DateOnly(2027, 6, 12))));
 
@@ -308,7 +317,7 @@ public sealed class ToldTests
         return [.. WhatIfTable.Of(day).Rows.DistinctBy(r => r.Kind).Select(object (row) =>
         {
             var left = new DayAnalysis(day.Whole, [new Pulled(row.Id, day.Plan.Parts[1].Id, day.Plan.Parts[^2].Id, Kind: row.Kind)], day);
-            return new { row.Kind, row.Id, Said = PullTest.Compare(day, left), Needs = Needs(left).Select(n => new { n.Part, n.Need, n.Baseline, n.Strands, Best = n.Best?.Items }).ToList(), left.Report(withEvents: false).Verdict };
+            return new { row.Kind, row.Id, Said = PullTest.Compare(day, left), Needs = Needs(left).Select(n => new { n.Part, n.Need, n.Baseline, n.Strands, Best = n.Best?.Items }).ToList(), left.Report(withEvents: false).Verdict, Why = Needs(left).Where(n => n.Baseline != Outcome.Holds).Take(3).Select(n => left.Explain(n.Part, n.Need)! with { Weighed = [] }).ToList() };
         })];
     }
 
