@@ -9,7 +9,7 @@ namespace YokePair.Core.Tests;
 /// <summary>Edits and beginnings that one case each tells apart from what might be written by mistake.</summary>
 public sealed class CasesOfEdits
 {
-    private static readonly Plan Barn = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Lines/barn-day.json"))).Plan!;
+    private static readonly Plan Barn = BarnDay.Plan;
 
     [Theory]
     [InlineData("2027-06-12T15:00", "vows")]

@@ -6,7 +6,7 @@ namespace YokePair.Core.Tests;
 /// <summary>What a kit may be made of, and what it sums up to.</summary>
 public sealed class CasesOfKit
 {
-    private static readonly Plan Barn = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Lines/barn-day.json"))).Plan!;
+    private static readonly Plan Barn = BarnDay.Plan;
 
     [Theory]
     [InlineData(true)]

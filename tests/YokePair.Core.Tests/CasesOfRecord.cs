@@ -9,7 +9,7 @@ public sealed class CasesOfRecord
 {
     private static readonly DateTime Noon = new(2027, 6, 12, 12, 0, 0);
 
-    private static readonly Plan Barn = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Lines/barn-day.json"))).Plan!;
+    private static readonly Plan Barn = BarnDay.Plan;
 
     private static Fact Put(string card, string? with = null, string? who = null) => new(FactKind.Put, card, Noon, "barn", who, "Body one", with);
 

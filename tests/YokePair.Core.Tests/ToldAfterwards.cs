@@ -10,7 +10,7 @@ namespace YokePair.Core.Tests;
 /// <summary>What is told of a day that has pictures, and of what it teaches, word for word in <c>Told</c>.</summary>
 public sealed class ToldAfterwards
 {
-    private static readonly Plan Barn = Numbered(PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Lines/barn-day.json"))).Plan!);
+    private static readonly Plan Barn = Numbered(BarnDay.Plan);
 
     private static readonly string[] Filled = ["c7", "c8", "c3"], Copies = ["drive A", "drive B", "the cloud"], One = ["one"];
 

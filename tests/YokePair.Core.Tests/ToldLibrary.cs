@@ -13,7 +13,7 @@ namespace YokePair.Core.Tests;
 /// <summary>Usual figures, questions, kinds of part, and what is read from what people type, word for word in <c>Told</c>.</summary>
 public sealed class ToldLibrary
 {
-    private static readonly Plan Barn = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "Lines/barn-day.json"))).Plan!;
+    private static readonly Plan Barn = BarnDay.Plan;
 
     private static readonly string[] Parts = ["Cocktail hour", "ceremony in the park", "the first dance", "group photos", "Kick-off", "a nap"];
 

@@ -50,7 +50,6 @@ public sealed class ToldTests
 
     private static readonly string[] Demos = ["steamer-wedding", "track-night", Lean], Small = [Barn, Wet];
 
-    /// <summary>Two people and a hand, one thing of each kind, a part for each rule: what the demo days have no use for.</summary>
     private const string Barn = "barn-day";
 
     /// <summary>The same with two cards in each camera that takes two, JPEG on the second, cells of makes, old lots, cards of other days, little room.</summary>
@@ -58,8 +57,6 @@ public sealed class ToldTests
 
     /// <summary>The wedding on two days, in frost and rain, with half of the kit: there is more to be told where things are lacking.</summary>
     private const string Lean = "lean-wedding";
-
-    private const string BarnFile = "Lines/barn-day.json";
 
     public static TheoryData<string, string> OfDemos => Of(Demos);
 
@@ -78,7 +75,7 @@ public sealed class ToldTests
 
     private static void IsAsAgreed(string day, string view)
     {
-        var plan = day switch { Lean => Leaner(Demo("steamer-wedding")), Barn => Demo(day, BarnFile), Wet => Wetter(Demo(day, BarnFile)), _ => Demo(day) };
+        var plan = day switch { Lean => Leaner(Demo("steamer-wedding")), Barn => BarnDay.Plan, Wet => Wetter(BarnDay.Plan), _ => Demo(day) };
         Told.Compare($"{day}.{view}", Readable.Of(Views[view](new DayAnalysis(PlanAndLocker.With(plan, Locker.ToDictionary(t => t.Id, StringComparer.Ordinal), [])))));
     }
 
@@ -249,7 +246,7 @@ public sealed class ToldTests
     [Fact]
     public void What_mends_each_kind_of_loss_is_what_was_agreed()
     {
-        var day = new DayAnalysis(Demo(Barn, BarnFile));
+        var day = new DayAnalysis(BarnDay.Plan);
         var spare = (Body)day.Plan.ItemOf("b1")! with { Id = "home", Name = "Body at home", Place = null };
         Told.Compare("barn-day.mended", Readable.Of(WhatIfTable.Of(day).Rows.DistinctBy(r => r.Kind)
             .Select(r => new { r.Kind, r.Id, Mends = Mending.ForLoss(day, r.Kind, r.Id, [spare]) }).Where(r => r.Mends is { Count: > 0 }).ToList()));
@@ -259,7 +256,7 @@ public sealed class ToldTests
     public void What_is_told_of_the_demo_s_locker_is_what_was_agreed() =>
         Told.Compare("locker", Readable.Of(LockerReport.Of(Locker, new Compatibility(Locker, [.. File.Pairs]), new DateOnly(2027, 6, 12))));
 
-    private static Plan Demo(string day, string? file = null) => PlanFile.Read(System.IO.File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, file ?? $"demo/{day}.yoke.json"))).Plan!;
+    private static Plan Demo(string day) => PlanFile.Read(System.IO.File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, $"demo/{day}.yoke.json"))).Plan!;
 
     private static Plan Leaner(Plan plan)
     {
@@ -312,14 +309,20 @@ public sealed class ToldTests
     }
 
     /// <summary>Of each kind of loss the first, from the second part until the last but one: what then becomes of each need, and of its best way.</summary>
-    private static List<object> Gone(DayAnalysis day)
+    private static List<object> Gone(DayAnalysis day) => [.. WhatIfTable.Of(day).Rows.DistinctBy(r => r.Kind).Select(object (row) =>
     {
-        return [.. WhatIfTable.Of(day).Rows.DistinctBy(r => r.Kind).Select(object (row) =>
+        var left = new DayAnalysis(day.Whole, [new Pulled(row.Id, day.Plan.Parts[1].Id, day.Plan.Parts[^2].Id, Kind: row.Kind)], day);
+        var report = left.Report(withEvents: false);
+        return new
         {
-            var left = new DayAnalysis(day.Whole, [new Pulled(row.Id, day.Plan.Parts[1].Id, day.Plan.Parts[^2].Id, Kind: row.Kind)], day);
-            return new { row.Kind, row.Id, Said = PullTest.Compare(day, left), Needs = Needs(left).Select(n => new { n.Part, n.Need, n.Baseline, n.Strands, Best = n.Best?.Items }).ToList(), left.Report(withEvents: false).Verdict, Why = Needs(left).Where(n => n.Baseline != Outcome.Holds).Take(3).Select(n => left.Explain(n.Part, n.Need)! with { Weighed = [] }).ToList() };
-        })];
-    }
+            row.Kind,
+            row.Id,
+            Said = PullTest.Compare(day, left),
+            Needs = report.Needs.Select(n => new { n.Part, n.Need, n.Baseline, n.Strands, Best = n.Best?.Items }).ToList(),
+            report.Verdict,
+            Why = report.Needs.Where(n => n.Baseline != Outcome.Holds).Take(3).Select(n => left.Explain(n.Part, n.Need)! with { Weighed = [] }).ToList(),
+        };
+    })];
 
     private static object Pocket(DayAnalysis day)
     {
