@@ -26,9 +26,9 @@ public sealed class ToldTests
 {
     private static readonly FiledLocker File = LockerFile.Read(System.IO.File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/locker.yoke-locker.json")));
 
-    private static readonly IReadOnlyList<Item> Locker = [.. File.Things.Select(t => PlanFile.ReadItem(t.Whole!).Item!)];
+    internal static readonly IReadOnlyList<Item> Locker = [.. File.Things.Select(t => PlanFile.ReadItem(t.Whole!).Item!)];
 
-    private static readonly Dictionary<string, Func<DayAnalysis, object?>> Views = new(StringComparer.Ordinal)
+    internal static readonly Dictionary<string, Func<DayAnalysis, object?>> Views = new(StringComparer.Ordinal)
     {
         ["board"] = day => new { Report = day.Report(withEvents: false), Verdict = DayVerdict.Of(day), Rules = HouseRules.Of(day) },
         ["needs"] = day => Needs(day).Select(n => day.Explain(n.Part, n.Need)!).Select(n => n with { Weighed = [.. n.Weighed.Take(4)] }).ToList(),
