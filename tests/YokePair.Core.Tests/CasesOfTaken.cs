@@ -53,4 +53,32 @@ public sealed class CasesOfTaken
         Assert.Null(Is("sold"));
         Assert.Null(Is(""));
     }
+
+    /// <summary>Moments far enough apart that by chance none falls on another.</summary>
+    [Theory]
+    [InlineData(10, null)]
+    [InlineData(11, -40.0)]
+    public void More_than_ten_moments_that_agree_tell_two_clocks_apart(int moments, double? seconds)
+    {
+        DateTime[] one = [.. Enumerable.Range(0, moments).Select(n => Noon.AddHours(n * 5))];
+        Assert.Equal(seconds, ClockDifference.Between(one, one.Select(t => t.AddSeconds(-40)))?.Seconds);
+    }
+
+    [Theory]
+    [InlineData(19, 0)]
+    [InlineData(20, 1)]
+    public void Of_fewer_pictures_than_twenty_nothing_is_said_to_be_lacking(int pictures, int lacks) =>
+        Assert.Equal(lacks, Lacking.Of([TakenDays.Day([Camera, Zoom], Part, Enumerable.Range(0, pictures).Select(n => Shot(n, 200)))], [Camera, Zoom]).Count);
+
+    [Theory]
+    [InlineData(0, 0, 0, "No picture that matters is left.")]
+    [InlineData(1, 0, 0, "The one picture of the rest of the day survives any one failure.")]
+    [InlineData(1, 1, 0, "The one picture of the rest of the day is not covered.")]
+    [InlineData(1, 0, 1, "The one picture of the rest of the day hangs by one thing.")]
+    [InlineData(2, 0, 0, "Both pictures of the rest of the day survive any one failure.")]
+    [InlineData(3, 0, 0, "All three pictures of the rest of the day survive any one failure.")]
+    [InlineData(6, 0, 1, "Of the six pictures of the rest of the day one hangs by one thing.")]
+    [InlineData(6, 2, 0, "Of the six pictures of the rest of the day two are not covered.")]
+    [InlineData(6, 1, 3, "Of the six pictures of the rest of the day one is not covered and three hang by one thing.")]
+    public void Of_the_rest_of_a_day_only_what_is_so_is_said(int needs, int open, int hanging, string said) => Assert.Equal(said, RestWords.Of(needs, open, hanging));
 }

@@ -148,7 +148,7 @@ public static class FromNow
     {
         var counted = left.Parts.SelectMany(p => p.Needs).Where(n => n.Need.Importance != Importance.Nice).ToList();
         var (open, hang) = (counted.Count(n => n.Strands == 0), counted.Count(n => n.Strands == 1));
-        yield return [new(PocketWords.Rest(counted.Count, open, hang))];
+        yield return [new(RestWords.Of(counted.Count, open, hang))];
         if (readings.Count == 0) yield break;
         var names = new Names(day.Plan);
         foreach (var change in now.Changes.Where(c => readings.Any(r => r.Body == c.Body && r.Share is not null)).DistinctBy(c => c.Body))

@@ -6,7 +6,7 @@ namespace YokePair.Core.Taken;
 public sealed record ClockDifference(double Seconds, int Moments)
 {
     private const double WithinSeconds = 7200, SameMoment = 2, BurstGap = 2;
-    private const int FewestMoments = 6, MostBursts = 4000;
+    private const int MostBursts = 4000;
 
     /// <summary>Of thousands of windows the fullest is several deviations above the mean anyway.</summary>
     private const double ByNoChance = 10;
@@ -21,7 +21,6 @@ public sealed record ClockDifference(double Seconds, int Moments)
     public static ClockDifference? Between(IEnumerable<DateTime> one, IEnumerable<DateTime> other)
     {
         var (mine, theirs) = (Beginnings(one), Beginnings(other));
-        if (Math.Min(mine.Count, theirs.Count) < FewestMoments) return null;
         var near = new List<double>();
         var from = 0;
         foreach (var at in mine)
@@ -33,7 +32,7 @@ public sealed record ClockDifference(double Seconds, int Moments)
         var (best, count) = Fullest(near);
         // By chance as many would lie there as in any window of that width.
         var chance = near.Count * 2 * SameMoment / (2 * WithinSeconds);
-        return count < FewestMoments || count < chance + (ByNoChance * Math.Sqrt(Math.Max(1, chance))) ? null : new ClockDifference(best, count);
+        return count < chance + (ByNoChance * Math.Sqrt(Math.Max(1, chance))) ? null : new ClockDifference(best, count);
     }
 
     /// <summary>The median of the window that holds most.</summary>

@@ -51,23 +51,4 @@ internal sealed class PocketWords(Plan plan)
         if (part.StayBehindM is { } line) yield return $"a line {English.Tenths(line)} m off";
         foreach (var place in part.Unreachable) yield return $"{English.Lower(names.Place(place))} out of reach";
     }
-
-    /// <summary>How the rest of a day stands.</summary>
-    public static string Rest(int needs, int open, int hanging)
-    {
-        const string Whose = "of the rest of the day";
-        string[] wrong =
-        [
-            .. open == 0 ? (string[])[] : [English.Count(open, "is not covered", "are not covered")],
-            .. hanging == 0 ? (string[])[] : [English.Count(hanging, "hangs by one thing", "hang by one thing")],
-        ];
-        return (needs, open + hanging) switch
-        {
-            (0, _) => $"No picture that matters is left {Whose}.",
-            (1, 0) => $"The one picture {Whose} survives any one failure.",
-            (1, _) => $"The one picture {Whose} {(open > 0 ? "is not covered" : "hangs by one thing")}.",
-            (_, 0) => $"{(needs == 2 ? "Both" : $"All {English.Number(needs)}")} pictures {Whose} survive any one failure.",
-            _ => $"Of the {English.Number(needs)} pictures {Whose} {English.List(wrong)}.",
-        };
-    }
 }
