@@ -7,8 +7,10 @@ namespace YokePair.Browser.Tests;
 /// <summary>Afterwards and between assignments, through the page: what was really used, what it teaches, what is not back yet.</summary>
 public sealed class AfterStories
 {
-    private const string Parts = "section[aria-label='Part by part']", Glass = "section[aria-label='Glass and cameras']", Clocks = "section[aria-label='Clocks']",
-        Batteries = "section[aria-label='Batteries']", Taught = "section[aria-label='What the next assignment starts with']", Gaps = "section[aria-label='What carries over']";
+    private const string Parts = "section[aria-label='Part by part']", Glass = "section[aria-label='Glass and cameras']",
+        Clocks = "section[aria-label='Clocks']",
+        Batteries = "section[aria-label='Batteries']", Taught = "section[aria-label='What the next assignment starts with']",
+            Gaps = "section[aria-label='What carries over']";
 
     private const string Field = "form input";
 

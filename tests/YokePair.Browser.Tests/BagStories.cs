@@ -49,6 +49,7 @@ public sealed class BagStories
     }
 
     [Fact]
+    // Long: one story, each step on what the one before left.
     public void Bags_are_beams_things_move_between_them_and_the_load_follows()
     {
         using var site = new Site(seed: true);
@@ -61,11 +62,13 @@ public sealed class BagStories
         Pack(page, 3, "Roller", "car", "70–200 f/2.8", "50 f/1.2");
         page.Until(() => Row("Roller") != before && !Row("Roller").Contains("things go into", StringComparison.Ordinal), "a lighter roller");
         string Beam(int row) => page.Find($"{bags} > ul > li:nth-child({row}) [role=img]").GetAttribute("aria-label")!;
-        page.Until(() => Beam(5).Contains("70–200 f/2.8", StringComparison.Ordinal) && Beam(5).Contains("50 f/1.2", StringComparison.Ordinal), "both in the car");
+        page.Until(() => Beam(5).Contains("70–200 f/2.8", StringComparison.Ordinal) && Beam(5).Contains("50 f/1.2", StringComparison.Ordinal),
+            "both in the car");
 
         // By hand: the tripod from the car's beam onto the backpack.
         page.Drag(page.Find($"{bags} > ul > li:nth-child(5) [data-item=tp1]"), page.Find($"{bags} > ul > li:nth-child(4) strong"));
-        page.Until(() => Beam(4).Contains("Tripod", StringComparison.Ordinal) && !Beam(5).Contains("Tripod", StringComparison.Ordinal), "the tripod in the backpack");
+        page.Until(() => Beam(4).Contains("Tripod", StringComparison.Ordinal) && !Beam(5).Contains("Tripod", StringComparison.Ordinal),
+            "the tripod in the backpack");
         Assert.Contains("nothing is lost if it goes", Row("Belt pouch"), StringComparison.Ordinal);
 
         // A limit that is passed is told first.
@@ -79,7 +82,8 @@ public sealed class BagStories
         page.Driver.FindElements(By.TagName("summary")).Single(d => d.Text.StartsWith("Where the cameras hang", StringComparison.Ordinal)).Click();
         var most = page.Find("li[aria-label=Lead] input");
         most.SendKeys("3000" + Keys.Enter);
-        page.Until(() => page.Verdict.Contains(" over ", StringComparison.Ordinal) || page.Verdict.Contains("more than", StringComparison.Ordinal), "that it is too much");
+        page.Until(() => page.Verdict.Contains(" over ", StringComparison.Ordinal) || page.Verdict.Contains("more than", StringComparison.Ordinal),
+            "that it is too much");
         page.Choose("li[aria-label=Lead] select", "hips");
         page.Until(() => !page.Verdict.Contains("on Lead’s shoulders", StringComparison.Ordinal), "nothing on the Lead's shoulders");
 
@@ -100,7 +104,8 @@ public sealed class BagStories
         using var site = new Site(seed: true);
         using var page = new Page(site).Open("/steamer-wedding/bags");
         page.Until(() => page.Verdict.Contains("shoulders", StringComparison.Ordinal), "what is carried");
-        IWebElement Roller() => page.Driver.FindElements(By.CssSelector("section[aria-label=Bags] > ul > li")).First(r => r.Text.StartsWith("Roller", StringComparison.Ordinal));
+        IWebElement Roller() => page.Driver.FindElements(By.CssSelector("section[aria-label=Bags] > ul > li"))
+            .First(r => r.Text.StartsWith("Roller", StringComparison.Ordinal));
         Roller().FindElement(By.TagName("summary")).Click();
         IWebElement Field(string label) => Roller().FindElement(By.XPath($".//label[starts-with(normalize-space(), '{label}')]/following-sibling::input"));
         void Type(string label, string text)
@@ -114,13 +119,15 @@ public sealed class BagStories
         page.Until(() => Roller().Text.Contains("are no three measures; write them as 480 × 290 × 170", StringComparison.Ordinal), "what would do");
         Assert.Equal("500 x 350", Field("Inside").GetAttribute("value"));
         Type("Inside", "500 x 350 x 80");
-        page.Until(() => Roller().Text.Contains("The 70–200 f/2.8 is ", StringComparison.Ordinal) && Roller().Text.Contains(" too thick to lie in Roller.", StringComparison.Ordinal), "what is too thick");
+        page.Until(() => Roller().Text.Contains("The 70–200 f/2.8 is ", StringComparison.Ordinal) && Roller()
+            .Text.Contains(" too thick to lie in Roller.", StringComparison.Ordinal), "what is too thick");
         Type("Inside", "600 x 450 x 200");
         page.Until(() => Roller().Text.Contains("lie side by side in Roller", StringComparison.Ordinal), "that all goes in");
         Assert.StartsWith("Seen from above: ", Roller().FindElement(By.TagName("svg")).GetAttribute("aria-label"), StringComparison.Ordinal);
 
         page.Choose("section[aria-label=Bags] > ul > li:nth-child(3) select:has(option[value=hold])", "hold");
-        page.Until(() => page.Find("section[aria-label='On the road']").Text.Contains("Not in the hold: the LB7 no. 7 is in Roller.", StringComparison.Ordinal), "what may not fly");
+        page.Until(() => page.Find("section[aria-label='On the road']")
+            .Text.Contains("Not in the hold: the LB7 no. 7 is in Roller.", StringComparison.Ordinal), "what may not fly");
         Assert.Empty(page.AccessibilityFindings());
         page.Find("section[aria-label='On the road'] a").Click();
         page.Until(() => page.Verdict.Contains(" of value as far as it is known. Still to be told: ", StringComparison.Ordinal), "the manifest");

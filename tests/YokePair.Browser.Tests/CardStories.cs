@@ -5,16 +5,19 @@ namespace YokePair.Browser.Tests;
 /// <summary>Where every picture is, what would be gone with what, and whether a card may be cleared: through the page.</summary>
 public sealed class CardStories
 {
-    private const string Losses = "section[aria-label='What would be gone']", ToDo = "section[aria-label='To do, in order']", Clear = "section[aria-label='May I clear it?']",
+    private const string Losses = "section[aria-label='What would be gone']", ToDo = "section[aria-label='To do, in order']",
+        Clear = "section[aria-label='May I clear it?']",
         Copying = "section[aria-label='Copy and verify']";
 
     [Fact]
+    // Long: one story, from the evening before to the card that may be cleared.
     public void The_wedding_is_driven_from_morning_to_a_card_that_may_be_cleared()
     {
         using var site = new Site(seed: true);
         using var page = new Page(site).Open("/steamer-wedding/cards");
         page.VerdictBecomes("From 2:10");
-        Assert.Contains("Exchange of rings and First kiss in Vows, 90 frames, are in the Halm 45 no. 2 and nowhere else.", page.Verdict, StringComparison.Ordinal);
+        Assert.Contains("Exchange of rings and First kiss in Vows, 90 frames, are in the Halm 45 no. 2 and nowhere else.", page.Verdict,
+            StringComparison.Ordinal);
         Assert.Contains("1267 frames of twelve parts", page.Verdict, StringComparison.Ordinal);
         Assert.Contains("Change before Toast and Dinner and speeches", page.Verdict, StringComparison.Ordinal);
         page.Button("Do it so").Click();
@@ -32,7 +35,8 @@ public sealed class CardStories
         Ask(19, "No: it is in the Orrin 20.");
         page.Button("The Orrin 20 is stolen").Click();
         Ask(19, "It is lost, and nothing else holds its pictures.", open: false);
-        page.Until(() => page.Text(Clear + " [role=note]").Contains("Gone for good, as planned: Boarding 19 frames, Vows 22 frames", StringComparison.Ordinal), "what is gone");
+        page.Until(() => page.Text(Clear + " [role=note]").Contains("Gone for good, as planned: Boarding 19 frames, Vows 22 frames", StringComparison.Ordinal),
+            "what is gone");
         Lived("Out as planned");
         Ask(12, "No: there are two copies, not three.");
         page.Button("Copied to the Copy drive").Click();
@@ -40,7 +44,8 @@ public sealed class CardStories
         // Whoever clears it all the same types what that means; anything else is refused and stays typed.
         page.Find(Clear + " details summary").Click();
         page.Find(Clear + " form input").SendKeys("clear it" + Keys.Enter);
-        page.Until(() => page.Text("[role=alert]").Contains("Type in full: clear Card 12 with two copies in two places", StringComparison.Ordinal), "the whole words");
+        page.Until(() => page.Text("[role=alert]").Contains("Type in full: clear Card 12 with two copies in two places", StringComparison.Ordinal),
+            "the whole words");
         Assert.Equal("clear it", page.Find(Clear + " form input").GetAttribute("value"));
         page.Button("Read back from Copy drive: the same").Click();
         Ask(12, "Yes: three copies in two places.", open: false);
@@ -49,7 +54,8 @@ public sealed class CardStories
         // A card in the reader is really copied, to two drives at once, and is in the book when every file has been read back.
         Ask(11, "No: there are two copies, not three.");
         page.Choose($"{Copying} select", Path.Combine(site.Data, "stand-ins", "reader", "card-11"));
-        foreach (var drive in (string[])["drive-of-lead", "drive-of-second"]) page.Driver.FindElements(By.CssSelector($"{Copying} fieldset label")).First(l => l.Text.EndsWith(drive, StringComparison.Ordinal)).Click();
+        foreach (var drive in (string[])["drive-of-lead", "drive-of-second"]) page.Driver.FindElements(By.CssSelector($"{Copying} fieldset label"))
+            .First(l => l.Text.EndsWith(drive, StringComparison.Ordinal)).Click();
         page.Button("Copy and read back").Click();
         page.Until(() => page.Text(Copying).Contains("5 files are safe: read back, the same", StringComparison.Ordinal), "a copy that is safe");
         Ask(11, "Yes: four copies in two places.", open: false);
@@ -82,7 +88,8 @@ public sealed class CardStories
         Ask(16, "No: there are two copies, not three.");
         Assert.Empty(page.Complaints());
 
-        void Lived(string word) => page.Until(() => page.Driver.FindElements(By.CssSelector(ToDo + " button")).First(b => b.Text == word && b.Enabled), word).Click();
+        void Lived(string word) => page.Until(() => page.Driver.FindElements(By.CssSelector(ToDo + " button")).First(b => b.Text == word && b.Enabled), word)
+            .Click();
 
         void Ask(int card, string answer, bool open = true)
         {
@@ -100,7 +107,8 @@ public sealed class CardStories
         Assert.Contains("Worst at 11:00", page.Text(Losses), StringComparison.Ordinal);
         Assert.Contains("First kiss (Vows)", page.Text(Losses), StringComparison.Ordinal);
         page.Button("A card for each part").Click();
-        page.Until(() => !page.Verdict.Contains("1267", StringComparison.Ordinal) || page.Verdict.Contains("lacking", StringComparison.Ordinal), "what a card for each part lacks");
+        page.Until(() => !page.Verdict.Contains("1267", StringComparison.Ordinal) || page.Verdict.Contains("lacking", StringComparison.Ordinal),
+            "what a card for each part lacks");
         page.Button("… both in one wallet").Click();
         page.Until(() => page.Text(Losses).Contains("the wallet of Lead is lost", StringComparison.Ordinal), "the wallet");
         Assert.Empty(page.AccessibilityFindings());
@@ -117,7 +125,9 @@ public sealed class CardStories
         Assert.Contains("Home with You: cards 1, 2, 3, 4 and the Copy drive", page.Text(homes), StringComparison.Ordinal);
         page.Find(sent + " summary").Click();
         page.Button("Send").Click();
-        page.Until(() => page.Text(sent).Contains("Vantis 24 no. 1 by radio to the desk, at the usual speed, which says what has arrived, in Warm-up, Sprint heats", StringComparison.Ordinal), "what is sent");
+        page.Until(() => page.Text(sent)
+            .Contains("Vantis 24 no. 1 by radio to the desk, at the usual speed, which says what has arrived, in Warm-up, Sprint heats",
+            StringComparison.Ordinal), "what is sent");
         page.Until(() => page.Text(Losses).Contains("as JPEG only", StringComparison.Ordinal), "the JPEGs that are left");
         Assert.Empty(page.AccessibilityFindings());
         page.Button("No more").Click();
@@ -131,7 +141,8 @@ public sealed class CardStories
         page.Button("Change it").Click();
         page.Open("/track-night/cards");
         page.VerdictBecomes("From ");
-        page.Until(() => page.Verdict.Contains("Ten frames of Finish, head on by 8:30", StringComparison.Ordinal) && page.Verdict.Contains(": nothing is sent from the Vantis 24 no. ", StringComparison.Ordinal), "what stands in the way");
+        page.Until(() => page.Verdict.Contains("Ten frames of Finish, head on by 8:30", StringComparison.Ordinal)
+            && page.Verdict.Contains(": nothing is sent from the Vantis 24 no. ", StringComparison.Ordinal), "what stands in the way");
         page.Find(sent + " summary").Click();
         page.Button("Send").Click();
         page.Until(() => page.Verdict.Contains("min late, at that speed", StringComparison.Ordinal), "that ten take a while");
@@ -151,7 +162,8 @@ public sealed class CardStories
         var cards = "section[aria-label='Where the cards are']";
         Assert.Contains("at the end of the day", page.Text(cards), StringComparison.Ordinal);
         page.Find(cards + " input[type=range]").SendKeys(Keys.Home);
-        page.Until(() => page.Text(cards).Contains("Clear, in", StringComparison.Ordinal) && !page.Text(cards).Contains("Shot", StringComparison.Ordinal), "the morning");
+        page.Until(() => page.Text(cards).Contains("Clear, in", StringComparison.Ordinal) && !page.Text(cards).Contains("Shot", StringComparison.Ordinal),
+            "the morning");
         Assert.True((bool)page.Driver.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!);
         Assert.Empty(page.AccessibilityFindings());
     }

@@ -14,7 +14,8 @@ public sealed class FailureStories
         Assert.Contains("only sound adapter for two lenses", page.Text("[aria-label='Shared causes']"), StringComparison.Ordinal);
 
         page.Find("tbody tr:first-child td button[aria-expanded]").Click();
-        page.Until(() => page.Text("dl[aria-label='Why: Lead is absent, Preparation']").Contains("nobody who may photograph it is there", StringComparison.Ordinal), "why it would be lost");
+        page.Until(() => page.Text("dl[aria-label='Why: Lead is absent, Preparation']")
+            .Contains("nobody who may photograph it is there", StringComparison.Ordinal), "why it would be lost");
 
         // One offer after the other, each looked at on the day before it is done.
         Mend(page, "70–200 f/2.8", "Borrow, rent or buy a lens 70–200 f/2.8", seeFirst: true);
@@ -22,7 +23,8 @@ public sealed class FailureStories
         Mend(page, "K1 adapter", "old and loose moved to Roller", seeFirst: false);
         page.Open("/steamer-wedding/day?part=lanterns&need=launch");
         // Shot otherwise, it needs nothing that is not there.
-        Assert.Contains("At 1/60 s: ISO 5900", page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector(Inspector + " li")).FirstOrDefault(l => l.Text.Contains("Do it", StringComparison.Ordinal)), "an offer").Text, StringComparison.Ordinal);
+        Assert.Contains("At 1/60 s: ISO 5900", page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector(Inspector + " li"))
+            .FirstOrDefault(l => l.Text.Contains("Do it", StringComparison.Ordinal)), "an offer").Text, StringComparison.Ordinal);
         MendNeed(page, "launch", 3);
         page.Open("/steamer-wedding/what-if");
         Mend(page, "Lead is absent", "with lead, second", seeFirst: false);
@@ -37,7 +39,8 @@ public sealed class FailureStories
         var site = Site.Shared;
         using var page = new Page(site).Open("/steamer-wedding/day?pull=b2&part=details&need=ring");
         page.Find("section[aria-label=Inspector] details summary").Click();
-        page.Until(() => page.Text("ol[aria-label='How the verdict came about']").Contains("Without the Halm 45 no. 2 four of them fall away", StringComparison.Ordinal), "what the pull cut");
+        page.Until(() => page.Text("ol[aria-label='How the verdict came about']")
+            .Contains("Without the Halm 45 no. 2 four of them fall away", StringComparison.Ordinal), "what the pull cut");
         Assert.Contains("the faces of the couple and its buttons stay on the other body", page.Text("[aria-label='What to do now']"), StringComparison.Ordinal);
 
         // A repair looked at beside the day as it is: nothing of it is kept until it is done.
@@ -182,7 +185,8 @@ public sealed class FailureStories
         page.Choose("form[aria-label='An event of your own'] select:has(option[value=m100])", "m100");
 
         // What cannot be is said, and nothing typed is lost.
-        const string From = "form[aria-label='An event of your own'] label:nth-of-type(3) select", Until = "form[aria-label='An event of your own'] label:nth-of-type(4) select";
+        const string From = "form[aria-label='An event of your own'] label:nth-of-type(3) select",
+            Until = "form[aria-label='An event of your own'] label:nth-of-type(4) select";
         page.Choose(From, "dinner");
         page.Choose(Until, "vows");
         page.Button("Try it").Click();
@@ -211,7 +215,8 @@ public sealed class FailureStories
     {
         var button = $"button[aria-label$='mend {row}']";
         if (page.Find(button).GetAttribute("aria-expanded") == "false") page.Find(button).Click();
-        var line = page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector($"ul[aria-label^='Mends for {row}'] li")).FirstOrDefault(l => l.Text.Contains(offer, StringComparison.Ordinal)), offer);
+        var line = page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector($"ul[aria-label^='Mends for {row}'] li"))
+            .FirstOrDefault(l => l.Text.Contains(offer, StringComparison.Ordinal)), offer);
         if (seeFirst)
         {
             line.FindElements(OpenQA.Selenium.By.TagName("button"))[1].Click();
@@ -228,12 +233,14 @@ public sealed class FailureStories
         }
 
         // Nothing may be left in it, so it is not waited for.
-        string Table() => (string)page.Driver.ExecuteScript("return document.querySelector('[data-testid=verdict]')?.textContent + document.querySelector('main thead + tbody')?.textContent")!;
+        string Table() => (string)page.Driver.ExecuteScript(
+            "return document.querySelector('[data-testid=verdict]')?.textContent + document.querySelector('main thead + tbody')?.textContent")!;
     }
 
     private static void MendNeed(Page page, string need, int strands)
     {
-        page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector($"{Inspector} li button")).FirstOrDefault(b => b.Text == "Do it"), "an offer").Click();
+        page.Until(() => page.Driver.FindElements(OpenQA.Selenium.By.CssSelector($"{Inspector} li button")).FirstOrDefault(b => b.Text == "Do it"), "an offer")
+            .Click();
         page.Until(() => page.Strands($"lanterns/{need}") == strands, $"{strands} strands");
     }
 }

@@ -10,6 +10,7 @@ namespace YokePair.Browser.Tests;
 public sealed class HouseStories
 {
     [Fact]
+    // Long: one story of two devices, step by step.
     public void A_phone_is_let_in_ticks_and_is_sent_away()
     {
         using var site = new Site(seed: true, house: true);
@@ -59,7 +60,8 @@ public sealed class HouseStories
         phone.At("2027-06-12T13:42").Driver.Navigate().GoToUrl(new Uri(site.House!, "/house/steamer-wedding/live?person=lead"));
         phone.Until(() => phone.Has("section[aria-label='In your hands']"), "the hands");
         phone.Driver.FindElement(By.CssSelector("button[aria-label='Hold when got: First kiss']")).SendKeys(Keys.Enter);
-        phone.Until(() => here.GetStringAsync("/api/assignments/steamer-wedding/records").GetAwaiter().GetResult().Contains("First kiss", StringComparison.Ordinal), "her note at home");
+        phone.Until(() => here.GetStringAsync("/api/assignments/steamer-wedding/records").GetAwaiter().GetResult()
+            .Contains("First kiss", StringComparison.Ordinal), "her note at home");
         // The file for flight mode comes through the same door.
         phone.Driver.ExecuteScript("""
             const make = URL.createObjectURL;
@@ -78,6 +80,7 @@ public sealed class HouseStories
     }
 
     [Fact]
+    // Long: every door that is tried from outside.
     public async Task Whoever_was_not_let_in_sees_and_changes_nothing()
     {
         using var site = new Site(seed: true, house: true);

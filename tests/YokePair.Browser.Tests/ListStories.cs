@@ -39,7 +39,8 @@ public sealed class ListStories
         page.Open("/steamer-wedding/bags");
         BagStories.Pack(page, 5, "Car", "roller", "Tripod");
         page.Open(Morning);
-        page.Until(() => !IsTicked(page, "Tripod") && Row(page, "Tripod").Text.Contains("ticked before as: Car: Tripod", StringComparison.Ordinal), "why it is open again");
+        page.Until(() => !IsTicked(page, "Tripod") && Row(page, "Tripod").Text.Contains("ticked before as: Car: Tripod", StringComparison.Ordinal),
+            "why it is open again");
         Assert.True(IsTicked(page, "Umbrella") && IsTicked(page, "Light stand no. 1"));
     }
 
@@ -62,16 +63,19 @@ public sealed class ListStories
         page.Until(() => page.Text("[role=alert]").Contains("Type in full: leave without 70–200 f/2.8", StringComparison.Ordinal), "the whole words");
         page.Driver.ExecuteScript("arguments[0].select()", page.Find("section[aria-label=Leave] input"));
         page.Find("section[aria-label=Leave] input").SendKeys("leave without 70–200 f/2.8" + Keys.Enter);
-        page.Until(() => page.Text("section[aria-label=Leave] [role=note]").Contains("leave without 70–200 f/2.8", StringComparison.Ordinal), "that it is recorded");
+        page.Until(() => page.Text("section[aria-label=Leave] [role=note]").Contains("leave without 70–200 f/2.8", StringComparison.Ordinal),
+            "that it is recorded");
         // With it along nothing that matters is open.
         Row(page, "70–200 f/2.8").Click();
         page.VerdictBecomes("37 lines are open; every picture holds without them.");
         page.Button("I leave now").Click();
-        page.Until(() => page.Text("section[aria-label=Leave] [role=note]").Contains("with everything that matters", StringComparison.Ordinal), "that one has left");
+        page.Until(() => page.Text("section[aria-label=Leave] [role=note]").Contains("with everything that matters", StringComparison.Ordinal),
+            "that one has left");
         Assert.All(page.Complaints(), c => Assert.Contains("422", c, StringComparison.Ordinal));
 
         List<IWebElement> Others() => [.. page.Driver.FindElements(By.CssSelector(
-            "section[aria-label^='what happens once'] [role=checkbox][aria-checked=false], section[aria-label='a picture less'] [role=checkbox][aria-checked=false]"))
+            "section[aria-label^='what happens once'] [role=checkbox][aria-checked=false], section[aria-label='a picture less'] "
+                + "[role=checkbox][aria-checked=false]"))
             .Where(line => !line.Text.StartsWith("70–200 f/2.8", StringComparison.Ordinal))];
     }
 
@@ -80,14 +84,16 @@ public sealed class ListStories
     {
         using var page = new Page(Site.Shared).Open("/steamer-wedding/lists?list=before-vows");
         page.VerdictBecomes("Six things are open. First: Silent shutter on");
-        Assert.Equal(["Silent", "Every", "Second", "Two", "Lead", "One"], page.Driver.FindElements(By.CssSelector("[role=checkbox] strong")).Select(e => e.Text.Split(' ', ':')[0]));
+        Assert.Equal(["Silent", "Every", "Second", "Two", "Lead", "One"], page.Driver.FindElements(By.CssSelector("[role=checkbox] strong"))
+            .Select(e => e.Text.Split(' ', ':')[0]));
         page.Choose("select[aria-label='Before a part']", "before-floor");
         page.VerdictBecomes("Three things are open. First: Flash 3 and Flash 5 on their channel");
         Assert.Empty(page.Complaints());
     }
 
     private static IWebElement Row(Page page, string text) => page.Until(() =>
-        page.Driver.FindElements(By.CssSelector("[role=checkbox]")).FirstOrDefault(e => e.FindElement(By.CssSelector("strong")).Text.StartsWith(text, StringComparison.Ordinal)), text);
+        page.Driver.FindElements(By.CssSelector("[role=checkbox]"))
+            .FirstOrDefault(e => e.FindElement(By.CssSelector("strong")).Text.StartsWith(text, StringComparison.Ordinal)), text);
 
     private static bool IsTicked(Page page, string text) => Row(page, text).GetAttribute("aria-checked") == "true";
 }

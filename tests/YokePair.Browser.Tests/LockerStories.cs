@@ -65,7 +65,8 @@ public sealed class LockerStories
         page.Until(() => page.Text("section[aria-label='Add things'] [role=status]") == "68 added, 1 line needs more.", "what was added");
         page.VerdictBecomes("Three things are alone of their kind.");
         var alone = page.Text("ul[aria-label='Alone of their kind']");
-        foreach (var said in new[] { "K1 adapter nothing else sound leads from K1 to K2; without it 100 f/2.8 macro and 60 f/2.8 macro lie idle", "300 f/2.8 nothing else gives 300 mm", "Tripod the only tripod" })
+        foreach (var said in new[] { "K1 adapter nothing else sound leads from K1 to K2; without it 100 f/2.8 macro and 60 f/2.8 macro lie idle",
+            "300 f/2.8 nothing else gives 300 mm", "Tripod the only tripod" })
             Assert.Contains(said, alone, StringComparison.Ordinal);
         // The line that was not complete is still there, with the caret behind it.
         Assert.Equal("35/2", page.Find("#quick").GetAttribute("value"));
@@ -92,7 +93,8 @@ public sealed class LockerStories
         page.TabTo("section[aria-label=Glass] select");
         page.Press("Orrin", Keys.Enter);
         page.Until(() => page.Path.Contains("body=b4", StringComparison.Ordinal), "the body in the address");
-        page.Until(() => page.Thing("l300", "thing").GetDomProperty("textContent")!.Contains("450 mm", StringComparison.Ordinal), "the 300 as seen on a crop body");
+        page.Until(() => page.Thing("l300", "thing").GetDomProperty("textContent")!.Contains("450 mm", StringComparison.Ordinal),
+            "the 300 as seen on a crop body");
         page.TabTo("section[aria-label=Glass] li button");
         page.Press(Keys.ArrowDown, Keys.ArrowDown, Keys.Enter);
         page.Until(() => page.Has("section[aria-label=Inspector] input"), "a lens in figures");
@@ -106,7 +108,8 @@ public sealed class LockerStories
     {
         using var site = new Site(seed: true);
         using var page = new Page(site).Open("/locker?day=2027-06-12&thing=ad1");
-        page.Until(() => page.Text("section[aria-label=Inspector]").Contains("manual focus only 60 f/2.8 macro K1", StringComparison.Ordinal), "what is known of the pair");
+        page.Until(() => page.Text("section[aria-label=Inspector]").Contains("manual focus only 60 f/2.8 macro K1", StringComparison.Ordinal),
+            "what is known of the pair");
         Assert.Contains("without it 100 f/2.8 macro K1 and 60 f/2.8 macro K1 lie idle", page.Text("section[aria-label=Inspector]"), StringComparison.Ordinal);
         page.Button("how 100 f/2.8 macro K1 goes with it").Click();
         page.Find("input[aria-label=Why]").SendKeys("jams when cold");
@@ -117,7 +120,8 @@ public sealed class LockerStories
         Assert.Contains("Steamer and boathouse takes K1 adapter along", page.Text("[role=alert]"), StringComparison.Ordinal);
         page.Button("Retire it").Click();
         // Without the sound one, the old one is all there is.
-        page.Until(() => page.Text("ul[aria-label='Alone of their kind']").Contains("K1 adapter, old and loose", StringComparison.Ordinal), "the old adapter alone");
+        page.Until(() => page.Text("ul[aria-label='Alone of their kind']").Contains("K1 adapter, old and loose", StringComparison.Ordinal),
+            "the old adapter alone");
         page.Open(Page.Wedding).VerdictBecomes("One thing you plan to hold is not there that day.");
         Assert.Contains("the K1 adapter is retired", page.Text("section[aria-label=Verdict]"), StringComparison.Ordinal);
         page.Open("/locker").Until(() => page.Button("Undo").Enabled, "something to undo");
@@ -137,9 +141,11 @@ public sealed class LockerStories
         page.Button("Change these 8").Click();
         page.Find("input[aria-label=Value]").SendKeys("second");
         page.Button("on 8 things").Click();
-        page.Until(() => page.Driver.FindElements(By.CssSelector("section[aria-label=Found] li")).Count(l => l.Text.EndsWith("second", StringComparison.Ordinal)) == 8, "all eight with the second");
+        page.Until(() => page.Driver.FindElements(By.CssSelector("section[aria-label=Found] li"))
+            .Count(l => l.Text.EndsWith("second", StringComparison.Ordinal)) == 8, "all eight with the second");
         page.Button("Undo").Click();
-        page.Until(() => page.Driver.FindElements(By.CssSelector("section[aria-label=Found] li")).Count(l => l.Text.EndsWith("second", StringComparison.Ordinal)) < 8, "that taken back");
+        page.Until(() => page.Driver.FindElements(By.CssSelector("section[aria-label=Found] li"))
+            .Count(l => l.Text.EndsWith("second", StringComparison.Ordinal)) < 8, "that taken back");
     }
 
     [Fact]
@@ -147,7 +153,8 @@ public sealed class LockerStories
     {
         using var site = new Site(seed: true);
         using (var client = new HttpClient { BaseAddress = site.Address })
-        using (var table = new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes("kind;name;number;type;gigabytes\n" + string.Concat(Enumerable.Range(1000, 1000).Select(n => FormattableString.Invariant($"card;Card {n};{n};SD;64\n"))))))
+        using (var table = new ByteArrayContent(System.Text.Encoding.UTF8.GetBytes("kind;name;number;type;gigabytes\n"
+            + string.Concat(Enumerable.Range(1000, 1000).Select(n => FormattableString.Invariant($"card;Card {n};{n};SD;64\n"))))))
         {
             table.Headers.ContentType = new("application/octet-stream");
             Assert.True((await client.PostAsync(new Uri("/api/locker/import?keep=true", UriKind.Relative), table)).IsSuccessStatusCode);

@@ -144,7 +144,8 @@ public sealed class PageStories
         page.Button("Delete").Click();
         page.Until(() => page.Text(Panel).Contains("Steamer and boathouse takes K1 adapter along", StringComparison.Ordinal), "the day that has it");
         page.Button("Take it out and delete it").Click();
-        page.Until(() => page.Text("main").Contains("A day yet to come follows: Steamer and boathouse", StringComparison.Ordinal) || !page.Has(Panel), "it gone");
+        page.Until(() => page.Text("main").Contains("A day yet to come follows: Steamer and boathouse", StringComparison.Ordinal) || !page.Has(Panel),
+            "it gone");
         page.Open(Page.Wedding).Find("[data-need]");
         Assert.False(page.Has("[data-item=ad1]"));
         Assert.Contains("K1 adapter left at home", page.Button("Undo").GetAttribute("title"), StringComparison.Ordinal);

@@ -9,6 +9,7 @@ public sealed partial class PaperStories
     internal const double Inch = 96;
 
     [Fact]
+    // Long: the same sheet measured on either paper.
     public void A_normal_day_is_one_sheet_each_on_either_paper()
     {
         using var site = new Site(seed: true);

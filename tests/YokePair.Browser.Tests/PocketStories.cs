@@ -48,6 +48,7 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
     }
 
     [Fact]
+    // Long: one story, as it is lived on the phone.
     public async Task The_file_alone_walks_through_the_worst_failure()
     {
         var file = await FileAsync("lead");
@@ -87,7 +88,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         Assert.Contains("Second shoots it", phone.Text("section[aria-label='What to do now'] h1"), StringComparison.Ordinal);
 
         // Nothing was asked of anywhere, and nothing kept from running that should.
-        Assert.Equal("", phone.Driver.ExecuteScript("return performance.getEntriesByType('resource').map(r => r.name).filter(n => !n.startsWith('data:')).join(' ')"));
+        Assert.Equal("", phone.Driver.ExecuteScript(
+            "return performance.getEntriesByType('resource').map(r => r.name).filter(n => !n.startsWith('data:')).join(' ')"));
         Assert.Empty(phone.Complaints());
     }
 
@@ -101,6 +103,7 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
     }
 
     [Fact]
+    // Long: one story, away from home and back.
     public async Task What_is_noted_stays_on_the_phone_and_comes_home_once()
     {
         var phone = Open(await FileAsync("lead"), Vows);
@@ -141,7 +144,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         home.Until(() => home.Has("section[aria-label='What came home'] li"), "what came home");
         home.Driver.FindElement(By.CssSelector("section[aria-label='What came home'] input[type=file]")).SendKeys(path);
         home.Until(() => home.Has("[role=status]") && home.Text("[role=status]") == "All 6 were known already.", "that it was known");
-        var other = record.Replace("\"origin\":\"", "\"origin\":\"other", StringComparison.Ordinal).Replace("\"who\":\"lead\"", "\"who\":\"second\"", StringComparison.Ordinal);
+        var other = record.Replace("\"origin\":\"", "\"origin\":\"other", StringComparison.Ordinal)
+            .Replace("\"who\":\"lead\"", "\"who\":\"second\"", StringComparison.Ordinal);
         await File.WriteAllTextAsync(path, other, TestContext.Current.CancellationToken);
         home.Driver.FindElement(By.CssSelector("section[aria-label='What came home'] input[type=file]")).SendKeys(path);
         home.Until(() => home.Text("section[aria-label='What came home'] h2") == "12 came home, 2 of them a failure", "both records");
@@ -150,7 +154,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         // What is torn is refused in words, and takes nothing with it.
         await File.WriteAllTextAsync(path, record[..^40], TestContext.Current.CancellationToken);
         home.Driver.FindElement(By.CssSelector("section[aria-label='What came home'] input[type=file]")).SendKeys(path);
-        home.Until(() => home.Has("[role=alert]") && home.Text("[role=alert]").Contains("cannot be read as JSON", StringComparison.Ordinal), "why it was not taken");
+        home.Until(() => home.Has("[role=alert]") && home.Text("[role=alert]").Contains("cannot be read as JSON", StringComparison.Ordinal),
+            "why it was not taken");
         Assert.Equal(12, (await client.GetFromJsonAsync<JsonElement>($"{Api}/records", TestContext.Current.CancellationToken)).GetArrayLength());
         Assert.Empty(home.AccessibilityFindings());
         Assert.Empty(phone.Complaints());
@@ -171,7 +176,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         phone.Find("button[aria-label='Hold when got: Exchange of rings']").SendKeys(Keys.Enter);
         phone.Until(() => phone.Has("button[aria-label='Got: Exchange of rings']"), "the rings ticked");
         Assert.False(IsNoted());
-        phone.Until(() => client.GetFromJsonAsync<JsonElement>($"{Api}/records").GetAwaiter().GetResult().GetArrayLength() == 1, "what was noted on the day, at home");
+        phone.Until(() => client.GetFromJsonAsync<JsonElement>($"{Api}/records").GetAwaiter().GetResult().GetArrayLength() == 1,
+            "what was noted on the day, at home");
         Assert.Contains("Exchange of rings", await client.GetStringAsync($"{Api}/records", TestContext.Current.CancellationToken), StringComparison.Ordinal);
     }
 
@@ -196,7 +202,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         phone.Driver.Navigate().GoToUrl(new Uri(await FileAsync("lead")));
         var card = phone.Driver.FindElement(By.CssSelector("article")).Text;
         Assert.Contains("The worst that can go", card, StringComparison.Ordinal);
-        Assert.Contains("13:30 Vows to 14:10\nfore deck · no flash · silent · car out of reach\nbefore: Right: 70–200 on\nleft 35 f/1.4", card, StringComparison.Ordinal);
+        Assert.Contains("13:30 Vows to 14:10\nfore deck · no flash · silent · car out of reach\nbefore: Right: 70–200 on\nleft 35 f/1.4", card,
+            StringComparison.Ordinal);
         phone.Driver.ExecuteCdpCommand("Emulation.setScriptExecutionDisabled", new Dictionary<string, object?> { ["value"] = false });
     }
 
@@ -233,7 +240,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         phone.Button("Levels").Click();
         phone.Find("section[aria-label='right camera'] input").SendKeys("9" + Keys.Enter);
         phone.Button("Back").Click();
-        phone.Until(() => phone.Text("main").Contains("By what it shows, change the battery of the Halm 45 no. 2 at", StringComparison.Ordinal), "the change it asks");
+        phone.Until(() => phone.Text("main").Contains("By what it shows, change the battery of the Halm 45 no. 2 at", StringComparison.Ordinal),
+            "the change it asks");
         foreach (var camera in (string[])["The left camera", "The right camera"])
         {
             Button(phone, camera == "The left camera" ? "Something failed" : "And another thing failed").Click();
@@ -244,7 +252,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         phone.Button("And another thing failed").Click();
         phone.Find("main input").SendKeys("Orrin 20");
         Button(phone, "Orrin 20").Click();
-        phone.Until(() => phone.Has("section[aria-label='What to do now']") && phone.Text("main").Contains("Orrin 20 is dead", StringComparison.Ordinal), "what is left of three");
+        phone.Until(() => phone.Has("section[aria-label='What to do now']") && phone.Text("main").Contains("Orrin 20 is dead", StringComparison.Ordinal),
+            "what is left of three");
         Assert.DoesNotContain("Beyond", phone.Text("main"), StringComparison.Ordinal);
         Assert.Empty(phone.AccessibilityFindings());
         phone.Until(() => client.GetFromJsonAsync<JsonElement>($"{Api}/records").GetAwaiter().GetResult().GetArrayLength() == 4, "the record at home");
@@ -256,9 +265,11 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
     {
         using var page = new Page(site).Open($"/{key}/on-the-day");
         page.Until(() => page.Driver.FindElements(By.CssSelector("section[aria-label^=Questions] li")).Count == 5, "five questions");
-        page.Until(() => page.Text("section[aria-label='To take along']").Contains("K1 adapter: Ring close-up in Details. LATE, left hand, 100 on it, 15.8 min", StringComparison.Ordinal),
+        page.Until(() => page.Text("section[aria-label='To take along']")
+            .Contains("K1 adapter: Ring close-up in Details. LATE, left hand, 100 on it, 15.8 min", StringComparison.Ordinal),
             "the worst that can go");
-        var dance = page.Driver.FindElements(By.CssSelector("section[aria-label^=Questions] li")).First(q => q.Text.Contains("First dance. The Halm 45 no. 1 is gone.", StringComparison.Ordinal));
+        var dance = page.Driver.FindElements(By.CssSelector("section[aria-label^=Questions] li"))
+            .First(q => q.Text.Contains("First dance. The Halm 45 no. 1 is gone.", StringComparison.Ordinal));
         string Choose(string text)
         {
             dance.FindElements(By.TagName("button")).First(b => b.Text == text).Click();
@@ -282,10 +293,12 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
         page.Find("button[aria-label='45 min late from here on']").Click();
         page.Until(() => page.Has("section[aria-label='Tried out']"), "the trial");
         Assert.Contains("45 min late from Couple on. ", page.Text("section[aria-label='Tried out']"), StringComparison.Ordinal);
-        Assert.Contains("No time is left for The room: what follows begins at 5:30 PM.", page.Text("section[aria-label='Tried out']"), StringComparison.Ordinal);
+        Assert.Contains("No time is left for The room: what follows begins at 5:30 PM.", page.Text("section[aria-label='Tried out']"),
+            StringComparison.Ordinal);
         Assert.Contains("4:25 PM", page.Text("[data-part=couple]"), StringComparison.Ordinal);
         page.Button("Do it").Click();
-        page.Until(() => !page.Has("section[aria-label='Tried out']") && page.Text("[data-part=couple]").Contains("4:25 PM", StringComparison.Ordinal), "the day slid");
+        page.Until(() => !page.Has("section[aria-label='Tried out']") && page.Text("[data-part=couple]").Contains("4:25 PM", StringComparison.Ordinal),
+            "the day slid");
         page.PressWithControl("z");
         page.Until(() => page.Text("[data-part=couple]").Contains("3:40 PM", StringComparison.Ordinal), "the day as it was");
 
@@ -330,7 +343,8 @@ public sealed partial class PocketStories : IClassFixture<PocketStories.Together
     }
 
     private static IWebElement Button(Page page, string text) =>
-        page.Until(() => page.Driver.FindElements(By.CssSelector("main button")).FirstOrDefault(b => b.Displayed && (b.Text.Split('\n')[0] == text || b.Text == text)), $"a button {text}");
+        page.Until(() => page.Driver.FindElements(By.CssSelector("main button"))
+            .FirstOrDefault(b => b.Displayed && (b.Text.Split('\n')[0] == text || b.Text == text)), $"a button {text}");
 
     private static void Hold(Page page, IWebElement what) => page.Hands.ClickAndHold(what).Pause(TimeSpan.FromMilliseconds(700)).Release().Perform();
 

@@ -34,7 +34,8 @@ public sealed class PowerStories
         using var page = new Page(Site.Shared).Open("/steamer-wedding/power");
         page.VerdictBecomes(Enough);
         page.Find("button[aria-label^='LB2 no. 10,']").Click();
-        page.Until(() => page.Verdict.Contains("One LB2 short: with one dead the Orrin 20 goes dark at 9:28", StringComparison.Ordinal), "what one more would do");
+        page.Until(() => page.Verdict.Contains("One LB2 short: with one dead the Orrin 20 goes dark at 9:28", StringComparison.Ordinal),
+            "what one more would do");
         page.Find("button[aria-label^='LB2 no. 11,']").Click();
         page.Until(() => page.Verdict.Contains("LB2 short: the Orrin 20 goes dark at 9:28", StringComparison.Ordinal), "the minute");
         Assert.Contains("dark at 9:28", page.Text("section[aria-label='What each camera and flash has left']"), StringComparison.Ordinal);
@@ -62,7 +63,8 @@ public sealed class PowerStories
         using var page = new Page(Site.Shared).Open("/steamer-wedding/power");
         page.VerdictBecomes(Enough);
         page.Find(Frames + " summary").Click();
-        var id = page.Driver.ExecuteScript("return [...document.querySelectorAll('label')].find(l => l.textContent === 'Frames of Orrin 20 in First dance').htmlFor") as string;
+        var id = page.Driver.ExecuteScript(
+            "return [...document.querySelectorAll('label')].find(l => l.textContent === 'Frames of Orrin 20 in First dance').htmlFor") as string;
         var usual = page.Find($"[id='{id}']").GetAttribute("value");
         page.Find($"[id='{id}']").SendKeys(Keys.Control + "a");
         page.Find($"[id='{id}']").SendKeys("900" + Keys.Enter);

@@ -42,7 +42,8 @@ public sealed class RoomStories
         using var page = new Page(site).Open(Page.Wedding + "?part=lanterns&hand=lead%3Aleft");
         Assert.Equal(0, page.Strands("lanterns/launch"));
         page.Choose(Inspector + " select:has(option[value=tr1])", "tr1");
-        page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tr1])")).GetAttribute("value") == "tr1", "the trigger in the shoe");
+        page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tr1])")).GetAttribute("value") == "tr1",
+            "the trigger in the shoe");
         page.Find("button[data-cell='0:11']").Click();
         page.Button("As in Dance floor").Click();
         page.Until(() => page.Text("button[data-cell='0:11']").Contains("2 lights", StringComparison.Ordinal), "two lights in the part's head");
@@ -127,7 +128,8 @@ public sealed class RoomStories
         using var page = new Page(site).Open(Page.Wedding);
         page.Find("[data-need]");
         page.Hands.KeyDown(Keys.Shift).SendKeys("f").KeyUp(Keys.Shift).Perform();
-        page.Until(() => page.Has(Inspector) && page.Text(Inspector).Contains("Recommended: 2 changes, 2 hang, all habits kept proven the least", StringComparison.Ordinal), "a proof");
+        page.Until(() => page.Has(Inspector) && page.Text(Inspector)
+            .Contains("Recommended: 2 changes, 2 hang, all habits kept proven the least", StringComparison.Ordinal), "a proof");
         Assert.Contains("Now 18 changes, 3 hang", page.Text(Inspector), StringComparison.Ordinal);
         var before = Knots(page);
         var pieces = page.Driver.FindElements(By.CssSelector(Inspector + " li input[type=checkbox]"));
@@ -146,7 +148,8 @@ public sealed class RoomStories
     {
         using var page = new Page(Site.Shared).Open(Page.Wedding + "?part=details&need=ring");
         const string Drawing = Inspector + " ol[aria-label='From the hands to the picture']";
-        page.Until(() => page.Has(Drawing) && page.Text(Inspector + " figcaption").Contains("hangs by the K1 adapter: every way passes through it", StringComparison.Ordinal), "the drawing");
+        page.Until(() => page.Has(Drawing) && page.Text(Inspector + " figcaption")
+            .Contains("hangs by the K1 adapter: every way passes through it", StringComparison.Ordinal), "the drawing");
         page.Until(() => page.Text(Inspector + " figcaption").Contains("Dotted: ", StringComparison.Ordinal), "what the mend would add");
         Assert.Contains("any of 6 LB7", page.Text(Drawing), StringComparison.Ordinal);
         // In the order of the strands, and each knot is its thing.
@@ -154,7 +157,8 @@ public sealed class RoomStories
         adapter.SendKeys(Keys.Enter);
         page.Until(() => page.Driver.Url.EndsWith("?item=ad1", StringComparison.Ordinal), "the adapter itself");
         page.Button("What carries most").Click();
-        page.Until(() => page.Text(Inspector + " figcaption").Contains("One picture hangs by 70–200 f/2.8 and K1 adapter each", StringComparison.Ordinal), "what carries most of the day");
+        page.Until(() => page.Text(Inspector + " figcaption").Contains("One picture hangs by 70–200 f/2.8 and K1 adapter each", StringComparison.Ordinal),
+            "what carries most of the day");
         Assert.Empty(page.Complaints());
     }
 
@@ -168,7 +172,8 @@ public sealed class RoomStories
         name.Clear();
         name.SendKeys("Vows at sea" + Keys.Enter);
         page.Until(() => page.Text(Inspector).Contains("“Vows at sea” can be added to any day", StringComparison.Ordinal), "the kind kept");
-        page.Until(() => page.Find("select[aria-label='Add a part after it']").Text.Contains("Vows at sea, 40 min", StringComparison.Ordinal), "it in the list");
+        page.Until(() => page.Find("select[aria-label='Add a part after it']").Text.Contains("Vows at sea, 40 min", StringComparison.Ordinal),
+            "it in the list");
         page.Button("2 photographers").Click();
         page.Find(Inspector + " [role=group][aria-label=Lead] summary").Click();
         page.Choose("form[aria-label='Glass Lead takes'] label:nth-of-type(2) select", "l35");
@@ -202,8 +207,11 @@ public sealed class RoomStories
         // Toast from half past one on: the second goes there, the lead stays with the vows.
         page.Open(Page.Wedding + "?part=toast");
         var start = page.Find(Inspector + " input[type=datetime-local]");
-        page.Driver.ExecuteScript("const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set; arguments[0].focus(); set.call(arguments[0], '2027-06-12T13:40'); arguments[0].dispatchEvent(new Event('input', {bubbles: true})); arguments[0].blur()", start);
-        page.Until(() => page.Has("[role=alert]") && page.Text("[role=alert]").Contains("cannot be at both", StringComparison.Ordinal), "who cannot be in two places");
+        page.Driver.ExecuteScript(
+            "const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set; arguments[0].focus(); set.call(arguments[0], "
+                + "'2027-06-12T13:40'); arguments[0].dispatchEvent(new Event('input', {bubbles: true})); arguments[0].blur()", start);
+        page.Until(() => page.Has("[role=alert]") && page.Text("[role=alert]").Contains("cannot be at both", StringComparison.Ordinal),
+            "who cannot be in two places");
         Assert.Empty(page.Complaints());
     }
 
@@ -215,7 +223,8 @@ public sealed class RoomStories
         page.Choose(Inspector + " select:has(option[value=tp1])", "tp1");
         page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tp1])")).GetAttribute("value") == "tp1", "on the tripod");
         page.Choose(Inspector + " select:has(option[value=tr1])", "tr1");
-        page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tr1])")).GetAttribute("value") == "tr1", "the trigger in the shoe");
+        page.Until(() => page.Driver.FindElement(By.CssSelector(Inspector + " select:has(option[value=tr1])")).GetAttribute("value") == "tr1",
+            "the trigger in the shoe");
         page.Button("left alone").Click();
         page.Until(() => page.Verdict.Contains("Exchange of rings", StringComparison.Ordinal) || page.Strands("vows/rings") < 3, "what leaving it alone costs");
         Assert.Empty(page.Complaints());

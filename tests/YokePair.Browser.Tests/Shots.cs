@@ -87,7 +87,8 @@ public sealed class Shots
             phone.Picture(Path.Combine(Folder, "phone-now.png"));
         }
         using var page = new Page(site).Open("/steamer-wedding/on-the-day");
-        page.Until(() => page.Has("section[aria-label^=Questions] li") && page.Text("section[aria-label='To take along']").Contains("LATE", StringComparison.Ordinal), "the desk");
+        page.Until(() => page.Has("section[aria-label^=Questions] li") && page.Text("section[aria-label='To take along']")
+            .Contains("LATE", StringComparison.Ordinal), "the desk");
         page.Picture(Path.Combine(Folder, "on-the-day.png"));
     }
 
@@ -99,7 +100,8 @@ public sealed class Shots
         using (var client = new HttpClient { BaseAddress = site.Address })
         {
             var style = new { style = "two-primes", second = false };
-            foreach (var (name, day, lines) in new[] { ("Yacht house party", "2027-06-12", "18:00 dinner, the yacht house 2 h"), ("Sunday vows", "2027-06-13", "10:00 ceremony, the chapel 1 h\n12:00 dinner, the inn 2 h") })
+            foreach (var (name, day, lines) in new[] { ("Yacht house party", "2027-06-12", "18:00 dinner, the yacht house 2 h"),
+                ("Sunday vows", "2027-06-13", "10:00 ceremony, the chapel 1 h\n12:00 dinner, the inn 2 h") })
                 await client.PostAsJsonAsync("/api/assignments", new { name, day, template = (string?)null, timetable = lines, style.style, style.second });
             await client.PostAsJsonAsync("/api/assignments/steamer-wedding/copies", new { name = "Tower party", day = "2027-06-26" });
         }

@@ -36,7 +36,8 @@ public sealed class StartingStories
         page.Choose("form[aria-label='Change the need'] select:has(option[value=halfLength])", "halfLength");
         page.Button("Change it").Click();
         page.VerdictBecomes("Three needs hang by one thing, one is not covered");
-        page.Until(() => page.Text("section[aria-label=Inspector]").Contains("framing 1309 mm", StringComparison.Ordinal) || page.Text("section[aria-label=Inspector]").Contains("framing 1,309 mm", StringComparison.Ordinal), "the computed framing");
+        page.Until(() => page.Text("section[aria-label=Inspector]").Contains("framing 1309 mm", StringComparison.Ordinal)
+            || page.Text("section[aria-label=Inspector]").Contains("framing 1,309 mm", StringComparison.Ordinal), "the computed framing");
         page.Button("Take it out").Click();
         page.Until(() => !page.Has("[data-need='part-awards/need-handshake']"), "the need gone");
         page.Until(() => page.Has("button[data-cell='0:5'][aria-pressed=true]"), "its part selected");
@@ -58,7 +59,8 @@ public sealed class StartingStories
         page.Until(() => page.Text("ol[aria-label='Read as']").Contains("Vows", StringComparison.Ordinal), "the first line understood");
         Assert.Equal("ceremony", page.Find("select[aria-label='Kind of Vows']").GetAttribute("value"));
         page.Choose("select[aria-label='Kind of Drinks']", "dinner");
-        page.Until(() => page.Find("form[aria-label='Start a day'] textarea").GetAttribute("value")!.Contains("15:00 drinks, terrace [dinner]", StringComparison.Ordinal), "the kind behind its line");
+        page.Until(() => page.Find("form[aria-label='Start a day'] textarea")
+            .GetAttribute("value")!.Contains("15:00 drinks, terrace [dinner]", StringComparison.Ordinal), "the kind behind its line");
         Assert.Contains("line 3: \"fireworks at ten\" has no time", page.Text("ol[aria-label='Read as']"), StringComparison.Ordinal);
         page.Button("Start it").Click();
         Assert.Contains("The day was not made.", page.Text("[role=alert]"), StringComparison.Ordinal);

@@ -32,7 +32,8 @@ public sealed class Stories
         page.VerdictBecomes(AsPlanned);
 
         page.Need("details/ring").Click();
-        page.Until(() => page.Text("section[aria-label=Inspector]").Contains("Ring close-up hangs by the K1 adapter: every way passes through it.", StringComparison.Ordinal), "the cause");
+        page.Until(() => page.Text("section[aria-label=Inspector]")
+            .Contains("Ring close-up hangs by the K1 adapter: every way passes through it.", StringComparison.Ordinal), "the cause");
         page.Button("Do it").Click();
         page.VerdictBecomes(Mended);
         Assert.Equal(2, page.Strands("details/ring"));
@@ -50,6 +51,7 @@ public sealed class Stories
     }
 
     [Fact]
+    // Long: one story, key by key.
     public void The_same_with_the_keyboard_alone()
     {
         using var site = new Site(seed: false);
@@ -101,7 +103,8 @@ public sealed class Stories
         using var page = new Page(site).Open(Page.Wedding);
         page.VerdictBecomes(AsPlanned);
         page.Drag(page.Thing("m60"), page.Hand("details", "lead", "right"));
-        page.Until(() => page.Hand("details", "lead", "right").GetAttribute("aria-label")!.Contains("60 f/2.8 macro K1 + K1 adapter on Halm 45 no. 2", StringComparison.Ordinal), "the 60 on its adapter");
+        page.Until(() => page.Hand("details", "lead", "right")
+            .GetAttribute("aria-label")!.Contains("60 f/2.8 macro K1 + K1 adapter on Halm 45 no. 2", StringComparison.Ordinal), "the 60 on its adapter");
 
         var join = page.Find("[role=slider][aria-label^='Join: Details ends']");
         page.Hands.MoveToElement(join).ClickAndHold().MoveByOffset(20, 0).MoveByOffset(20, 0).Release().Perform();
@@ -111,7 +114,8 @@ public sealed class Stories
 
         // Anything that is packed is dragged to another place: a flash too.
         page.Drag(page.Thing("f1"), page.Driver.FindElements(By.CssSelector("section[aria-label=Kit] h2"))[1]);
-        page.Until(() => page.Button("Undo").GetAttribute("title")?.Contains("Flash 1 moved to", StringComparison.Ordinal) == true, "the flash packed elsewhere");
+        page.Until(() => page.Button("Undo").GetAttribute("title")?.Contains("Flash 1 moved to", StringComparison.Ordinal) == true,
+            "the flash packed elsewhere");
 
         // A lens that fits nothing there is refused in words, and nothing changes.
         page.Drag(page.Thing("b5"), page.Hand("boarding", "lead", "left"));
@@ -150,7 +154,8 @@ public sealed class Stories
         using var page = new Page(site).Open(Page.Wedding);
         page.VerdictBecomes(AsPlanned);
         page.Button("How it reckons").Click();
-        IWebElement Seconds(string what) => page.Until(() => page.Driver.FindElements(By.XPath($"//label[.='{what}']/following-sibling::input")).FirstOrDefault(), what);
+        IWebElement Seconds(string what) => page.Until(() => page.Driver.FindElements(By.XPath($"//label[.='{what}']/following-sibling::input"))
+            .FirstOrDefault(), what);
         // Where a change takes five minutes it is no help against a camera that dies.
         const string Dies = "Lead's right-hand camera alone carries";
         bool Said() => page.Text("body").Contains(Dies, StringComparison.Ordinal);
@@ -158,7 +163,8 @@ public sealed class Stories
         page.Until(Said, "what slow hands cost");
         // What is one's own stands with how one works.
         page.Open("/steamer-wedding/day?show=team");
-        page.Until(() => page.Driver.FindElements(By.XPath("//summary[starts-with(normalize-space(.),'How Lead works')]")).FirstOrDefault(), "how the lead works").Click();
+        page.Until(() => page.Driver.FindElements(By.XPath("//summary[starts-with(normalize-space(.),'How Lead works')]")).FirstOrDefault(),
+            "how the lead works").Click();
         Type(Seconds("Change a lens, Lead, s"), "30");
         page.Until(() => !Said(), "the lead to be quick all the same");
         // So are the rules of the house, and what is kept whatever is reckoned.
@@ -215,7 +221,8 @@ public sealed class Stories
         Assert.Equal(5, page.Driver.FindElements(By.CssSelector("tbody tr")).Count);
         page.Button("84 others can go").Click();
         page.Until(() => page.Driver.FindElements(By.CssSelector("tbody tr")).Count == 89, "everything that was tried");
-        page.Driver.FindElements(By.CssSelector("tbody tr")).First(r => r.Text.StartsWith("K1 adapter thing", StringComparison.Ordinal)).FindElement(By.CssSelector("a")).Click();
+        page.Driver.FindElements(By.CssSelector("tbody tr")).First(r => r.Text.StartsWith("K1 adapter thing", StringComparison.Ordinal))
+            .FindElement(By.CssSelector("a")).Click();
         page.VerdictBecomes("Without the K1 adapter, Ring close-up is late");
         Assert.Contains("need=ring", page.Path, StringComparison.Ordinal);
         Assert.Empty(page.Complaints());

@@ -33,7 +33,8 @@ public sealed class TypedStories
         page.Button("Change it").Click();
         page.Until(() => !page.Has(Form), "the form closed once the change was made");
         page.Button("Change what it asks").Click();
-        page.Until(() => Field(page, "From, m").GetAttribute("value") == "5.6" && Field(page, "to, m").GetAttribute("value") == "7", "metres, as they were meant");
+        page.Until(() => Field(page, "From, m").GetAttribute("value") == "5.6" && Field(page, "to, m").GetAttribute("value") == "7",
+            "metres, as they were meant");
     }
 
     [Fact]
@@ -41,7 +42,8 @@ public sealed class TypedStories
     {
         using var site = new Site(seed: false);
         using var page = new Page(site).Open("/locker");
-        page.Find("#quick").SendKeys("Halm 45 45MP dual SD ISO 12 800 battery LB7 mount K2" + Keys.Shift + Keys.Enter + Keys.Null + "body Orrin 20MP K2 SD ISO 12.800 LB2");
+        page.Find("#quick").SendKeys("Halm 45 45MP dual SD ISO 12 800 battery LB7 mount K2" + Keys.Shift + Keys.Enter + Keys.Null
+            + "body Orrin 20MP K2 SD ISO 12.800 LB2");
         page.Until(() => page.Driver.FindElements(By.CssSelector("[aria-label=Understood] li")).Count == 2, "two lines read");
         Assert.Contains("taken for, by its megapixels", page.Text("[data-line='1']"), StringComparison.Ordinal);
         Assert.Contains("may be 12800 or 12.8", page.Text("[data-line='2']"), StringComparison.Ordinal);

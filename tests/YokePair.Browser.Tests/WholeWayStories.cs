@@ -11,6 +11,7 @@ public sealed class WholeWayStories
     [Theory]
     [InlineData(true)]
     [InlineData(false)]
+    // Long: the whole way in one go, as a new user has it.
     public void From_an_empty_program_to_a_mended_day(bool keyboard)
     {
         using var site = new Site(seed: false);
@@ -37,7 +38,8 @@ public sealed class WholeWayStories
         {
             page.Choose(Form + " select", "timetable");
         }
-        Write(Form + " textarea", "1:00 pm getting ready, inn 60 min\n14:00 vows, fore deck 40 min\n14:40 group photos, pier 40 min\n15:20 speeches, hall 60 min");
+        Write(Form + " textarea",
+            "1:00 pm getting ready, inn 60 min\n14:00 vows, fore deck 40 min\n14:40 group photos, pier 40 min\n15:20 speeches, hall 60 min");
         page.Until(() => page.Text("ol[aria-label='Read as']").Contains("Speeches", StringComparison.Ordinal), "it read");
         Do(Form + " > div > button.webbing");
         page.Until(() => page.Path.EndsWith("/day", StringComparison.Ordinal) && page.Has("[data-need]"), "the day");
@@ -58,11 +60,14 @@ public sealed class WholeWayStories
         page.Find(Panel + " p button");
         Do(Panel + " p button");
         page.Find("form[aria-label='Change the need']");
-        page.Driver.ExecuteScript("[...document.querySelectorAll(\"form[aria-label='Change the need'] label\")].find((l) => l.textContent.startsWith('or f/')).querySelector('input').id = 'depth'");
+        page.Driver.ExecuteScript(
+            "[...document.querySelectorAll(\"form[aria-label='Change the need'] label\")].find((l) => l.textContent.startsWith('or "
+                + "f/')).querySelector('input').id = 'depth'");
         Write("#depth", "8");
         page.Until(() => page.Text("output").Contains("at f/8", StringComparison.Ordinal), "reckoned at f/8 before it is sent");
         Do("form[aria-label='Change the need'] .sticky button:first-of-type");
-        page.Until(() => !page.Has("form[aria-label='Change the need']") && page.Text(Panel).Contains("f/8 for depth", StringComparison.Ordinal), "the need at f/8");
+        page.Until(() => !page.Has("form[aria-label='Change the need']") && page.Text(Panel).Contains("f/8 for depth", StringComparison.Ordinal),
+            "the need at f/8");
 
         // A camera pulled, and put back.
         if (keyboard) page.Press(Keys.Escape, "p");
@@ -71,7 +76,8 @@ public sealed class WholeWayStories
             Do(Panel + " > button");
             page.Button("Pull test").Click();
         }
-        var camera = page.Driver.FindElements(By.CssSelector("section[aria-label=Kit] [data-item]")).Select(t => t.GetAttribute("data-item")!).First(id => id.StartsWith('b'));
+        var camera = page.Driver.FindElements(By.CssSelector("section[aria-label=Kit] [data-item]")).Select(t => t.GetAttribute("data-item")!)
+            .First(id => id.StartsWith('b'));
         Do($"section[aria-label=Kit] [data-item='{camera}']");
         page.VerdictBecomes("Without the ");
         if (keyboard) page.Press(Keys.Escape);

@@ -57,9 +57,12 @@ public sealed class WireStories
         var patience = DateTime.UtcNow.AddSeconds(20);
         for (var before = -1; ; Thread.Sleep(1000))
         {
-            var json = (string)page.Driver.ExecuteScript("return JSON.stringify(performance.getEntriesByType('resource').map((r) => [new URL(r.name).pathname, r.encodedBodySize]))")!;
-            var asked = JsonSerializer.Deserialize<JsonElement[][]>(json)!.Select(r => (Path: r[0].GetString()!, Bytes: r[1].GetInt32())).Where(r => r.Path.StartsWith(all, StringComparison.Ordinal)).ToList();
-            if (asked.Count == before && (asked.Count >= atLeast || DateTime.UtcNow > patience)) return [.. asked.Select(a => (a.Path[all.Length..].Split('/')[^1].ToLower(CultureInfo.InvariantCulture), a.Bytes))];
+            var json = (string)page.Driver.ExecuteScript(
+                "return JSON.stringify(performance.getEntriesByType('resource').map((r) => [new URL(r.name).pathname, r.encodedBodySize]))")!;
+            var asked = JsonSerializer.Deserialize<JsonElement[][]>(json)!.Select(r => (Path: r[0].GetString()!, Bytes: r[1].GetInt32()))
+                .Where(r => r.Path.StartsWith(all, StringComparison.Ordinal)).ToList();
+            if (asked.Count == before && (asked.Count >= atLeast || DateTime.UtcNow > patience)) return [
+                .. asked.Select(a => (a.Path[all.Length..].Split('/')[^1].ToLower(CultureInfo.InvariantCulture), a.Bytes))];
             before = asked.Count;
         }
     }

@@ -5,7 +5,8 @@ using OpenQA.Selenium.Chromium;
 
 namespace YokePair.Browser;
 
-/// <summary>A browser of one shape. Starting one takes longer than many a story, so one that is done with waits for the next story, with nothing left in it.</summary>
+/// <summary>A browser of one shape. Starting one takes longer than many a story, so one that is done with waits for the next story, with nothing left in
+/// it.</summary>
 internal sealed class Browser : IDisposable
 {
     private static readonly ConcurrentDictionary<Shape, ConcurrentBag<Browser>> Idle = new();
@@ -25,7 +26,8 @@ internal sealed class Browser : IDisposable
         options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile}", $"--window-size={shape.Width},{shape.Height}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
-        if (shape.Touch) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = shape.Width, Height = shape.Height, PixelRatio = 1, EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (a phone)" });
+        if (shape.Touch) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = shape.Width, Height = shape.Height, PixelRatio = 1,
+            EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (a phone)" });
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
     }
 
@@ -35,7 +37,8 @@ internal sealed class Browser : IDisposable
     {
         var shape = new Shape(width, height, touch);
         var browser = Idle.TryGetValue(shape, out var idle) && idle.TryTake(out var rested) ? rested : new Browser(shape);
-        if (!touch) browser.Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        if (!touch) browser.Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         return browser;
     }
 
@@ -51,7 +54,8 @@ internal sealed class Browser : IDisposable
             }
             Driver.SwitchTo().Window(Driver.WindowHandles[0]);
             Driver.Navigate().GoToUrl("about:blank");
-            Driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?> { ["origin"] = site.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
+            Driver.ExecuteCdpCommand("Storage.clearDataForOrigin",
+                new Dictionary<string, object?> { ["origin"] = site.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "all" });
             Driver.Manage().Logs.GetLog(LogType.Browser);
             Idle.GetOrAdd(shape, _ => []).Add(this);
         }

@@ -78,9 +78,11 @@ public sealed class Page : IDisposable
     public IWebElement Choice(string text) => Saying("[role=menuitem]", text);
 
     private IWebElement Saying(string css, string text) =>
-        Until(() => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(b => b.Displayed && b.Text.Contains(text, StringComparison.Ordinal)), $"{css} that says {text}");
+        Until(() => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(b => b.Displayed && b.Text.Contains(text, StringComparison.Ordinal)),
+            $"{css} that says {text}");
 
-    public void VerdictBecomes(string start) => Until(() => Verdict.StartsWith(start, StringComparison.Ordinal) ? true : (bool?)null, $"a verdict that starts: {start}");
+    public void VerdictBecomes(string start) => Until(() => Verdict.StartsWith(start, StringComparison.Ordinal) ? true : (bool?)null,
+        $"a verdict that starts: {start}");
 
     public void Until(Func<bool> happened, string what) => Until(() => happened() ? true : (bool?)null, what);
 
@@ -89,7 +91,8 @@ public sealed class Page : IDisposable
     /// <summary>Chooses from a list by value, once it is there to be chosen.</summary>
     public void Choose(string list, string value) => Until(() =>
     {
-        if (Driver.FindElements(By.CssSelector(list)).FirstOrDefault()?.FindElements(By.CssSelector($"option[value='{value}']")).FirstOrDefault() is not { } option) return false;
+        if (Driver.FindElements(By.CssSelector(list)).FirstOrDefault()?.FindElements(By.CssSelector($"option[value='{value}']"))
+            .FirstOrDefault() is not { } option) return false;
         option.Click();
         return true;
     }, $"{value} to choose in {list}");
@@ -161,7 +164,8 @@ public sealed class Page : IDisposable
 
     /// <summary>What the browser complained of, refused requests that a test asked for left out.</summary>
     public IReadOnlyList<string> Complaints() =>
-        [.. Driver.Manage().Logs.GetLog(LogType.Browser).Select(l => l.Message).Where(m => !m.Contains("the server responded with a status of 4", StringComparison.Ordinal))];
+        [.. Driver.Manage().Logs.GetLog(LogType.Browser).Select(l => l.Message)
+            .Where(m => !m.Contains("the server responded with a status of 4", StringComparison.Ordinal))];
 
     public void Picture(string file) => Driver.GetScreenshot().SaveAsFile(file);
 
@@ -186,7 +190,8 @@ public sealed class Page : IDisposable
             {
                 // Drawn anew between finding and asking; look again.
             }
-            if (DateTime.UtcNow > giveUp) throw new TimeoutException($"There never was {what}. The page says: {Driver.FindElement(By.TagName("body")).Text.ReplaceLineEndings(" / ")}");
+            if (DateTime.UtcNow > giveUp) throw new TimeoutException(
+                $"There never was {what}. The page says: {Driver.FindElement(By.TagName("body")).Text.ReplaceLineEndings(" / ")}");
             // Asking takes the page's time: less and less often.
             Thread.Sleep(pause);
         }

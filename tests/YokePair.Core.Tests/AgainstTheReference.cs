@@ -17,7 +17,8 @@ public sealed class AgainstTheReference
 
     [Fact]
     [Trait("Takes", "long")]
-    public void So_they_are_where_there_are_many_alike() => Compare(seed => Crowd.Of(seed % 2 == 0 ? RandomPlan.From(seed) : RandomLights.From(seed), seed), 600, leastLit: 20, leastCopies: 30);
+    public void So_they_are_where_there_are_many_alike() => Compare(seed => Crowd.Of(seed % 2 == 0 ? RandomPlan.From(seed) : RandomLights.From(seed), seed),
+        600, leastLit: 20, leastCopies: 30);
 
     private static void Compare(Func<int, Plan> make, int iterations, int leastLit, int leastCopies = 0)
     {
@@ -41,7 +42,8 @@ public sealed class AgainstTheReference
                     Assert.Equal(baseline, mine.Baseline);
 
                     var expected = baseline.IsMet() ? slow.Cuts(gone => SlowReference.OutcomeOf(ways, tolerance, gone)) : [];
-                    Assert.Equal(expected.Order(StringComparer.Ordinal), mine.Cuts.Select(c => string.Join('+', c.Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal));
+                    Assert.Equal(expected.Order(StringComparer.Ordinal), mine.Cuts.Select(c => string.Join('+', c.Order(StringComparer.Ordinal)))
+                        .Order(StringComparer.Ordinal));
                     Assert.Equal(expected.Count == 0 ? null : expected.Min(c => c.Split('+').Length), mine.Margin);
                     if (mine.Best is { } best)
                     {
@@ -50,13 +52,15 @@ public sealed class AgainstTheReference
                     }
                     // What goes with a camera or a bag differs from part to part; where there is one part the event names it all.
                     foreach (var loss in report.Events.Where(e => e.Kind == "item" || (plan.Parts.Count == 1 && e.Kind is not ("person" or "radio"))))
-                        Assert.Equal(SlowReference.OutcomeOf(ways, tolerance, [.. loss.Items]), loss.Parts.Single(p => p.Part == part.Id).Needs.Single(n => n.Need == need.Id).Outcome);
+                        Assert.Equal(SlowReference.OutcomeOf(ways, tolerance, [.. loss.Items]), loss.Parts.Single(p => p.Part == part.Id)
+                            .Needs.Single(n => n.Need == need.Id).Outcome);
                     foreach (var loss in report.Events.Where(e => e.Kind == "person"))
                     {
                         var there = part with { Present = [.. (part.Present ?? [.. plan.People.Select(p => p.Id)]).Where(p => p != loss.Id)] };
                         var alone = new SlowReference(plan with { Parts = [.. plan.Parts.Select(p => p == part ? there : p)] });
                         var left = SlowReference.Slices(there, need).ConvertAll(slice => alone.Ways(there, slice));
-                        Assert.Equal(SlowReference.OutcomeOf(left, tolerance), loss.Parts.Single(p => p.Part == part.Id).Needs.Single(n => n.Need == need.Id).Outcome);
+                        Assert.Equal(SlowReference.OutcomeOf(left, tolerance), loss.Parts.Single(p => p.Part == part.Id).Needs.Single(n => n.Need == need.Id)
+                            .Outcome);
                     }
                     if (baseline.IsMet()) Interlocked.Increment(ref met);
                     if (mine.Best?.Items.Any(i => SlowReference.InLights(part, i)) == true) Interlocked.Increment(ref lit);
@@ -65,7 +69,8 @@ public sealed class AgainstTheReference
                 }
         }, iter: iterations);
         // The comparison means nothing on plans where nothing works or nothing can break.
-        Assert.True(met > iterations / 4 && cuts > iterations / 2 && lit >= leastLit && copies >= leastCopies, $"{met} needs met, {lit} by lights in the room, {copies} with copies, {cuts} cut sets compared");
+        Assert.True(met > iterations / 4 && cuts > iterations / 2 && lit >= leastLit && copies >= leastCopies,
+            $"{met} needs met, {lit} by lights in the room, {copies} with copies, {cuts} cut sets compared");
     }
 
     [Fact]
@@ -91,7 +96,8 @@ public sealed class AgainstTheReference
             foreach (var mine in report.Needs.Take(2))
             {
                 Assert.Equal(baseline, mine.Baseline);
-                if (!crowded) Assert.Equal(expected.Order(StringComparer.Ordinal), mine.Cuts.Select(c => string.Join('+', c.Order(StringComparer.Ordinal))).Order(StringComparer.Ordinal));
+                if (!crowded) Assert.Equal(expected.Order(StringComparer.Ordinal), mine.Cuts.Select(c => string.Join('+', c.Order(StringComparer.Ordinal)))
+                    .Order(StringComparer.Ordinal));
                 foreach (var loss in report.Events.Where(e => e.Kind is not ("person" or "radio")))
                     Assert.Equal(Together([.. loss.Items]), loss.Parts[0].Needs.Single(n => n.Need == mine.Need).Outcome);
             }
@@ -108,7 +114,8 @@ public sealed class AgainstTheReference
         {
             var plan = RandomPlan.From(seed);
             // Only a battery or card at rest in a place: taking away what others lie on or a setup names would move those too.
-            var loose = plan.Items.FirstOrDefault(i => i is Battery or Card && plan.Items.All(o => o.Place?.StartsWith("@" + i.Id, StringComparison.Ordinal) != true)
+            var loose = plan.Items.FirstOrDefault(i => i is Battery or Card
+                && plan.Items.All(o => o.Place?.StartsWith("@" + i.Id, StringComparison.Ordinal) != true)
                 && plan.Parts.SelectMany(p => p.Setups).SelectMany(s => s.Named()).All(n => n.Id != i.Id));
             if (loose is null) return;
             var pulled = new DayAnalysis(plan, [new Pulled(loose.Id)]).Report(withEvents: false);

@@ -11,8 +11,10 @@ public sealed class AnalyseTests
         { "format": "yoke-pair/plan", "version": 1, "assignment": { "id": "a", "name": "Small job" },
           "people": [ { "id": "you" } ], "places": [ { "id": "bag", "reachSeconds": 10 } ],
           "items": [
-            { "id": "b1", "kind": "body", "place": "bag", "mount": "K2", "megapixels": 24, "isoCeiling": 6400, "slots": [ { "type": "SD" }, { "type": "SD" } ], "batteryType": "LB7" },
-            { "id": "b2", "kind": "body", "place": "bag", "mount": "K2", "megapixels": 24, "isoCeiling": 6400, "slots": [ { "type": "SD" }, { "type": "SD" } ], "batteryType": "LB7" },
+            { "id": "b1", "kind": "body", "place": "bag", "mount": "K2", "megapixels": 24, "isoCeiling": 6400, "slots": [ { "type": "SD" },
+              { "type": "SD" } ], "batteryType": "LB7" },
+            { "id": "b2", "kind": "body", "place": "bag", "mount": "K2", "megapixels": 24, "isoCeiling": 6400, "slots": [ { "type": "SD" },
+              { "type": "SD" } ], "batteryType": "LB7" },
             { "id": "l1", "kind": "lens", "place": "@b1", "mount": "K2", "focal": [35, 35], "aperture": [1.4, 1.4] },
             { "id": "l2", "kind": "lens", "place": "@b2", "mount": "K2", "focal": [24, 70], "aperture": [2.8, 2.8] },
             { "id": "bat1", "kind": "battery", "place": "@b1", "type": "LB7" }, { "id": "bat2", "kind": "battery", "place": "@b2", "type": "LB7" },
@@ -44,7 +46,8 @@ public sealed class AnalyseTests
         var (code, output, messages) = Run(Sound);
         Assert.Equal(Analyse.Sound, code);
         var report = JsonDocument.Parse(output).RootElement;
-        foreach (var field in new[] { "verdict", "gaps", "singlePoints", "needs", "events", "power", "cards", "carry" }) Assert.True(report.TryGetProperty(field, out _), field);
+        foreach (var field in new[] { "verdict", "gaps", "singlePoints", "needs", "events", "power", "cards", "carry" }) Assert.True(
+            report.TryGetProperty(field, out _), field);
         var need = report.GetProperty("needs")[0];
         Assert.Equal(("holds", 2), (need.GetProperty("baseline").GetString(), need.GetProperty("margin").GetInt32()));
         Assert.Contains("Small job: Everything holds", messages, StringComparison.Ordinal);
@@ -62,7 +65,8 @@ public sealed class AnalyseTests
     }
 
     [Theory]
-    [InlineData("\"id\": \"bat2\", \"kind\": \"battery\", \"place\": \"@b2\"", "\"id\": \"bat2\", \"kind\": \"battery\", \"charged\": false, \"place\": \"@b2\"", "bat1")]
+    [InlineData("\"id\": \"bat2\", \"kind\": \"battery\", \"place\": \"@b2\"",
+        "\"id\": \"bat2\", \"kind\": \"battery\", \"charged\": false, \"place\": \"@b2\"", "bat1")]
     [InlineData("\"place\": \"@b2\", \"mount\"", "\"place\": \"nowhere\", \"mount\"", "l1")]
     [InlineData("\"place\": \"@b2\", \"mount\"", "\"place\": \"@l2\", \"mount\"", "l1")]
     public void A_single_point_ends_with_1(string sound, string changed, string single)
@@ -70,7 +74,8 @@ public sealed class AnalyseTests
         Assert.Contains(sound, Sound, StringComparison.Ordinal);
         var (code, output, _) = Run(Sound.Replace(sound, changed, StringComparison.Ordinal));
         Assert.Equal(Analyse.Unsound, code);
-        Assert.Contains(single, JsonDocument.Parse(output).RootElement.GetProperty("singlePoints").EnumerateArray().Select(s => s.GetProperty("item").GetString()));
+        Assert.Contains(single, JsonDocument.Parse(output).RootElement.GetProperty("singlePoints").EnumerateArray()
+            .Select(s => s.GetProperty("item").GetString()));
     }
 
     [Fact]
@@ -108,14 +113,18 @@ public sealed class AnalyseTests
     public void On_camera_flash_is_a_way_where_it_is_allowed_and_takes_its_cells_along()
     {
         var dim = Sound
-            .Replace("\"ev\": 8, \"needs\": [ { \"id\": \"speaker\"", "\"ev\": 0, \"needs\": [ { \"id\": \"speaker\", \"flashPathM\": 5, \"bounceLossStops\": 2", StringComparison.Ordinal)
+            .Replace("\"ev\": 8, \"needs\": [ { \"id\": \"speaker\"",
+                "\"ev\": 0, \"needs\": [ { \"id\": \"speaker\", \"flashPathM\": 5, \"bounceLossStops\": 2", StringComparison.Ordinal)
             .Replace("\"items\": [", """
-                "items": [ { "id": "f1", "kind": "flash", "place": "@b1", "guideNumber": 36, "cellsType": "AA" }, { "id": "aa", "kind": "cells", "place": "@f1", "type": "AA" },
+                "items": [ { "id": "f1", "kind": "flash", "place": "@b1", "guideNumber": 36, "cellsType": "AA" }, { "id": "aa", "kind": "cells",
+                  "place": "@f1", "type": "AA" },
                 """, StringComparison.Ordinal);
         var need = JsonDocument.Parse(Run(dim).Output).RootElement.GetProperty("needs")[0];
         Assert.Equal("holds", need.GetProperty("baseline").GetString());
-        Assert.Equal(["aa", "f1"], need.GetProperty("cuts").EnumerateArray().Where(c => c.GetArrayLength() == 1).Select(c => c[0].GetString()!).Order(StringComparer.Ordinal));
-        Assert.Equal("lost", JsonDocument.Parse(Run(dim.Replace("\"ev\": 0", "\"flash\": \"banned\", \"ev\": 0", StringComparison.Ordinal)).Output).RootElement.GetProperty("needs")[0].GetProperty("baseline").GetString());
+        Assert.Equal(["aa", "f1"], need.GetProperty("cuts").EnumerateArray().Where(c => c.GetArrayLength() == 1).Select(c => c[0].GetString()!)
+            .Order(StringComparer.Ordinal));
+        Assert.Equal("lost", JsonDocument.Parse(Run(dim.Replace("\"ev\": 0", "\"flash\": \"banned\", \"ev\": 0", StringComparison.Ordinal)).Output)
+            .RootElement.GetProperty("needs")[0].GetProperty("baseline").GetString());
     }
 
     [Fact]

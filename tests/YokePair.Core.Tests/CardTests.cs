@@ -39,14 +39,16 @@ public sealed class CardTests
                 },
                 new Lens { Id = "l1", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
                 new Battery { Id = "in", Place = "@b1", Type = "LB" },
-                .. Enumerable.Range(1, 2 * pairs).Select(n => new Card { Id = $"c{n}", Place = n <= 2 ? $"@b1/{n}" : "bag", Type = "SD", Gigabytes = gigabytes }),
+                .. Enumerable.Range(1, 2 * pairs).Select(n =>
+                    new Card { Id = $"c{n}", Place = n <= 2 ? $"@b1/{n}" : "bag", Type = "SD", Gigabytes = gigabytes }),
                 .. besides,
             ],
             Parts =
             [
                 .. (parts ?? Wedding).Select((p, n) => new Part
                 {
-                    Id = p.Id, Ev = 12, Start = Start.AddHours(2 * n), End = Start.AddHours((2 * n) + 1), Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
+                    Id = p.Id, Ev = 12, Start = Start.AddHours(2 * n), End = Start.AddHours((2 * n) + 1),
+                        Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
                     Setups = [new Setup { Person = "lead", Body = "b1", Lens = "l1" }],
                     Needs = [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Who = "lead" }],
                 }),
@@ -101,7 +103,8 @@ public sealed class CardTests
         Assert.Equal(700, Loss(plan, CardLossKind.Camera, "b1", CardWayKind.TwoJoins).Frames);
         Assert.Equal(1800, Loss(plan, CardLossKind.Camera, "b1", CardWayKind.OneBigPair).Frames);
         Assert.Equal(700, Loss(plan, CardLossKind.Camera, "b1", CardWayKind.PerPart).Frames);
-        Assert.Equal([(CardWayKind.Planned, 3), (CardWayKind.OneBigPair, 0), (CardWayKind.TwoJoins, 2), (CardWayKind.PerPart, 3)], plan.Ways.Select(w => (w.Kind, w.Changes)));
+        Assert.Equal([(CardWayKind.Planned, 3), (CardWayKind.OneBigPair, 0), (CardWayKind.TwoJoins, 2), (CardWayKind.PerPart, 3)],
+            plan.Ways.Select(w => (w.Kind, w.Changes)));
         Assert.Equal(6 * 20, plan.Ways[0].Seconds);
     }
 
@@ -109,9 +112,11 @@ public sealed class CardTests
     public void What_happens_once_is_in_one_camera_until_its_cards_are_changed()
     {
         var day = Day(new CardRules());
-        day = day with { Parts = [.. day.Parts.Select(p => p.Id == "ceremony" ? p with { Needs = [.. p.Needs.Select(n => n with { Importance = Importance.Once })] } : p)] };
+        day = day with { Parts = [.. day.Parts.Select(p => p.Id == "ceremony"
+            ? p with { Needs = [.. p.Needs.Select(n => n with { Importance = Importance.Once })] } : p)] };
         var alone = Assert.Single(Of(day).Alone);
-        Assert.Equal(("ceremony", 350, CardLossKind.Camera, "b1", Start.AddHours(3), null, 240.0), (alone.Part, alone.Frames, alone.Kind, alone.Id, alone.From, alone.Until, alone.Minutes));
+        Assert.Equal(("ceremony", 350, CardLossKind.Camera, "b1", Start.AddHours(3), null, 240.0),
+            (alone.Part, alone.Frames, alone.Kind, alone.Id, alone.From, alone.Until, alone.Minutes));
         // After a change at the next part it was so for the hour between; with both halves in one wallet it still is.
         day = day with { Parts = [.. day.Parts.Select(p => p.Id == "portraits" ? p with { ChangeCards = true } : p)] };
         var changed = Of(day);
@@ -238,7 +243,8 @@ public sealed class CardTests
         double Copied(double megabytes, bool early, bool perPart = false)
         {
             var rules = new CardRules { AllAtTheEnd = !early, Policy = perPart ? CardPolicy.PerPart : CardPolicy.Fill };
-            return perPart ? Of(Day(rules, besides: drive)).Evening.Minutes : Of(Day(rules, gigabytes: 128, raw: megabytes / 1000, parts: [("a", 1000)], besides: drive)).Evening.Minutes;
+            return perPart ? Of(Day(rules, besides: drive)).Evening.Minutes
+                : Of(Day(rules, gigabytes: 128, raw: megabytes / 1000, parts: [("a", 1000)], besides: drive)).Evening.Minutes;
         }
     }
 
@@ -316,7 +322,8 @@ public sealed class CardTests
         Assert.Contains("Cards: SD, two there and three wanted, so that the largest may die.", report.Verdict, StringComparison.Ordinal);
         // Of cards whose size nobody knows nothing is told.
         Assert.Null(new DayAnalysis(day with { Items = [.. day.Items.Select(i => i is Card c ? c with { Gigabytes = null } : i)] }).Report().CardsShort);
-        Item[] home = [new Card { Id = "h1", Type = "SD", Gigabytes = 64 }, new Card { Id = "h2", Type = "SD", Gigabytes = 32, State = "shot" }, new Drive { Id = "hd" }];
+        Item[] home = [new Card { Id = "h1", Type = "SD", Gigabytes = 64 }, new Card { Id = "h2", Type = "SD", Gigabytes = 32, State = "shot" },
+            new Drive { Id = "hd" }];
         var mends = CardMend.For(new DayAnalysis(day), home);
         Assert.Equal(["Take h1 along as well", "Take the hd along"], mends.Select(m => m.Label));
         foreach (var mend in mends)
@@ -327,7 +334,8 @@ public sealed class CardTests
         Assert.Equal("Borrow, rent or buy one SD of 64 GB", CardMend.For(new DayAnalysis(day), [])[0].Label);
         // Both halves with one of two people is a habit that can be changed.
         var one = Day(new CardRules { Half = SecondHalf.Shooter }, pairs: 2, parts: [("a", 1000)], besides: new Drive { Id = "d", Place = "bag" });
-        Assert.Contains(CardMend.For(new DayAnalysis(one), []), m => m.Label == "Give the second half of each pair to somebody else" && m.Then == "then three copies in two places");
+        Assert.Contains(CardMend.For(new DayAnalysis(one), []), m => m.Label == "Give the second half of each pair to somebody else"
+            && m.Then == "then three copies in two places");
     }
 
     [Fact]
@@ -343,7 +351,8 @@ public sealed class CardTests
     public void Without_the_drive_there_are_fewer_copies()
     {
         var day = Day(new CardRules(), parts: [("a", 1000)], besides: new Drive { Id = "d", Place = "bag" });
-        string Row(string id) => string.Concat(WhatIfTable.Of(new DayAnalysis(day)).Rows.Single(r => r.Kind == LossKind.Item && r.Id == id).Cards.Select(t => t.Text));
+        string Row(string id) => string.Concat(WhatIfTable.Of(new DayAnalysis(day)).Rows.Single(r => r.Kind == LossKind.Item && r.Id == id)
+            .Cards.Select(t => t.Text));
         Assert.Equal("At the end there are two copies, not three. ", Row("d"));
         Assert.Equal("", Row("c7"));
         var pull = PullTest.Compare(new DayAnalysis(day), new DayAnalysis(day, [new Pulled("d")]));
@@ -382,7 +391,8 @@ public sealed class CardTests
         var day = Day(new CardRules(), raw: 26, parts: [("race", 500)]);
         var fast = day with
         {
-            Items = [.. day.Items.Select(i => i switch { Body b => b with { BufferMegabytes = 1500, Fps = 20 }, Card c => c with { WriteMegabytesPerSecond = 90 }, _ => i })],
+            Items = [.. day.Items.Select(i => i switch { Body b => b with { BufferMegabytes = 1500, Fps = 20 }, Card c =>
+                c with { WriteMegabytesPerSecond = 90 }, _ => i })],
             Parts = [day.Parts[0] with { Needs = [day.Parts[0].Needs[0] with { Fps = fps }] }],
         };
         Assert.Equal(new CardBurst("race", "n", "b1", fps, seconds, busy), Assert.Single(Of(fast).Bursts));
@@ -430,7 +440,8 @@ public sealed class CardTests
         // A slower slot holds the other up.
         var slower = fast with { Items = [.. fast.Items.Select(i => i is Body b ? b with { Slots = [Slot(90), Slot(30)] } : i)] };
         Assert.Equal(half, Assert.Single(new DayAnalysis(slower).Report().Needs).Baseline);
-        var told = Assert.Single(Of(fast with { Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2') ? c with { WriteMegabytesPerSecond = 30 } : i)] }).Bursts);
+        var told = Assert.Single(Of(fast with { Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2')
+            ? c with { WriteMegabytesPerSecond = 30 } : i)] }).Bursts);
         Assert.Equal((burst is 4, ready is not null), (told.FullTooSoon, told.BusyAfter is not null));
 
         static CardSlot Slot(double speed) => new() { Type = "SD", WriteMegabytesPerSecond = speed };
@@ -475,7 +486,8 @@ public sealed class CardTests
         foreach (var loss in told.Ways[0].Losses)
         {
             if (loss.Time is { } worst)
-                Assert.True(Math.Abs(loss.Frames - Enumerable.Range(-1, 3).Max(m => slow.Gone(loss.Kind, loss.Id, worst.AddMinutes(m)))) <= 2, $"{loss.Kind} {loss.Id} at {worst}: told {loss.Frames}");
+                Assert.True(Math.Abs(loss.Frames - Enumerable.Range(-1, 3).Max(m => slow.Gone(loss.Kind, loss.Id, worst.AddMinutes(m)))) <= 2,
+                    $"{loss.Kind} {loss.Id} at {worst}: told {loss.Frames}");
             for (var at = Start; loss.Kind != CardLossKind.Card && at <= plan.Parts[^1].End; at = at.AddMinutes(15))
                 Assert.True(slow.Gone(loss.Kind, loss.Id, at) <= loss.Frames + loss.JpegOnly + 1, $"{loss.Kind} {loss.Id}: told {loss.Frames}, more at {at}");
         }
@@ -487,7 +499,8 @@ public sealed class CardTests
         new PartUse
         {
             Item = "b1",
-            Sends = new Sending { To = seed % 3 == 1 ? "lap" : "desk", ByCable = seed % 3 == 1, MegabytesPerSecond = seed % 5 < 3 ? 0.5 + (seed % 5) : null, Confirmed = seed % 7 < 5 },
+            Sends = new Sending { To = seed % 3 == 1 ? "lap" : "desk", ByCable = seed % 3 == 1, MegabytesPerSecond = seed % 5 < 3 ? 0.5 + (seed % 5) : null,
+                Confirmed = seed % 7 < 5 },
         },
     ];
 
@@ -501,24 +514,28 @@ public sealed class CardTests
         {
             var plan = Day(new CardRules { Policy = random.Next(2) == 0 ? CardPolicy.Fill : CardPolicy.PerPart }, raw: 30,
                 parts: [.. Enumerable.Range(0, 4).Select(p => ($"p{p}", random.Next(50, 400)))]);
-            plan = plan with { Items = [.. plan.Items, new OtherThing { Id = "lap", Place = "bag" }], Parts = [.. plan.Parts.Select(p => p with { Use = SentBy(random.Next(100)) })] };
+            plan = plan with { Items = [.. plan.Items, new OtherThing { Id = "lap", Place = "bag" }],
+                Parts = [.. plan.Parts.Select(p => p with { Use = SentBy(random.Next(100)) })] };
             var dead = $"c{random.Next(1, 9)}";
             var left = new DayAnalysis(plan, [new Pulled(dead)]);
             var told = CardPlans.Of(left);
             Assert.DoesNotContain(told.Stays, s => s.Card == dead && s.Frames.Count > 0);
             if (told.Short.Count > 0) continue;
-            var slow = new SlowCards(plan with { Items = [.. plan.Items.Where(i => i.Id != dead)] }, told, [.. plan.Parts.Select(p => ("b1", p.Id, "lead", p.Frames!.High))]);
+            var slow = new SlowCards(plan with { Items = [.. plan.Items.Where(i => i.Id != dead)] }, told,
+                [.. plan.Parts.Select(p => ("b1", p.Id, "lead", p.Frames!.High))]);
             foreach (var point in told.Ways[0].Curve)
             {
                 var at = AtOf(plan, point);
                 // Just before cards are changed or just after: either is told for that minute.
-                Assert.Contains(Enumerable.Range(-1, 3).Select(s => slow.Gone(CardLossKind.Camera, "b1", at.AddSeconds(s))), gone => Math.Abs(gone - point.Frames) <= 2);
+                Assert.Contains(Enumerable.Range(-1, 3).Select(s => slow.Gone(CardLossKind.Camera, "b1", at.AddSeconds(s))), gone =>
+                    Math.Abs(gone - point.Frames) <= 2);
                 thefts++;
             }
         }
         Assert.True(thefts > 200, $"{thefts} thefts");
 
-        static DateTime AtOf(Plan plan, ExposurePoint point) => plan.PartOf(point.Part) is { Start: { } start, End: { } end } ? start + ((end - start) * point.At) : default;
+        static DateTime AtOf(Plan plan, ExposurePoint point) => plan.PartOf(point.Part) is { Start: { } start, End: { } end } ? start
+            + ((end - start) * point.At) : default;
     }
 
     /// <summary>Ten JPEGs of 8 MB at 2 MB a second are there 40 s after the part.</summary>
@@ -546,7 +563,8 @@ public sealed class CardTests
             ],
         };
         if (to is not null)
-            day = EditResult.Apply(day, [new SetSending { Item = "b1", Sends = new Sending { To = to == "far" ? "lap" : to, ByCable = to is "lap" or "far", Confirmed = to != "silent" } }]).Plan!;
+            day = EditResult.Apply(day, [new SetSending { Item = "b1",
+                Sends = new Sending { To = to == "far" ? "lap" : to, ByCable = to is "lap" or "far", Confirmed = to != "silent" } }]).Plan!;
         var due = Assert.Single(Of(day).Due);
         Assert.Equal((why, late), (due.Why, due.LateMinutes));
         var said = string.Concat(CardDay.Of(new DayAnalysis(day), []).Sentence.Select(t => t.Text));
@@ -572,7 +590,8 @@ public sealed class CardTests
         Assert.Equal(cable && gone == 0 ? 3 : 2, told.Evening.Copies);
         Assert.Equal(!cable, told.Evening.HasJpeg);
         Assert.Equal("item", EditResult.Apply(day, [new SetSending { Item = "l1", Sends = new Sending { To = "desk" } }]).Problems[0].Field);
-        Assert.Equal("sends.to", EditResult.Apply(day, [new SetSending { Item = "b1", Sends = new Sending { To = "none", ByCable = true } }]).Problems[0].Field);
+        Assert.Equal("sends.to", EditResult.Apply(day, [new SetSending { Item = "b1", Sends = new Sending { To = "none", ByCable = true } }]).Problems[0]
+            .Field);
     }
 
     /// <summary>More cards never leave more in one camera where a card for each part is asked for, and a part more never less.</summary>

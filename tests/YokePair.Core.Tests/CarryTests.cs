@@ -23,19 +23,22 @@ public sealed class CarryTests
             Format = Plan.FormatName,
             Version = 1,
             People = [new Person { Id = "you", CamerasOn = on }],
-            Places = [new Place { Id = "pouch", Person = "you", ReachSeconds = 5, Worn = Worn.Hips }, new Place { Id = "roller", Person = "you", ReachSeconds = 60, Worn = Worn.Wheels, EmptyG = 3000 }],
+            Places = [new Place { Id = "pouch", Person = "you", ReachSeconds = 5, Worn = Worn.Hips },
+                new Place { Id = "roller", Person = "you", ReachSeconds = 60, Worn = Worn.Wheels, EmptyG = 3000 }],
             Items =
             [
                 .. rigs.SelectMany(r => (Item[])
                 [
-                    new Body { Id = r.Body, Place = "pouch", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], WeightG = r.BodyG },
+                    new Body { Id = r.Body, Place = "pouch", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB",
+                        Slots = [new CardSlot { Type = "SD" }], WeightG = r.BodyG },
                     new Lens { Id = r.Lens, Place = $"@{r.Body}", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4), WeightG = r.LensG },
                 ]),
                 .. besides,
             ],
             Parts =
             [
-                new Part { Id = "a", Ev = 12, Start = Start, End = Start.AddHours(1), Setups = [.. rigs.Select((r, n) => new Setup { Person = "you", Position = n == 0 ? "left" : "right", Body = r.Body, Lens = r.Lens })] },
+                new Part { Id = "a", Ev = 12, Start = Start, End = Start.AddHours(1),
+                    Setups = [.. rigs.Select((r, n) => new Setup { Person = "you", Position = n == 0 ? "left" : "right", Body = r.Body, Lens = r.Lens })] },
                 new Part { Id = "b", Ev = 12, Start = Start.AddHours(2), End = Start.AddHours(3), Rough = true },
             ],
         };
@@ -63,31 +66,38 @@ public sealed class CarryTests
     [Fact]
     public void A_bag_is_a_beam_of_what_is_in_it_with_what_is_on_and_in_that()
     {
-        var plan = Day(two: true, null, new Battery { Id = "bat", Place = "@b1", Type = "LB" }, new Lens { Id = "long", Place = "roller", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4) });
-        var carried = Of(plan, new Lens { Id = "long", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4), WeightG = 1500, Value = 2000 });
+        var plan = Day(two: true, null, new Battery { Id = "bat", Place = "@b1", Type = "LB" },
+            new Lens { Id = "long", Place = "roller", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4) });
+        var carried = Of(plan, new Lens { Id = "long", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4), WeightG = 1500,
+            Value = 2000 });
         Assert.Equal(["b1", "l1", "bat", "b2", "l2"], carried.Places[0].Things.Select(t => t.Item));
         Assert.Equal(["", "b1", "b1", "", "b2"], carried.Places[0].Things.Select(t => t.On ?? ""));
         Assert.True(carried.Places[0].Things[2].IsUsual);
         // What the plan does not say the locker does, value as well.
         Assert.Equal((4500, 2000, false), (carried.Places[1].Grams, carried.Places[1].Value, carried.Places[1].Things[0].IsUsual));
         var limited = new PutPlace { Place = plan.Places[1] with { Name = "Roller", LimitG = 4000 } }.Apply(plan).Plan!;
-        Assert.Equal((0, 500), (Of(limited).Places[1].Over, Of(limited, new Lens { Id = "long", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4), WeightG = 1500 }).Places[1].Over));
+        Assert.Equal((0, 500), (Of(limited).Places[1].Over, Of(limited,
+            new Lens { Id = "long", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4), WeightG = 1500 }).Places[1].Over));
         Assert.Equal("place.limitG", new PutPlace { Place = plan.Places[1] with { Name = "Roller", LimitG = -1 } }.Apply(plan).Problems[0].Field);
     }
 
     [Fact]
     public void A_thing_and_its_only_backup_are_told_first_and_parted()
     {
-        static Lens Macro(string id) => new() { Id = id, Place = "roller", Mount = "K", Focal = new Interval(100, 100), Aperture = new Interval(2.8, 2.8), WeightG = 600 };
-        var plan = Day(two: true, null, Macro("m1"), Macro("m2"), new Battery { Id = "x1", Place = "@b1", Type = "LB" }, new Battery { Id = "x2", Place = "@b2", Type = "LB" },
+        static Lens Macro(string id) => new() { Id = id, Place = "roller", Mount = "K", Focal = new Interval(100, 100), Aperture = new Interval(2.8, 2.8),
+            WeightG = 600 };
+        var plan = Day(two: true, null, Macro("m1"), Macro("m2"), new Battery { Id = "x1", Place = "@b1", Type = "LB" },
+            new Battery { Id = "x2", Place = "@b2", Type = "LB" },
             new Card { Id = "c1", Place = "@b1/1", Type = "SD" }, new Card { Id = "c2", Place = "@b2/1", Type = "SD" });
         plan = plan with
         {
             Rules = new Rules { DualRecord = false },
-            Parts = [plan.Parts[0] with { Needs = [new Need { Id = "ring", ShutterSeconds = 1.0 / 60, Focal = new Interval(100, 100), MinMegapixels = 20, ToleranceSeconds = 120 }] }],
+            Parts = [plan.Parts[0] with { Needs = [new Need { Id = "ring", ShutterSeconds = 1.0 / 60, Focal = new Interval(100, 100), MinMegapixels = 20,
+                ToleranceSeconds = 120 }] }],
         };
         var told = BagDay.Of(new DayAnalysis(plan), []);
-        Assert.StartsWith("The m1 and its only backup, the m2, are both in the roller: ring. ", string.Concat(told.Sentence.Select(t => t.Text)), StringComparison.Ordinal);
+        Assert.StartsWith("The m1 and its only backup, the m2, are both in the roller: ring. ", string.Concat(told.Sentence.Select(t => t.Text)),
+            StringComparison.Ordinal);
         Assert.Equal((1, "ring"), (told.Gone[1].Costs, told.Gone[1].Lost[0].Need));
         var split = Assert.Single(told.Splits);
         Assert.Equal("then no bag holds a thing and its only backup", split.Then);
@@ -97,12 +107,14 @@ public sealed class CarryTests
         Assert.Equal(0, parted.Gone[1].Costs);
     }
 
-    /// <summary>What is in the hand later is in the bag until then: stolen before, it is gone for the rest of the day; stolen while it is in the hand, it is not.</summary>
+    /// <summary>What is in the hand later is in the bag until then: stolen before, it is gone for the rest of the day; stolen while it is in the hand, it is
+    /// not.</summary>
     [Fact]
     public void A_bag_that_goes_early_takes_what_is_wanted_later()
     {
         var plan = Day(two: true, null, new Lens { Id = "long", Place = "roller", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4) },
-            new Battery { Id = "x1", Place = "@b1", Type = "LB" }, new Battery { Id = "x2", Place = "@b2", Type = "LB" }, new Card { Id = "c1", Place = "@b1/1", Type = "SD" });
+            new Battery { Id = "x1", Place = "@b1", Type = "LB" }, new Battery { Id = "x2", Place = "@b2", Type = "LB" },
+                new Card { Id = "c1", Place = "@b1/1", Type = "SD" });
         plan = plan with
         {
             Rules = new Rules { DualRecord = false },
@@ -134,7 +146,8 @@ public sealed class CarryTests
         {
             Rules = new Rules { DualRecord = false },
             Places = [.. plan.Places.Select(p => p.Id == "pouch" ? p with { Worn = Worn.Stays } : p)],
-            Parts = [plan.Parts[0] with { Needs = [new Need { Id = "far", Importance = Importance.Must, ShutterSeconds = 1.0 / 60, Focal = new Interval(200, 200), MinMegapixels = 20, ToleranceSeconds = 120 }] }],
+            Parts = [plan.Parts[0] with { Needs = [new Need { Id = "far", Importance = Importance.Must, ShutterSeconds = 1.0 / 60,
+                Focal = new Interval(200, 200), MinMegapixels = 20, ToleranceSeconds = 120 }] }],
         };
         var styles = OtherStyles.Of(new DayAnalysis(plan), []);
         Assert.Null(styles[0].Style);
@@ -146,10 +159,12 @@ public sealed class CarryTests
         Assert.DoesNotContain(styles, s => s.Style == "three-bodies");
         Assert.All(styles, s => Assert.Equal((0, 1), (s.Gaps, s.Hanging)));
         // Without the long glass it is not covered in any.
-        Assert.Equal(1, OtherStyles.Of(new DayAnalysis(plan with { Items = [.. plan.Items.Where(i => i.Id != "long")] }), []).Single(s => s.Style == "two-primes").Gaps);
+        Assert.Equal(1, OtherStyles.Of(new DayAnalysis(plan with { Items = [.. plan.Items.Where(i => i.Id != "long")] }), [])
+            .Single(s => s.Style == "two-primes").Gaps);
     }
 
-    /// <summary>Nothing is carried twice: all that is felt and rolled in a part weighs no more than all there is, and every thing is in one beam at the most.</summary>
+    /// <summary>Nothing is carried twice: all that is felt and rolled in a part weighs no more than all there is, and every thing is in one beam at the
+    /// most.</summary>
     [Fact]
     public void Nothing_is_carried_twice() => Gen.Int.Sample(seed =>
     {

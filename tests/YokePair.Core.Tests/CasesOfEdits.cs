@@ -25,7 +25,8 @@ public sealed class CasesOfEdits
     [Fact]
     public void A_box_that_stays_at_home_says_how_much_stays_with_it()
     {
-        var plan = Barn with { Items = [.. Barn.Items.Select(i => i.Id is "f4" or "s2" ? i with { Place = "@case" } : i)], Parts = [.. Barn.Parts.Select(p => p with { Lights = null })] };
+        var plan = Barn with { Items = [.. Barn.Items.Select(i => i.Id is "f4" or "s2" ? i with { Place = "@case" } : i)],
+            Parts = [.. Barn.Parts.Select(p => p with { Lights = null })] };
         var left = new UnpackThing { Item = "case", Everywhere = true }.Apply(plan);
         Assert.Equal("Light box with three things left at home", left.Label);
         Assert.DoesNotContain(left.Plan!.Items, i => i.Id is "case" or "f4" or "s2" or "aa4");
@@ -50,7 +51,8 @@ public sealed class CasesOfEdits
     public void Where_nothing_copies_that_is_the_reason()
     {
         var plan = Barn with { Items = [.. Barn.Items.Where(i => i is not (Drive or CardReader))] };
-        Assert.Contains(": there is no drive or reader in the plan.", string.Concat(CardDay.Of(new DayAnalysis(plan), []).Sentence.Select(s => s.Text)), StringComparison.Ordinal);
+        Assert.Contains(": there is no drive or reader in the plan.", string.Concat(CardDay.Of(new DayAnalysis(plan), []).Sentence.Select(s => s.Text)),
+            StringComparison.Ordinal);
     }
 
     [Theory]
@@ -60,16 +62,19 @@ public sealed class CasesOfEdits
     [InlineData(Illumination.Continuous, "Ambient Continuous")]
     public void A_new_day_is_lit_as_one_likes_it(Illumination light, string kinds)
     {
-        var plan = NewDay.From(new NewDayRequest("Day", new DateOnly(2027, 6, 12), "wedding-indoor", null, null, false, Habits: new Habits { Light = light }), Barn.Items).Plan!;
+        var plan = NewDay.From(new NewDayRequest("Day", new DateOnly(2027, 6, 12), "wedding-indoor", null, null, false, Habits: new Habits { Light = light }),
+            Barn.Items).Plan!;
         Assert.Contains(kinds, plan.Parts.SelectMany(p => p.Needs).Select(n => string.Join(' ', n.Light)));
-        if (light == Illumination.Stands) Assert.Contains(plan.Parts.SelectMany(p => p.Needs), n => n.Light.Contains(LightKind.Stands) && n.Stands is { DistanceM: 3 });
+        if (light == Illumination.Stands) Assert.Contains(plan.Parts.SelectMany(p => p.Needs), n => n.Light.Contains(LightKind.Stands)
+            && n.Stands is { DistanceM: 3 });
     }
 
     [Fact]
     public void Batteries_of_other_makers_stay_where_one_trusts_none()
     {
         var items = Barn.Items.Select(i => i is Battery ? i with { Make = i.Id is "lb1" ? Make.Own : i.Id is "lb2" ? Make.ThirdParty : null } : i).ToList();
-        var plan = NewDay.From(new NewDayRequest("Day", new DateOnly(2027, 6, 12), "wedding-indoor", null, null, false, Habits: new Habits { OwnMakeOnly = true }), items).Plan!;
+        var plan = NewDay.From(new NewDayRequest("Day", new DateOnly(2027, 6, 12), "wedding-indoor", null, null, false,
+            Habits: new Habits { OwnMakeOnly = true }), items).Plan!;
         Assert.Contains(plan.Items, i => i.Id == "lb1");
         Assert.DoesNotContain(plan.Items, i => i.Id == "lb2");
     }

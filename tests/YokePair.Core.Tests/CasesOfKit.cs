@@ -1,5 +1,8 @@
 using YokePair.Core.Advice;
+using YokePair.Core.Carry;
+using YokePair.Core.Failure;
 using YokePair.Core.Plans;
+using YokePair.Core.Wording;
 
 namespace YokePair.Core.Tests;
 
@@ -38,5 +41,34 @@ public sealed class CasesOfKit
         var taken = problem.Options.Where((_, n) => chosen[n]).ToList();
         var totals = problem.Totals(chosen);
         Assert.Equal((taken.Count, taken.Sum(o => o.Grams), taken.Sum(o => plan.ItemOf(o.Thing)!.Value ?? 0)), (totals.Things, totals.Grams, totals.Value));
+    }
+
+    private static string Said(KitGoal goal, bool proven, double cost, double atLeast, params ExposedNeed[] exposed) => string.Concat(
+        KitWords.Say(new KitWish(FailureClass.Item, goal), proven, Barn, exposed, cost, atLeast).Select(t => t.Grams is { } grams ? $"{grams:0} g" : t.Text));
+
+    [Fact]
+    public void What_a_search_comes_to_is_said_with_what_it_leaves_exposed_and_how_far_it_went()
+    {
+        ExposedNeed kiss = new("vows", "kiss", null), again = new("vows", "kiss", new LossKey(LossKind.Item, "z70"));
+        var count = Barn.Parts.Sum(p => p.Needs.Count(n => n.Importance != Importance.Nice));
+        Assert.Equal($"Every one of the {count} pictures that matter can still be taken in time whatever one thing fails; "
+            + "no kit that leaves everyone a camera and keeps to the house’s rules does it with less than 6200 g.", Said(KitGoal.Weight, true, 6200, 0));
+        Assert.StartsWith($"{count - 1} of the {count} pictures that matter can", Said(KitGoal.Weight, true, 6200, 0, kiss, again), StringComparison.Ordinal);
+        Assert.EndsWith("whatever one thing fails; this one takes 12 things, and less than 9 things is not possible.",
+            Said(KitGoal.Count, false, 12, 9), StringComparison.Ordinal);
+        Assert.EndsWith("; this one takes a value of 900, and less than a value of 850 is not possible.", Said(KitGoal.Value, false, 900, 850), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void A_camera_with_glass_on_it_is_as_long_as_both_and_a_place_says_whether_things_go_one_way(bool oneWay)
+    {
+        var place = Barn.PlaceOf("bag")! with { OneWay = oneWay, InnerMm = [500, 300, 180] };
+        Item Sized(Item item) => item.Id switch { "b1" => item with { Place = "bag", SizeMm = [80, 140, 100] }, "z24" => item with { SizeMm = [80, 120, 85] }, _ => item };
+        var plan = Barn with { Items = [.. Barn.Items.Select(Sized)], Rules = Barn.Rules with { Carrier = null } };
+        var room = BagRoom.Of(plan, place, [])!;
+        Assert.Equal(oneWay, room.OneWay);
+        Assert.Equal([140, 100, 200], room.Things.Single(t => t.Item == "b1").SizeMm);
     }
 }

@@ -1,6 +1,7 @@
 using YokePair.Core.Locker;
 using YokePair.Core.Plans;
 using YokePair.Core.Record;
+using YokePair.Core.Starting;
 
 namespace YokePair.Core.Tests;
 
@@ -69,4 +70,7 @@ public sealed class CasesOfRecord
         Assert.Contains("letters", TypedLimits.Beyond("lines", new string('x', TypedLimits.LineLetters + 1), 1)!.Message, StringComparison.Ordinal);
         Assert.Contains("not read", TypedLimits.Beyond("lines", "x", TypedLimits.Lines + 1)!.Message, StringComparison.Ordinal);
     }
+
+    [Fact]
+    public void Who_has_no_days_behind_them_has_no_ways_yet() => Assert.Equal(new UsualWays(), UsualWays.Of([]));
 }

@@ -41,7 +41,8 @@ public sealed class CasesOfTaken
     public void Spares_are_told_before_what_may_stay(int spares, int idle, string said)
     {
         SeldomUsed Thing(bool spare) => new("x", "X", 100, 0, 10, 5, spare ? ["Kiss"] : []);
-        Assert.Equal(said, string.Concat(TakenWords.Spares([.. Enumerable.Repeat(Thing(spare: true), spares), .. Enumerable.Repeat(Thing(spare: false), idle)]).Select(t => t.Text)));
+        Assert.Equal(said, string.Concat(TakenWords.Spares([.. Enumerable.Repeat(Thing(spare: true), spares), .. Enumerable.Repeat(Thing(spare: false), idle)])
+            .Select(t => t.Text)));
     }
 
     [Fact]
@@ -52,6 +53,14 @@ public sealed class CasesOfTaken
         Assert.Equal("b1", Is("b1"));
         Assert.Null(Is("sold"));
         Assert.Null(Is(""));
+    }
+
+    [Fact]
+    public void A_picture_that_tells_no_ISO_is_of_no_step()
+    {
+        var body = TakenDays.Day([Camera, Zoom], Part, [Shot(1, 100), Shot(2, 100) with { Iso = 0 }, Shot(3, 100) with { Iso = null }]).Bodies[0];
+        Assert.Equal([1], body.IsoKept.Values);
+        Assert.Equal([1], body.IsoTaken!.Values);
     }
 
     /// <summary>Moments far enough apart that by chance none falls on another.</summary>
@@ -80,5 +89,6 @@ public sealed class CasesOfTaken
     [InlineData(6, 0, 1, "Of the six pictures of the rest of the day one hangs by one thing.")]
     [InlineData(6, 2, 0, "Of the six pictures of the rest of the day two are not covered.")]
     [InlineData(6, 1, 3, "Of the six pictures of the rest of the day one is not covered and three hang by one thing.")]
-    public void Of_the_rest_of_a_day_only_what_is_so_is_said(int needs, int open, int hanging, string said) => Assert.Equal(said, RestWords.Of(needs, open, hanging));
+    public void Of_the_rest_of_a_day_only_what_is_so_is_said(int needs, int open, int hanging, string said) =>
+        Assert.Equal(said, RestWords.Of(needs, open, hanging));
 }

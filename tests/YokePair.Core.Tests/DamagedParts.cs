@@ -7,12 +7,17 @@ namespace YokePair.Core.Tests;
 public sealed class DamagedParts
 {
     private const string Sound = """
-        {"format":"yoke-pair/plan","version":1,"people":[{"id":"lead","handOverSeconds":10},{"id":"help","role":"assistant"}],"places":[{"id":"bag","reachSeconds":60}],
-         "items":[{"id":"f1","kind":"flash","place":"bag","guideNumber":36},{"id":"f2","kind":"flash","place":"bag","guideNumber":36},{"id":"s1","kind":"support","place":"bag","form":"stand"},{"id":"p1","kind":"pack","place":"bag","outlets":2},
-                  {"id":"t1","kind":"trigger","place":"bag","sends":"R1"},{"id":"b1","kind":"body","place":"bag","mount":"K","megapixels":24,"isoCeiling":6400,"batteryType":"LB","slots":[{"type":"SD"}]},{"id":"led","kind":"light","place":"bag","luxAtOneM":500}],
-         "parts":[{"id":"dance","ev":3,"stayBehindM":4,"temperatureC":20,"noted":{"fNumber":2.8,"shutterSeconds":0.01,"iso":3200},"frames":{"low":1,"likely":2,"high":3},"setups":[{"person":"lead","body":"b1","trigger":"t1"}],
+        {"format":"yoke-pair/plan","version":1,"people":[{"id":"lead","handOverSeconds":10},{"id":"help","role":"assistant"}],"places":[{"id":"bag",
+          "reachSeconds":60}],
+         "items":[{"id":"f1","kind":"flash","place":"bag","guideNumber":36},{"id":"f2","kind":"flash","place":"bag","guideNumber":36},{"id":"s1",
+           "kind":"support","place":"bag","form":"stand"},{"id":"p1","kind":"pack","place":"bag","outlets":2},
+                  {"id":"t1","kind":"trigger","place":"bag","sends":"R1"},{"id":"b1","kind":"body","place":"bag","mount":"K","megapixels":24,
+                    "isoCeiling":6400,"batteryType":"LB","slots":[{"type":"SD"}]},{"id":"led","kind":"light","place":"bag","luxAtOneM":500}],
+         "parts":[{"id":"dance","ev":3,"stayBehindM":4,"temperatureC":20,"noted":{"fNumber":2.8,"shutterSeconds":0.01,"iso":3200},"frames":{"low":1,
+           "likely":2,"high":3},"setups":[{"person":"lead","body":"b1","trigger":"t1"}],
            "lights":[{"flash":"f1","holder":"s1","pack":"p1"},{"flash":"f2","holder":"help","pack":"p1"},{"light":"led"}],
-           "needs":[{"id":"n","shutterSeconds":0.01,"depthM":[2,3],"deliverable":{"widthCm":30,"heightCm":20},"stands":{"count":1,"distanceM":3},"bounce":{"ceilingM":3},"momentSeconds":5,"warningSeconds":2,"maxFNumber":4}]}]}
+           "needs":[{"id":"n","shutterSeconds":0.01,"depthM":[2,3],"deliverable":{"widthCm":30,"heightCm":20},"stands":{"count":1,"distanceM":3},
+             "bounce":{"ceilingM":3},"momentSeconds":5,"warningSeconds":2,"maxFNumber":4}]}]}
         """;
 
     [Fact]

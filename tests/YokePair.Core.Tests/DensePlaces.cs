@@ -14,8 +14,9 @@ public sealed partial class DensePlaces
     private static readonly string Root = Find();
 
     private static IEnumerable<(string Path, string[] Lines)> Sources { get; } =
-        [.. new[] { "src", "web/src" }.SelectMany(folder => Directory.EnumerateFiles(Path.Combine(Root, folder), "*.*", SearchOption.AllDirectories))
-            .Where(f => Source().IsMatch(f) && !Made().IsMatch(f)).Order(StringComparer.Ordinal).Select(f => (Path.GetRelativePath(Root, f), File.ReadAllLines(f)))];
+        [.. new[] { "src", "tests", "web/src" }.SelectMany(folder => Directory.EnumerateFiles(Path.Combine(Root, folder), "*.*", SearchOption.AllDirectories))
+            .Where(f => Source().IsMatch(f) && !Made().IsMatch(f)).Order(StringComparer.Ordinal)
+                .Select(f => (Path.GetRelativePath(Root, f), File.ReadAllLines(f)))];
 
     [Fact]
     public void Lines_over_160_characters() =>
@@ -27,7 +28,8 @@ public sealed partial class DensePlaces
     private static void IsAsMany(int known, IEnumerable<(int Length, string Where)> found)
     {
         var all = found.OrderByDescending(f => f.Length).ToList();
-        Assert.True(all.Count == known, $"{all.Count} where {known} were known; the longest:\n{string.Join('\n', all.Take(20).Select(f => $"{f.Length} {f.Where}"))}");
+        Assert.True(all.Count == known,
+            $"{all.Count} where {known} were known; the longest:\n{string.Join('\n', all.Take(20).Select(f => $"{f.Length} {f.Where}"))}");
     }
 
     /// <summary>By their indentation, which the formatters keep: a head, and the first closing brace that stands as far in.</summary>
@@ -38,7 +40,8 @@ public sealed partial class DensePlaces
         {
             if (head.Match(lines[i]) is not { Success: true } match || (i > 0 && Reason().IsMatch(lines[i - 1]))) continue;
             var close = match.Groups["in"].Value + "}";
-            var end = Array.FindIndex(lines, i, l => l == close || l.StartsWith(close + ";", StringComparison.Ordinal) || l.StartsWith(close + ");", StringComparison.Ordinal));
+            var end = Array.FindIndex(lines, i, l => l == close || l.StartsWith(close + ";", StringComparison.Ordinal)
+                || l.StartsWith(close + ");", StringComparison.Ordinal));
             if (end > i) yield return (end - i + 1, $"{path}:{i + 1}");
         }
     }
@@ -60,7 +63,8 @@ public sealed partial class DensePlaces
     private static partial Regex Reason();
 
     // A member with a body: not a type, not a field, and not what stands deeper.
-    [GeneratedRegex(@"^(?<in> {4}| {8})(public|private|internal|protected|static|override|async|void)\b(?!.*\b(class|record|struct|interface|enum)\b)[^;=]*\)\s*(where .*)?$")]
+    [GeneratedRegex(@"^(?<in> {4}| {8})(public|private|internal|protected|static|override|async|void)\b"
+        + @"(?!.*\b(class|record|struct|interface|enum)\b)[^;=]*\)\s*(where .*)?$")]
     private static partial Regex Member();
 
     [GeneratedRegex(@"^(?<in>)(export )?(default )?(async )?(function |const \w+ = .*=> \{$)")]

@@ -45,11 +45,13 @@ public sealed class DeviceTests
         var power = Of(plan);
         // Half a charge and a quarter, by usual figures; 200 frames of the part are typed away.
         Assert.Equal(0.25, Ends(power, "b1").First(), 3);
-        Assert.Equal(["framesPerCharge Rated", "videoMinutesPerCharge Usual", "liveViewMinutesPerCharge Usual"], power.Figures.Select(f => $"{f.Figure} {f.Source}"));
+        Assert.Equal(["framesPerCharge Rated", "videoMinutesPerCharge Usual", "liveViewMinutesPerCharge Usual"],
+            power.Figures.Select(f => $"{f.Figure} {f.Source}"));
         Assert.Equal((60, FigureSource.Typed), power.Use.Where(u => u.Part == "details").Select(u => (u.Frames, u.Source)).Single());
         var told = plan with { Items = [.. plan.Items.Select(i => i is Body b ? b with { VideoMinutesPerCharge = 200, LiveViewMinutesPerCharge = 90 } : i)] };
         Assert.Equal(0.25, Ends(Of(told), "b1").First(), 3);
-        Assert.Equal(0.75, Ends(Of(told with { Parts = [.. told.Parts.Select((p, n) => n == 0 ? p with { Use = [new PartUse { Item = "b1", Frames = 200 }] } : p)] }), "b1").First(), 3);
+        Assert.Equal(0.75, Ends(Of(told with { Parts = [.. told.Parts.Select((p, n) => n == 0 ? p with { Use = [new PartUse { Item = "b1", Frames = 200 }] }
+            : p)] }), "b1").First(), 3);
     }
 
     /// <summary>Of 720 frames each camera has a share, and another for each picture that it is the first choice for: three and two fifths.</summary>
@@ -87,7 +89,8 @@ public sealed class DeviceTests
         var plan = PowerTests.Flashes(5.6, 800, 2);
         Assert.Equal(2, Of(plan).Short.Count);
         foreach (var hand in (string[])["left", "right"])
-            plan = With(plan, new Pack { Id = $"pack {hand}", Place = $"@f {hand}" }, new Cells { Id = $"eight {hand}", Place = $"@pack {hand}", Type = "AA", CellCount = 8 });
+            plan = With(plan, new Pack { Id = $"pack {hand}", Place = $"@f {hand}" },
+                new Cells { Id = $"eight {hand}", Place = $"@pack {hand}", Type = "AA", CellCount = 8 });
         var power = Of(plan);
         Assert.Empty(power.Short);
         Assert.DoesNotContain(power.Changes, c => c.Body.StartsWith('f'));
@@ -114,7 +117,8 @@ public sealed class DeviceTests
             new Pack { Id = "pack", Place = "bag", FullPops = pops, Outlets = 2 }, new Trigger { Id = "sender", Place = "bag", Sends = "R1", RunMinutes = 120 },
             .. numbers.SelectMany(n => new Item[]
             {
-                new Flash { Id = $"head{n}", Place = "bag", GuideNumber = 40, Power = FlashPower.SharedPack, RadioSystem = "R1", CanHear = true, RecycleSeconds = 0.2 },
+                new Flash { Id = $"head{n}", Place = "bag", GuideNumber = 40, Power = FlashPower.SharedPack, RadioSystem = "R1", CanHear = true,
+                    RecycleSeconds = 0.2 },
                 new Support { Id = $"stand{n}", Place = "bag", Form = "stand" },
             })]) with
         {
@@ -124,7 +128,8 @@ public sealed class DeviceTests
                 {
                     Ev = -2, Lights = [.. numbers.Select(n => new PlacedLight { Flash = $"head{n}", Holder = $"stand{n}", Pack = "pack" })],
                     Setups = [plan.Parts[7].Setups[0] with { Trigger = "sender" }],
-                    Needs = [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Light = [LightKind.Stands], Stands = new StandLighting { Count = heads, DistanceM = 4 } }],
+                    Needs = [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Light = [LightKind.Stands],
+                        Stands = new StandLighting { Count = heads, DistanceM = 4 } }],
                 },
             ],
         };
@@ -136,7 +141,8 @@ public sealed class DeviceTests
     {
         var assignment = OnPack(1, pops: 450);
         var frames = new FrameCount { Low = 0, Likely = 0, High = 600 };
-        assignment = assignment with { Parts = [assignment.Parts[0] with { Frames = frames, Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = Quarter(assignment) } })] }] };
+        assignment = assignment with { Parts = [assignment.Parts[0] with { Frames = frames,
+            Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = Quarter(assignment) } })] }] };
         var left = new List<int>();
         List<Fact> facts = [];
         foreach (var day in (string[])["first", "second", "third"])
@@ -146,7 +152,8 @@ public sealed class DeviceTests
             left.Add((int)Math.Round(100 * power.AtTheEnd.Single(l => l.Thing == "pack").Left));
             var dark = power.Short.Any(s => s.Device == "pack");
             Assert.Equal(day == "third", dark);
-            if (dark) Assert.Contains("Charge the pack before this", string.Concat(PowerDay.Of(new DayAnalysis(plan), []).Sentence.Select(p => p.Text)), StringComparison.Ordinal);
+            if (dark) Assert.Contains("Charge the pack before this", string.Concat(PowerDay.Of(new DayAnalysis(plan), []).Sentence.Select(p => p.Text)),
+                StringComparison.Ordinal);
             facts.AddRange(power.AtTheEnd.Select(l => new Fact(FactKind.Changed, l.Thing, DateTime.UnixEpoch, day, Left: l.Left)));
         }
         Assert.Equal([67, 33], left.Take(2));
@@ -158,7 +165,8 @@ public sealed class DeviceTests
 
     /// <summary>The distance at which the light of the part asks a quarter of full power.</summary>
     private static double Quarter(Plan assignment) => Enumerable.Range(10, 400).Select(n => n / 20.0).MinBy(d =>
-        Math.Abs(0.3333 - Of(assignment with { Parts = [assignment.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 }, Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = d } })] }] })
+        Math.Abs(0.3333 - Of(assignment with { Parts = [assignment.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 },
+            Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = d } })] }] })
             .Alone.Where(a => a.Device == "pack").Select(a => a.Used).DefaultIfEmpty(9).Single()));
 
     [Fact]
@@ -182,7 +190,8 @@ public sealed class DeviceTests
             new OtherThing { Id = "rec", Name = "Small recorder", Place = "bag", CellsType = "AAA" }, new Cells { Id = "three", Type = "AAA", Place = "@rec" },
             new StandLight { Id = "lamp", Place = "bag", BatteryType = "LP" }, new Battery { Id = "lp", Type = "LP", Place = "@lamp" });
         Assert.DoesNotContain(Of(day).Bands, b => b.Device is "rec" or "lamp");
-        day = Uses(Uses(day, 2, new PartUse { Item = "rec", Minutes = 120 }), 7, new PartUse { Item = "lamp", Minutes = 90 }, new PartUse { Item = "rec", Minutes = 300 });
+        day = Uses(Uses(day, 2, new PartUse { Item = "rec", Minutes = 120 }), 7, new PartUse { Item = "lamp", Minutes = 90 },
+            new PartUse { Item = "rec", Minutes = 300 });
         var power = Of(day);
         // Ten hours a set as such things usually run: two of them leave 80 %, then four until the reserve of 40 %.
         Assert.Equal([0.8, 0.4], Ends(power, "rec"));
@@ -203,7 +212,8 @@ public sealed class DeviceTests
             new PowerBank { Id = "bank", Name = "Bank", Place = "bag" });
         var told = PowerDay.Of(new DayAnalysis(day), []);
         Assert.Equal(["air", "bank", "prop"], told.Idle.Order());
-        Assert.Contains("What comes along unasked is charged too: the Drone and the Bank. ", string.Concat(told.Sentence.Select(p => p.Text)), StringComparison.Ordinal);
+        Assert.Contains("What comes along unasked is charged too: the Drone and the Bank. ", string.Concat(told.Sentence.Select(p => p.Text)),
+            StringComparison.Ordinal);
         Assert.Equal(["air", "bank", "prop"], told.Reminders.Single(r => r.Text.StartsWith("on charge too", StringComparison.Ordinal)).Items.Order());
         // Once it flies it is no longer told as coming along unasked.
         Assert.Equal(["bank", "prop"], PowerDay.Of(new DayAnalysis(Uses(day, 0, new PartUse { Item = "air", Minutes = 10 })), []).Idle.Order());
@@ -284,7 +294,8 @@ public sealed class DeviceTests
         Assert.Equal(new DateTime(2027, 6, 11, 20, 0, 0), First().On);
         Assert.Equal(new DateTime(2027, 6, 12, 1, 30, 0), First(new DateTime(2027, 6, 12, 0, 30, 0)).On);
         // One of the afternoon, or of another week, changes nothing.
-        Assert.Equal(new DateTime(2027, 6, 11, 20, 0, 0), First(new DateTime(2027, 6, 11, 15, 0, 0), new DateTime(2027, 6, 5, 23, 0, 0), new DateTime(2027, 6, 19, 23, 0, 0)).On);
+        Assert.Equal(new DateTime(2027, 6, 11, 20, 0, 0), First(new DateTime(2027, 6, 11, 15, 0, 0), new DateTime(2027, 6, 5, 23, 0, 0),
+            new DateTime(2027, 6, 19, 23, 0, 0)).On);
     }
 
     [Fact]

@@ -37,7 +37,8 @@ public sealed class EditingTests
         Assert.Equal("name", Assert.Single(EditResult.Apply(night, [new SetAssignment { Name = " " }]).Problems).Field);
         Assert.Equal("day", Assert.Single(EditResult.Apply(night, [new SetAssignment { Day = new(1899, 1, 1) }]).Problems).Field);
         // 02:30 is skipped that night.
-        Assert.Contains("write 03:30", Assert.Single(EditResult.Apply(night, [new SetAssignment { Day = new(2027, 3, 27) }]).Problems).Message, StringComparison.Ordinal);
+        Assert.Contains("write 03:30", Assert.Single(EditResult.Apply(night, [new SetAssignment { Day = new(2027, 3, 27) }]).Problems).Message,
+            StringComparison.Ordinal);
     }
 
     private static readonly Plan Day = new()
@@ -58,19 +59,23 @@ public sealed class EditingTests
             new Part
             {
                 Id = "vows", Ev = 11, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 15, 0, 0),
-                Setups = [new Setup { Person = "you", Position = "left", Body = "b1", Lens = "wide" }, new Setup { Person = "you", Position = "right", Body = "b2", Lens = "long" }],
+                Setups = [new Setup { Person = "you", Position = "left", Body = "b1", Lens = "wide" },
+                    new Setup { Person = "you", Position = "right", Body = "b2", Lens = "long" }],
             },
         ],
     };
 
-    private static Body Body(string id) => new() { Id = id, Place = "belt", Mount = ["K2"], Megapixels = 24, IsoCeiling = 6400, Slots = [], BatteryType = "LB7" };
+    private static Body Body(string id) => new() { Id = id, Place = "belt", Mount = ["K2"], Megapixels = 24, IsoCeiling = 6400, Slots = [],
+        BatteryType = "LB7" };
 
-    private static Lens Lens(string id, string mount, double mm) => new() { Id = id, Place = "belt", Mount = mount, Focal = new Interval(mm, mm), Aperture = new Interval(2, 2) };
+    private static Lens Lens(string id, string mount, double mm) =>
+        new() { Id = id, Place = "belt", Mount = mount, Focal = new Interval(mm, mm), Aperture = new Interval(2, 2) };
 
     private static EditResult Mount(string position, string? body, string? lens) =>
         EditResult.Apply(Day, [new Mount { Part = "vows", Person = "you", Position = position, Body = body, Lens = lens }]);
 
-    private static string Hands(EditResult result) => string.Join(" | ", result.Plan!.Parts[0].Setups.Select(s => string.Join('+', s.Named().Select(n => n.Id))));
+    private static string Hands(EditResult result) => string.Join(" | ", result.Plan!.Parts[0]
+        .Setups.Select(s => string.Join('+', s.Named().Select(n => n.Id))));
 
     [Theory]
     [InlineData("left", "b1", "long", "b1+long | b2+wide")]
@@ -122,7 +127,8 @@ public sealed class EditingTests
             {
                 0 => new MoveItem { Item = Pick(plan.Items).Id, Place = Pick(plan.Places).Id },
                 1 => new SetPart { Part = Pick(plan.Parts).Id, Ev = random.Next(-5, 25), Flash = FlashRule.Banned, Unreachable = [Pick(plan.Places).Id] },
-                _ => new Mount { Part = Pick(plan.Parts).Id, Person = Pick(plan.People).Id, Position = Pick(["left", "right"]), Body = Pick([.. plan.Items.OfType<Body>()]).Id, Lens = Pick([.. plan.Items.OfType<Lens>()]).Id },
+                _ => new Mount { Part = Pick(plan.Parts).Id, Person = Pick(plan.People).Id, Position = Pick(["left", "right"]),
+                    Body = Pick([.. plan.Items.OfType<Body>()]).Id, Lens = Pick([.. plan.Items.OfType<Lens>()]).Id },
             };
             if (EditResult.Apply(plan, [edit]).Plan is not { } next) return;
             Interlocked.Increment(ref made);
@@ -162,13 +168,15 @@ public sealed class EditingTests
                             Assert.True(Lacking(after) <= Lacking(before), $"seed {seed}: {mend.Label}");
                         Assert.All(mend.SinglePointsGone, gone => Assert.DoesNotContain(after.SinglePoints, s => s.Item == gone));
                         // No other need that was met hangs by a thing that it did not hang by before.
-                        Assert.Subset(Hanging(before).ToHashSet(), Hanging(after).Where(h => (h.Part, h.Need) != (part.Id, need.Id) && !before.Gaps.Any(g => (g.Part, g.Need) == (h.Part, h.Need))).ToHashSet());
+                        Assert.Subset(Hanging(before).ToHashSet(), Hanging(after)
+                            .Where(h => (h.Part, h.Need) != (part.Id, need.Id) && !before.Gaps.Any(g => (g.Part, g.Need) == (h.Part, h.Need))).ToHashSet());
                     }
         }, iter: 150);
         Assert.True(offered > 20 && bodies > 0, $"{offered} mends offered, {bodies} with a camera to borrow");
 
         static int Lacking(Report report) => report.Power.Short.Count + report.Power.WithoutOne.Sum(t => t.Short);
 
-        static IEnumerable<(string Part, string Need, string Item)> Hanging(Report report) => report.SinglePoints.SelectMany(s => s.Hits.Select(h => (h.Part, h.Need, s.Item)));
+        static IEnumerable<(string Part, string Need, string Item)> Hanging(Report report) =>
+            report.SinglePoints.SelectMany(s => s.Hits.Select(h => (h.Part, h.Need, s.Item)));
     }
 }

@@ -121,7 +121,8 @@ public sealed class Figures
     [InlineData(5, 70.6)]
     [InlineData(2.5, 35.3)]
     public void A_speaker_s_face_may_be_as_tall_as_to_the_knee(double near, double expected) =>
-        Assert.Equal(expected, Math.Round(Library.Phrases.Need("face", Importance.Once, Library.Subject.Face, near, 10, Motion.Talking).AcceptMm(Field)!.Value.Low, 1));
+        Assert.Equal(expected, Math.Round(Library.Phrases.Need("face", Importance.Once, Library.Subject.Face, near, 10, Motion.Talking)
+            .AcceptMm(Field)!.Value.Low, 1));
 
     [Fact]
     public void Play_at_15_to_45_m_is_four_bands()
@@ -134,11 +135,13 @@ public sealed class Figures
     [Fact]
     public void A_long_zoom_covers_two_of_them_and_leaves_the_last()
     {
-        double[] left = [.. Play(accept: null).Bands(Field).Select(b => NeedFit.Ambient(new Rules(), Field, b, Glass(20, new Interval(70, 200), 2.8)).MegapixelsLeft)];
+        double[] left = [.. Play(accept: null).Bands(Field).Select(b => NeedFit.Ambient(new Rules(), Field, b, Glass(20, new Interval(70, 200), 2.8))
+            .MegapixelsLeft)];
         Quality[] zoom = [.. Play(accept: null).Bands(Field).Select(b => NeedFit.AmbientQuality(new Rules(), Field, b, Glass(20, new Interval(70, 200), 2.8)))];
         Assert.Equal([Quality.Full, Quality.Full, Quality.SecondBest, Quality.No], zoom);
         Assert.Equal([10.0, 5.7], left[2..].Select(mp => Math.Round(mp, 1)));
-        Assert.Equal(Quality.SecondBest, NeedFit.AmbientQuality(new Rules(), Field, Play(accept: null).Bands(Field)[3], Glass(20, new Interval(300, 300), 2.8)));
+        Assert.Equal(Quality.SecondBest, NeedFit.AmbientQuality(new Rules(), Field, Play(accept: null).Bands(Field)[3],
+            Glass(20, new Interval(300, 300), 2.8)));
     }
 
     [Fact]
@@ -151,7 +154,8 @@ public sealed class Figures
     [InlineData(135, Quality.Full)]
     public void A_kiss_from_wider_is_still_the_kiss(double mm, Quality quality)
     {
-        var kiss = new Need { Id = "kiss", ShutterSeconds = 1.0 / 125, Framing = new SubjectFrame { DistanceM = new Interval(6, 12), HeightM = 1.1, TallestM = 3.3 } };
+        var kiss = new Need { Id = "kiss", ShutterSeconds = 1.0 / 125,
+            Framing = new SubjectFrame { DistanceM = new Interval(6, 12), HeightM = 1.1, TallestM = 3.3 } };
         Assert.Equal(44, Math.Round(kiss.AcceptMm(Field)!.Value.Low));
         Assert.Equal(quality, NeedFit.AmbientQuality(new Rules(), Field, kiss, Glass(24, new Interval(mm, mm), 1.8)));
     }
@@ -163,7 +167,8 @@ public sealed class Figures
     {
         var ring = new Need { Id = "ring", ShutterSeconds = 1.0 / 125, CloseWidthMm = 40, CloseWidthMaxMm = 120, MinMegapixels = asked };
         var fit = NeedFit.Ambient(new Rules(), Field, ring, Glass(45, new Interval(85, 85), 1.8, 0.12));
-        Assert.Equal((300, 2.5, 7.2, quality), (Math.Round(fit.CloseUp!.Value.FrameMm), fit.CloseUp!.Value.Factor, Math.Round(fit.MegapixelsLeft, 1), fit.Quality));
+        Assert.Equal((300, 2.5, 7.2, quality), (Math.Round(fit.CloseUp!.Value.FrameMm), fit.CloseUp!.Value.Factor, Math.Round(fit.MegapixelsLeft, 1),
+            fit.Quality));
     }
 
     private static readonly Part Field = new() { Id = "play", Ev = 14 };
@@ -180,6 +185,7 @@ public sealed class Figures
     };
 
     private static GlassOnBody Glass(double megapixels, Interval focal, double fNumber, double magnification = 0.1) => new(
-        new Body { Id = "b", Mount = ["K"], Megapixels = megapixels, IsoCeiling = 12800, Slots = [new() { Type = "SD" }, new() { Type = "SD" }], BatteryType = "LB" },
+        new Body { Id = "b", Mount = ["K"], Megapixels = megapixels, IsoCeiling = 12800, Slots = [new() { Type = "SD" }, new() { Type = "SD" }],
+            BatteryType = "LB" },
         new Lens { Id = "l", Mount = "K", Focal = focal, Aperture = new Interval(fNumber, fNumber), Magnification = magnification }, null, null, null);
 }

@@ -8,7 +8,8 @@ public sealed class FloorTests
 {
     /// <summary>From the ground up; docs/how-it-is-built.md says what lives on each.</summary>
     private static readonly string[] Floors =
-        ["Basics", "Optics", "Plans", "Record", "Library", "Ways", "Locker", "Failure", "Editing", "Use", "Feeding", "Swaps", "Power", "Cards", "Carry", "Verdict", "Advice", "Taken", "Wording", "Reports", "Lists", "Starting", "Pocket", "Season"];
+        ["Basics", "Optics", "Plans", "Record", "Library", "Ways", "Locker", "Failure", "Editing", "Use", "Feeding", "Swaps", "Power", "Cards", "Carry",
+            "Verdict", "Advice", "Taken", "Wording", "Reports", "Lists", "Starting", "Pocket", "Season"];
 
     private const string Root = "YokePair.Core.";
 

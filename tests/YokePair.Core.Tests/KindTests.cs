@@ -56,7 +56,8 @@ public class KindTests
     public void Flash_is_asked_for_only_where_it_may_be_used_and_can_be_reckoned()
     {
         foreach (var part in DayTemplate.All.SelectMany(t => t.Parts).Concat(PartKind.All).Select(k => k.Make("part", Noon, Noon.AddHours(1))))
-            Assert.All(part.Needs.Where(n => n.Light.Contains(LightKind.Flash)), n => Assert.True(part.Flash == FlashRule.Allowed && n.FlashPath(part) is not null, $"{part.Name}: {n.Name}"));
+            Assert.All(part.Needs.Where(n => n.Light.Contains(LightKind.Flash)), n =>
+                Assert.True(part.Flash == FlashRule.Allowed && n.FlashPath(part) is not null, $"{part.Name}: {n.Name}"));
     }
 
     /// <summary>Bounced off 3 m from 4 m away: mirrored in the ceiling, 1.4 m above the flash. A need's own ceiling comes before its part's.</summary>
@@ -94,7 +95,8 @@ public class KindTests
         Assert.Equal("own-toasts-by-lantern", kind.Id);
         var again = kind.Make("again", Noon, Noon.AddHours(1));
         Assert.Equal((3.5, QuietRule.Required, 4.0), (again.Ev, again.Quiet, again.Ceiling!.CeilingM));
-        Assert.Equal([.. part.Needs.Select(n => n with { Who = Need.Anyone, Moment = null }).Select(n => JsonSerializer.Serialize(n, PlanFile.JsonOptions))], again.Needs.Select(n => JsonSerializer.Serialize(n, PlanFile.JsonOptions)));
+        Assert.Equal([.. part.Needs.Select(n => n with { Who = Need.Anyone, Moment = null }).Select(n => JsonSerializer.Serialize(n, PlanFile.JsonOptions))],
+            again.Needs.Select(n => JsonSerializer.Serialize(n, PlanFile.JsonOptions)));
         Assert.Same(kind, PartKind.Meant("20:00 toasts, lantern hall", [.. PartKind.All, kind]));
     }
 
@@ -102,7 +104,8 @@ public class KindTests
     [InlineData("""{ "id": "own-x", "name": "X", "minutes": 30, "ev": 99 }""", "kinds[0].ev")]
     [InlineData("""{ "id": "own-x", "name": "X", "minutes": 0, "ev": 5 }""", "kinds[0].minutes")]
     [InlineData("""{ "id": "play", "name": "X", "minutes": 5, "ev": 5 }""", "kinds[0].id")]
-    [InlineData("""{ "id": "own-x", "name": "X", "minutes": 5, "ev": 5, "needs": [{ "name": "Y", "subject": "face", "distanceM": [9, 2] }] }""", "kinds[0].needs[0].framing.distanceM")]
+    [InlineData("""{ "id": "own-x", "name": "X", "minutes": 5, "ev": 5, "needs": [{ "name": "Y", "subject": "face", "distanceM": [9, 2] }] }""",
+        "kinds[0].needs[0].framing.distanceM")]
     [InlineData("""{ "id": "own-x", "name": "X", "minutes": 5, "ev": 5, "needs": [{ "name": "Y", "motion": "hopping" }] }""", "kinds[0]")]
     public void A_damaged_kind_is_named_with_its_field(string kind, string field) =>
         Assert.StartsWith(field, KindFile.ReadKinds(System.Text.Json.Nodes.JsonNode.Parse($"[{kind}]")).Problem?.Field, StringComparison.Ordinal);
@@ -119,7 +122,8 @@ public class KindTests
     [InlineData(400, 400, 2.8, 0.17, 2900)]
     public void Usual_weights_are_believable_and_marked(double low, double high, double f, double magnification, double grams)
     {
-        var lens = Typical.Fill("lens", new System.Text.Json.Nodes.JsonObject { ["kind"] = "lens", ["focal"] = new System.Text.Json.Nodes.JsonArray(low, high), ["aperture"] = new System.Text.Json.Nodes.JsonArray(f, f), ["magnification"] = magnification });
+        var lens = Typical.Fill("lens", new System.Text.Json.Nodes.JsonObject { ["kind"] = "lens", ["focal"] = new System.Text.Json.Nodes.JsonArray(low, high),
+            ["aperture"] = new System.Text.Json.Nodes.JsonArray(f, f), ["magnification"] = magnification });
         Assert.InRange(lens["weightG"]!.GetValue<double>(), grams / 1.34, grams * 1.34);
         Assert.Contains("weightG", lens["estimated"]!.AsArray().Select(n => n!.ToString()));
     }

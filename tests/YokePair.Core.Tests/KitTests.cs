@@ -27,7 +27,8 @@ public sealed class KitTests
     public void Everyone_who_photographs_has_a_camera_with_glass_on_it_all_day(Kit kit)
     {
         var plan = kit.Start();
-        Assert.All(plan.Parts, part => Assert.All(plan.People, person => Assert.Contains(part.Setups, s => s.Person == person.Id && s.Body is not null && s.Lens is not null)));
+        Assert.All(plan.Parts, part => Assert.All(plan.People, person =>
+            Assert.Contains(part.Setups, s => s.Person == person.Id && s.Body is not null && s.Lens is not null)));
     }
 
     [Theory]
@@ -80,7 +81,8 @@ public sealed class KitTests
         var tele = things.OfType<Lens>().OrderByDescending(l => l.Focal.High).First();
         var wide = things.OfType<Lens>().OrderBy(l => l.Focal.Low).First();
         var habits = new Starting.Habits(Glass: [new UsualGlass { Kind = "speeches", Lenses = [tele.Id, wide.Id] }]);
-        var plan = Starting.NewDay.From(new Starting.NewDayRequest("Again", new DateOnly(2027, 6, 12), kit.Template, null, kit.Style, false, Habits: habits), things).Plan!;
+        var plan = Starting.NewDay.From(new Starting.NewDayRequest("Again", new DateOnly(2027, 6, 12), kit.Template, null, kit.Style, false, Habits: habits),
+            things).Plan!;
         Assert.Equal([tele.Id, wide.Id], plan.Parts.First(p => p.Kind == "speeches").Setups.Select(s => s.Lens));
         Assert.Equal(habits.Glass, plan.People[0].Habits!.Glass);
         Assert.Equal([tele.Id, wide.Id], plan.People[0].Habits!.For("speeches"));
@@ -104,21 +106,24 @@ public sealed class KitTests
         var packed = plan.Items.Select(i => i.Id).ToHashSet();
         var all = plan with { Items = [.. plan.Items, .. kit.Things().Where(t => !packed.Contains(t.Id)).Select(t => t with { Place = "roller" })] };
         var (some, whole) = (new DayAnalysis(plan).Report(withEvents: false).Needs, new DayAnalysis(all).Report(withEvents: false).Needs);
-        Assert.All(some.Zip(whole), n => Assert.Equal((n.Second.Baseline, n.Second.Importance == Importance.Nice ? 0 : Math.Min(n.Second.Strands, 2)), (n.First.Baseline, n.First.Importance == Importance.Nice ? 0 : Math.Min(n.First.Strands, 2))));
+        Assert.All(some.Zip(whole), n => Assert.Equal((n.Second.Baseline, n.Second.Importance == Importance.Nice ? 0 : Math.Min(n.Second.Strands, 2)),
+            (n.First.Baseline, n.First.Importance == Importance.Nice ? 0 : Math.Min(n.First.Strands, 2))));
     }
 
     [Fact]
     public void What_nothing_asks_for_stays_at_home_with_its_power_unless_it_is_always_kept()
     {
         var kit = Kit.All.First(k => k.Name == "concert");
-        var rich = kit with { Lines = kit.Lines + "\n20 f/2.8 M3\n105 f/2.8 macro M3\n600/4 M3\nbody Old M9 10MP iso800 SD LB77\n2x battery LB77\n2x stand\nother rain cover" };
+        var rich = kit with { Lines = kit.Lines
+            + "\n20 f/2.8 M3\n105 f/2.8 macro M3\n600/4 M3\nbody Old M9 10MP iso800 SD LB77\n2x battery LB77\n2x stand\nother rain cover" };
         var things = rich.Things();
         var plan = rich.Start();
         Assert.DoesNotContain(plan.Items.OfType<Lens>(), l => l.Focal.High == 600);
         Assert.DoesNotContain(plan.Items, i => i is Body { BatteryType: "LB77" } or Battery { Type: "LB77" } or Support);
         Assert.Contains(plan.Items, i => i.Label.Contains("rain cover", StringComparison.OrdinalIgnoreCase));
         IReadOnlyList<Item> kept = [.. things.Select(t => t is Lens { Focal.High: 600 } ? t with { Keep = Keep.Always } : t)];
-        Assert.Contains(Starting.NewDay.From(new Starting.NewDayRequest("Gig", new DateOnly(2027, 7, 3), rich.Template, null, rich.Style, false), kept).Plan!.Items, i => i is Lens { Focal.High: 600 });
+        Assert.Contains(Starting.NewDay.From(new Starting.NewDayRequest("Gig", new DateOnly(2027, 7, 3), rich.Template, null, rich.Style, false), kept)
+            .Plan!.Items, i => i is Lens { Focal.High: 600 });
     }
 
     [Fact]
@@ -135,7 +140,8 @@ public sealed class KitTests
                 4x battery LB9
                 """,
         }).Start();
-        Assert.All(plan.Parts.Where(p => p.Kind == "play"), p => Assert.Equal("Clean", plan.ItemOf(p.Setups.Single(s => Glass(plan, s) == "400 f/2.8").Body)!.Label));
+        Assert.All(plan.Parts.Where(p => p.Kind == "play"), p =>
+            Assert.Equal("Clean", plan.ItemOf(p.Setups.Single(s => Glass(plan, s) == "400 f/2.8").Body)!.Label));
     }
 
     [Fact]
@@ -147,7 +153,8 @@ public sealed class KitTests
         var order = plan.Parts.ToList();
         var room = order.FindIndex(p => p.Kind == "room");
         Assert.All(order.Take(room), p => Assert.Null(p.Lights));
-        Assert.All(order.Skip(room).Where(p => p.Ceiling is not null && p.Flash == FlashRule.Allowed && p.Quiet != QuietRule.Required), p => Assert.Single(p.Lights!));
+        Assert.All(order.Skip(room).Where(p => p.Ceiling is not null && p.Flash == FlashRule.Allowed && p.Quiet != QuietRule.Required), p =>
+            Assert.Single(p.Lights!));
         Assert.Equal("stand", (plan.ItemOf(order[room].Lights![0].Holder) as Support)?.Form);
         // The one that stands is in no shoe, and something can fire it.
         var standing = order[room].Lights![0].Flash;

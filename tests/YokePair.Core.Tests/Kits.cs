@@ -21,7 +21,8 @@ public sealed record Kit(string Name, string Lines, string Style, string Templat
     {
         var known = new KnownWords(new HashSet<string>(), new HashSet<string>(), new HashSet<string>());
         var lines = QuickAdd.ReadAll(Lines + Spares, known);
-        Assert.All(lines, l => Assert.True(l.Ready, $"{l.Things.Count} {string.Join(", ", l.Problems)} {string.Join(", ", l.Missing.Select(m => m.Question))}"));
+        Assert.All(lines, l =>
+            Assert.True(l.Ready, $"{l.Things.Count} {string.Join(", ", l.Problems)} {string.Join(", ", l.Missing.Select(m => m.Question))}"));
         var taken = new HashSet<string>(StringComparer.Ordinal);
         return [.. lines.SelectMany(l => l.Things).Select(t =>
         {

@@ -29,7 +29,8 @@ public sealed class LateTests
     {
         var found = Sun.SetsAt(new DateOnly(2027, month, day), latitude, 0);
         if (expected is null) Assert.Null(found);
-        else Assert.InRange((found!.Value.TimeOfDay - TimeSpan.Parse(expected, System.Globalization.CultureInfo.InvariantCulture)).Duration().TotalMinutes, 0, 2);
+        else Assert.InRange((found!.Value.TimeOfDay - TimeSpan.Parse(expected, System.Globalization.CultureInfo.InvariantCulture)).Duration().TotalMinutes, 0,
+            2);
     }
 
     [Fact]
@@ -63,11 +64,14 @@ public sealed class LateTests
     private static Plan Evening(double ceiling = 6400, bool isOutdoors = true) => PlanFile.Read(System.Text.Encoding.UTF8.GetBytes($$"""
         { "format": "yoke-pair/plan", "version": 1, "assignment": { "id": "a", "sunset": "20:31:00" }, "people": [{ "id": "lead" }],
           "items": [
-            { "id": "b", "kind": "body", "mount": "K2", "megapixels": 24, "isoCeiling": {{ceiling}}, "slots": [{ "type": "SD" }, { "type": "SD" }], "batteryType": "LB7", "silent": true },
+            { "id": "b", "kind": "body", "mount": "K2", "megapixels": 24, "isoCeiling": {{ceiling}}, "slots": [{ "type": "SD" }, { "type": "SD" }],
+              "batteryType": "LB7", "silent": true },
             { "id": "l", "kind": "lens", "name": "85 f/1.4", "mount": "K2", "focal": [85, 85], "aperture": [2, 2] },
-            { "id": "bat", "kind": "battery", "place": "@b", "type": "LB7" }, { "id": "c", "kind": "card", "place": "@b/1", "type": "SD" }, { "id": "d", "kind": "card", "place": "@b/2", "type": "SD" }],
+            { "id": "bat", "kind": "battery", "place": "@b", "type": "LB7" }, { "id": "c", "kind": "card", "place": "@b/1", "type": "SD" }, { "id": "d",
+              "kind": "card", "place": "@b/2", "type": "SD" }],
           "parts": [
-            { "id": "couple", "name": "Couple", "ev": 11, "start": "2027-06-12T19:40", "end": "2027-06-12T20:20", "outdoors": {{(isOutdoors ? "true" : "false")}},
+            { "id": "couple", "name": "Couple", "ev": 11, "start": "2027-06-12T19:40", "end": "2027-06-12T20:20",
+              "outdoors": {{(isOutdoors ? "true" : "false")}},
               "setups": [{ "person": "lead", "body": "b", "lens": "l" }],
               "needs": [{ "id": "both", "name": "Both", "focal": [85, 85], "shutterSeconds": 0.004, "minFNumber": 2, "light": ["ambient"] }] },
             { "id": "cake", "name": "Cake", "ev": 6, "start": "2027-06-12T20:40", "end": "2027-06-12T20:50" },
@@ -96,15 +100,30 @@ public sealed class LateTests
     }
 
     [Fact]
+    public void Where_no_picture_matters_only_the_light_is_told_and_where_several_suffer_they_do()
+    {
+        Plan With(double ceiling, Func<Need, IEnumerable<Need>> needs) =>
+            Evening(ceiling) is var plan ? plan with { Parts = [.. plan.Parts.Select(p => p with { Needs = [.. p.Needs.SelectMany(needs)] })] } : plan;
+        var nice = With(6400, n => [n with { Importance = Importance.Nice }]);
+        Assert.Equal("Couple now ends 19 min after sunset: EV 5.2.", Told(Lateness.Of(new DayAnalysis(nice), "couple", 30)!)[0]);
+        var two = With(2000, n => [n, n with { Id = "kiss", Name = "Kiss" }]);
+        Assert.Equal("Couple now ends 19 min after sunset: EV 5.2, the 85 f/1.4 at ISO 2800; Both and Kiss are second best.",
+            Told(Lateness.Of(new DayAnalysis(two), "couple", 30)!)[0]);
+    }
+
+    [Fact]
     public void Where_the_dusk_costs_it_says_by_when_one_must_go()
     {
         // The ceiling of 2000 holds until 15.7 min after sunset, which is 26 min late.
         var found = Told(Lateness.Of(new DayAnalysis(Evening(2000)), "couple", 30)!);
         Assert.Equal("Couple now ends 19 min after sunset: EV 5.2, the 85 f/1.4 at ISO 2800; Both is second best.", found[0]);
         Assert.Equal("Begin Couple by 20:06 and it is as planned.", found[1]);
-        Assert.Equal("Couple now ends 19 min after sunset: EV 5.2, the 85 f/1.4 at ISO 2800; Both is lost.", Told(Lateness.Of(new DayAnalysis(Evening(800)), "couple", 30)!)[0]);
-        Assert.Equal("Go out now for Couple, before what comes first, and it is as planned.", Told(Lateness.Of(new DayAnalysis(Evening(125)), "couple", 30)!)[1]);
-        Assert.DoesNotContain(Told(Lateness.Of(new DayAnalysis(Evening(2000, isOutdoors: false)), "couple", 30)!), t => t.Contains("Couple", StringComparison.Ordinal));
+        Assert.Equal("Couple now ends 19 min after sunset: EV 5.2, the 85 f/1.4 at ISO 2800; Both is lost.",
+            Told(Lateness.Of(new DayAnalysis(Evening(800)), "couple", 30)!)[0]);
+        Assert.Equal("Go out now for Couple, before what comes first, and it is as planned.",
+            Told(Lateness.Of(new DayAnalysis(Evening(125)), "couple", 30)!)[1]);
+        Assert.DoesNotContain(Told(Lateness.Of(new DayAnalysis(Evening(2000, isOutdoors: false)), "couple", 30)!), t =>
+            t.Contains("Couple", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -146,19 +165,23 @@ public sealed class LateTests
             foreach (var minutes in Lateness.Usual)
             {
                 var late = Lateness.Of(day, part.Id, minutes)!;
-                var typed = plan with { Parts = [.. plan.Parts.Select(p => late.Parts.FirstOrDefault(m => m.Part == p.Id) is { } at ? p with { Start = at.Start, End = at.End } : p)] };
+                var typed = plan with { Parts = [.. plan.Parts.Select(p => late.Parts.FirstOrDefault(m => m.Part == p.Id) is { } at
+                    ? p with { Start = at.Start, End = at.End } : p)] };
                 var after = new DayAnalysis(typed).Report(withEvents: false);
                 var worse = after.Needs.Zip(before.Needs).Where(n => n.First.Baseline > n.Second.Baseline).Select(n => n.First).ToList();
                 fell += worse.Count;
                 foreach (var need in worse)
-                    Assert.Contains(late.Falls, line => line.Any(t => t.Part == need.Part) && line.Any(t => t.Need == need.Need || t.Text.Contains(" more ", StringComparison.Ordinal)));
+                    Assert.Contains(late.Falls, line => line.Any(t => t.Part == need.Part)
+                        && line.Any(t => t.Need == need.Need || t.Text.Contains(" more ", StringComparison.Ordinal)));
                 Assert.Equal(worse.Select(n => n.Need).ToHashSet().Count == 0, !late.Falls.SelectMany(l => l).Any(t => t.Need is not null));
                 // The changes of batteries go along, and hold.
                 var (now, then) = (PowerPlans.Of(new DayAnalysis(typed)).Short, PowerPlans.Of(day).Short);
-                Assert.Equal(now.Count(s => !then.Any(b => b.Device == s.Device && b.Part == s.Part)), late.Falls.Count(l => string.Concat(l.Select(t => t.Text)).Contains("goes dark", StringComparison.Ordinal)));
+                Assert.Equal(now.Count(s => !then.Any(b => b.Device == s.Device && b.Part == s.Part)),
+                    late.Falls.Count(l => string.Concat(l.Select(t => t.Text)).Contains("goes dark", StringComparison.Ordinal)));
             }
         Assert.True(fell > 5, "nothing was compared");
     }
 
-    private static List<string> Told(LateDay late) => [.. late.Falls.Select(l => string.Concat(l.Select(t => t.Time is { } at ? at.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture) : t.Text)))];
+    private static List<string> Told(LateDay late) => [.. late.Falls.Select(l =>
+        string.Concat(l.Select(t => t.Time is { } at ? at.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture) : t.Text)))];
 }

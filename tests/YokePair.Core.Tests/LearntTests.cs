@@ -22,8 +22,10 @@ public sealed class LearntTests
 
     private static readonly string[] Refusing = ["light|chapel|ceremony"];
 
-    private static TakenDay Used(string name, TakenPart part, IReadOnlyList<BodyUse>? bodies = null, IReadOnlyDictionary<string, BatteriesUsed>? batteries = null, int? kept = null) =>
-        new(name, new DateOnly(2027, 6, 1), part.Taken, kept, 0, [part], [.. part.Hands.GroupBy(h => h.Glass).Select(g => new GlassUse(g.Key, g.Sum(h => h.Taken), 0, null, null, null, null, null, null))],
+    private static TakenDay Used(string name, TakenPart part, IReadOnlyList<BodyUse>? bodies = null,
+        IReadOnlyDictionary<string, BatteriesUsed>? batteries = null, int? kept = null) =>
+        new(name, new DateOnly(2027, 6, 1), part.Taken, kept, 0, [part],
+            [.. part.Hands.GroupBy(h => h.Glass).Select(g => new GlassUse(g.Key, g.Sum(h => h.Taken), 0, null, null, null, null, null, null))],
             bodies ?? [], [], ["b1", "w", "z"])
         { Batteries = batteries };
 
@@ -48,18 +50,21 @@ public sealed class LearntTests
     public void The_next_job_starts_with_it_and_what_is_refused_is_not_used()
     {
         var days = new[] { Used("one", Ceremony(5.6, 50, 300, near: 4)), Used("two", Ceremony(5.6, 50, 300, near: 4)) };
-        Part Made(Learnt learnt) => NewDay.From(new NewDayRequest("Next", new DateOnly(2027, 9, 1), null, "14:00 ceremony, the chapel", null, false), [], learnt: learnt).Plan!.Parts[0];
+        Part Made(Learnt learnt) => NewDay.From(new NewDayRequest("Next", new DateOnly(2027, 9, 1), null, "14:00 ceremony, the chapel", null, false), [],
+            learnt: learnt).Plan!.Parts[0];
         var usual = Made(Learnt.Nothing);
         var part = Made(Learnt.Of(days, None));
         Assert.Equal((5.6, 6.0, 50.0), (part.Ev, part.FramesPerMinute!.Value, (part.End!.Value - part.Start!.Value).TotalMinutes));
-        Assert.Equal([(TaughtKind.Ev, 5.6, usual.Ev, 2), (TaughtKind.FramesPerMinute, 6, 6, 2), (TaughtKind.Minutes, 50, (usual.End!.Value - usual.Start!.Value).TotalMinutes, 2)],
+        Assert.Equal([(TaughtKind.Ev, 5.6, usual.Ev, 2), (TaughtKind.FramesPerMinute, 6, 6, 2),
+            (TaughtKind.Minutes, 50, (usual.End!.Value - usual.Start!.Value).TotalMinutes, 2)],
             part.Taught!.Select(t => (t.Figure, t.Value, t.Usual, t.Assignments)));
         Assert.Equal(300, FrameEstimate.Of(TakenDays.Plan([], part), part).Likely);
         var refused = Made(Learnt.Of(days, Refusing.ToHashSet(StringComparer.Ordinal)));
         Assert.Equal((usual.Ev, 6.0), (refused.Ev, refused.FramesPerMinute!.Value));
         Assert.Null(Made(Learnt.Of(days, new HashSet<string> { "FramesPerMinute|ceremony" })).FramesPerMinute);
         // A part of no known kind is known by what it is called.
-        Assert.Equal(4.2, Made(Learnt.Of([Used("one", Ceremony(4.2) with { Kind = null }), Used("two", Ceremony(7) with { Kind = "dinner", Name = "Dinner" })], None)).Ev);
+        Assert.Equal(4.2, Made(Learnt.Of([Used("one", Ceremony(4.2) with { Kind = null }), Used("two", Ceremony(7) with { Kind = "dinner", Name = "Dinner" })],
+            None)).Ev);
         // What somebody types is no longer what was learnt.
         var typed = new SetPart { Part = part.Id, Ev = 7 }.Apply(TakenDays.Plan([], part)).Plan!.Parts[0];
         Assert.DoesNotContain(typed.Taught!, t => t.Figure == TaughtKind.Ev);
@@ -84,7 +89,8 @@ public sealed class LearntTests
     public void Batteries_that_were_changed_and_pictures_give_the_pictures_of_a_charge()
     {
         BodyUse Camera(string id, int taken) => new(id, taken, 0, 1, 0, 0, null, new Dictionary<int, int>(), 0, taken / 800.0, 800, "L");
-        double Of(int changed, double? left, params BodyUse[] cameras) => Learnt.Of([Used("one", Ceremony(), cameras, new Dictionary<string, BatteriesUsed> { ["L"] = new(changed, left) })], None)
+        double Of(int changed, double? left, params BodyUse[] cameras) =>
+            Learnt.Of([Used("one", Ceremony(), cameras, new Dictionary<string, BatteriesUsed> { ["L"] = new(changed, left) })], None)
             .Used(LearntKind.FramesPerCharge).First(f => f.Thing == "b1").Value;
         Assert.Equal(890, Of(1, null, Camera("b1", 1200)));
         Assert.Equal(1140, Of(1, 0.8, Camera("b1", 1200)));
@@ -99,10 +105,12 @@ public sealed class LearntTests
     {
         var plan = Demo();
         var (body, battery) = ((Body)plan.ItemOf("b1")!, plan.Items.OfType<Battery>().First(b => b.Place == "@b1"));
-        var day = new DayAnalysis(plan with { Items = [.. plan.Items.Select(i => i.Id == "b1" ? body with { FramesPerCharge = 1200 } : i.Id == battery.Id ? battery with { Number = 1 } : i)] });
+        var day = new DayAnalysis(plan with { Items = [.. plan.Items.Select(i => i.Id == "b1" ? body with { FramesPerCharge = 1200 } : i.Id == battery.Id
+            ? battery with { Number = 1 } : i)] });
         var start = plan.Parts.Min(p => p.Start)!.Value;
         var times = Enumerable.Range(0, 480).Select(n => ("b1", start.AddSeconds(15 * n))).ToLookup(x => x.Item1, x => x.Item2);
-        Fact Read(double left, int minutes) => new(FactKind.Read, "b1", TimeZoneInfo.ConvertTimeToUtc(start.AddMinutes(minutes), TimeZoneInfo.FindSystemTimeZoneById("Europe/Vienna")), Left: left);
+        Fact Read(double left, int minutes) => new(FactKind.Read, "b1",
+            TimeZoneInfo.ConvertTimeToUtc(start.AddMinutes(minutes), TimeZoneInfo.FindSystemTimeZoneById("Europe/Vienna")), Left: left);
         var use = Assert.Single(BatteryReadings.Of(day, times, [Read(0.9, 20), Read(0.6, 60)]));
         Assert.Equal((battery.Id, "b1", 1200.0), (use.Battery, use.Body, use.Usual));
         Assert.Equal(241 / 0.4, use.PerCharge, 6);
@@ -117,7 +125,8 @@ public sealed class LearntTests
     public void Your_ISO_is_the_highest_of_which_twenty_were_delivered_and_a_bright_season_lowers_nothing()
     {
         TakenDay Day(Dictionary<int, int> keptAt, Dictionary<int, int> takenAt, int? kept = 100) =>
-            Used("one", Ceremony(), [new BodyUse("b1", takenAt.Values.Sum(), keptAt.Values.Sum(), 1, 0, 0, null, keptAt, 0, null, null, null, 0, takenAt, 6400)], kept: kept);
+            Used("one", Ceremony(), [new BodyUse("b1", takenAt.Values.Sum(), keptAt.Values.Sum(), 1, 0, 0, null, keptAt, 0, null, null, null, 0, takenAt,
+                6400)], kept: kept);
         LearntFigure? Of(params TakenDay[] days) => Learnt.Of(days, None).Used(LearntKind.IsoCeiling).SingleOrDefault();
         Assert.Equal(10000, Of(Day(new() { [800] = 50, [10000] = 20, [12800] = 19 }, new() { [800] = 200, [10000] = 60, [12800] = 60 }))!.Value);
         Assert.Null(Of(Day(new() { [800] = 50 }, new() { [800] = 200 })));
@@ -135,11 +144,13 @@ public sealed class LearntTests
         TakenDay Day(int n) => new($"assignment {n}", null, 1000, 1000, 0, [],
             [.. plan.Items.OfType<Lens>().Select(l => new GlassUse(l.Id, 0, seldom.Contains(l.Id) ? 2 : 50, null, null, null, null, null, null))],
             [], [], [.. plan.Items.Where(i => i is Body or Lens).Select(i => i.Id)]);
-        List<TakenDay> days = [.. Enumerable.Range(0, 5).Select(n => Day(n) with { Bodies = [.. plan.Items.OfType<Body>().Select(b => new BodyUse(b.Id, 0, 300, 1, 0, 0, null, new Dictionary<int, int>(), 0))] })];
+        List<TakenDay> days = [.. Enumerable.Range(0, 5).Select(n =>
+            Day(n) with { Bodies = [.. plan.Items.OfType<Body>().Select(b => new BodyUse(b.Id, 0, 300, 1, 0, 0, null, new Dictionary<int, int>(), 0))] })];
         var found = StayAtHome.Of(new DayAnalysis(plan), days, []);
         var macro = found.Single(f => f.Thing == "m100");
         Assert.Equal(["Ring close-up"], macro.AloneFor);
-        Assert.Equal("Keep the 100 f/2.8 macro K1: alone for Ring close-up, though it took ten of 5000 pictures in five assignments.", string.Concat(TakenWords.Of(macro).Select(p => p.Text)));
+        Assert.Equal("Keep the 100 f/2.8 macro K1: alone for Ring close-up, though it took ten of 5000 pictures in five assignments.",
+            string.Concat(TakenWords.Of(macro).Select(p => p.Text)));
         var idle = found.Where(f => f.MayStay).ToList();
         Assert.NotEmpty(idle);
         // All of them may stay at once: no need stands worse.
@@ -178,10 +189,12 @@ public sealed class LearntTests
         var next = new SeasonAssignment("next", "Steamer", plan.Parts.Min(p => p.Start)!.Value, plan.Parts.Max(p => p.End)!.Value);
         var before = new SeasonAssignment("before", "Friday talk", next.Start.AddHours(-20), next.Start.AddHours(-13));
         var card = plan.Items.OfType<Card>().First();
-        Fact[] facts = [new(FactKind.Put, card.Id, next.Start.AddDays(-2), "before", Where: "b1"), new(FactKind.Taken, card.Id, next.Start.AddDays(-1), "before", Who: "lead")];
+        Fact[] facts = [new(FactKind.Put, card.Id, next.Start.AddDays(-2), "before", Where: "b1"),
+            new(FactKind.Taken, card.Id, next.Start.AddDays(-1), "before", Who: "lead")];
         var book = new CardBook(CardBook.Fold(facts), id => id);
         var left = plan with { Left = new Dictionary<string, double> { [plan.Items.OfType<Battery>().First().Id] = 0.2 } };
-        Item[] locker = [.. plan.Items, new Lens { Id = "h", Name = "300 f/4", Mount = "M", Focal = new(300, 300), Aperture = new(4, 4), Status = Availability.RentedIn, To = DateOnly.FromDateTime(before.Start) }];
+        Item[] locker = [.. plan.Items, new Lens { Id = "h", Name = "300 f/4", Mount = "M", Focal = new(300, 300), Aperture = new(4, 4),
+            Status = Availability.RentedIn, To = DateOnly.FromDateTime(before.Start) }];
         var lines = CarryingOver.Of(before, next, new DayAnalysis(left), locker, book, isFirst: true);
         string Said(CarriedKind kind) => string.Join('|', lines.Where(l => l.Kind == kind).Select(l => string.Concat(l.Said.Select(s => s.Text))));
         Assert.Contains($"{card.Label} is not free: one copy of 3 so far.", Said(CarriedKind.Cards), StringComparison.Ordinal);
@@ -189,14 +202,16 @@ public sealed class LearntTests
         Assert.Contains("The night after Friday talk charges", Said(CarriedKind.Charge), StringComparison.Ordinal);
         Assert.StartsWith("The 300 f/4 goes back on 2027-06-11.", Said(CarriedKind.Return), StringComparison.Ordinal);
         // Long before, and with nothing recorded, nothing carries over.
-        Assert.Empty(CarryingOver.Of(null, next, new DayAnalysis(plan), plan.Items, new CardBook(new Dictionary<string, CardState>(), id => id), isFirst: true));
+        Assert.Empty(CarryingOver.Of(null, next, new DayAnalysis(plan), plan.Items, new CardBook(new Dictionary<string, CardState>(), id => id),
+            isFirst: true));
         Assert.Contains("Before Steamer: ", string.Concat(CarryingOver.Sentence(2, next, [lines]).Select(s => s.Text)), StringComparison.Ordinal);
     }
 
     [Fact]
     public void What_began_late_says_where_time_is_lacking()
     {
-        TakenDay Day(double late) => Used("one", Ceremony()) with { Parts = [Ceremony() with { Name = "Groups", Kind = "groups" }, Ceremony() with { Name = "Couple", Kind = "couple", LateMinutes = late }] };
+        TakenDay Day(double late) => Used("one", Ceremony()) with { Parts =
+            [Ceremony() with { Name = "Groups", Kind = "groups" }, Ceremony() with { Name = "Couple", Kind = "couple", LateMinutes = late }] };
         var found = RunningLate.Of([Day(12), Day(9), Day(20)]);
         Assert.Equal([new LateKind("Couple", 16, 2, "Groups")], found);
         Assert.Equal("Time: couple began 16 min late in two assignments; groups before it takes more than it is given.", TakenWords.Of(found[0]));
@@ -206,7 +221,8 @@ public sealed class LearntTests
     public void The_insurer_is_told_what_is_owned_and_what_is_still_to_be_told()
     {
         Item[] things = [TakenDays.Camera("b1", "Halm 45", "H-1") with { Value = 3000, FirstUse = new(2027, 2, 1) }, TakenDays.Glass("w", 28, 28, 2),
-            TakenDays.Glass("h", 300, 300, 4) with { Status = Availability.RentedIn, Value = 9000 }, TakenDays.Glass("g", 50, 50, 2) with { Status = Availability.Retired, Value = 100 },
+            TakenDays.Glass("h", 300, 300, 4) with { Status = Availability.RentedIn, Value = 9000 },
+                TakenDays.Glass("g", 50, 50, 2) with { Status = Availability.Retired, Value = 100 },
             new Battery { Id = "x", Name = "L" }, new Battery { Id = "y", Name = "L dear", Value = 80 }];
         var list = Locker.Insurance.Of(things, new DateOnly(2027, 6, 1));
         Assert.Equal(["b1", "y", "w"], list.Lines.Select(l => l.Item));

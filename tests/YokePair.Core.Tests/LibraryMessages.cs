@@ -18,17 +18,25 @@ public sealed class LibraryMessages
         { "{ " + Head + ", \"people\": [ { \"name\": \"You\" } ] }", "missing required properties including: 'id'.", "people[0].id", "is missing" },
         { "{ " + Head + ", \"parts\": [ { } ] }", "missing required properties including: 'id', 'ev'.", "parts[0].id", "is missing" },
         // WrongType, and OwnType for a word that is none of a set
-        { "{ " + Head + ", \"places\": [ { \"id\": \"bag\", \"reachSeconds\": \"soon\" } ] }", "The JSON value could not be converted to System.Double. Path: $.places[0].reachSeconds", "places[0].reachSeconds", "expected a number" },
-        { "{ " + Head + ", \"rules\": { \"dualRecord\": 2 } }", "The JSON value could not be converted to System.Boolean. Path: ", "rules.dualRecord", "expected true or false" },
-        { "{ " + Head + ", \"people\": [ { \"id\": 1 } ] }", "The JSON value could not be converted to System.String. Path: ", "people[0].id", "expected a text" },
-        { "{ " + Head + ", \"people\": 3 }", "The JSON value could not be converted to System.Collections.Generic.IReadOnlyList`1[YokePair.Core.Plans.Person]. Path: ", "people", "expected a list" },
-        { "{ " + Head + ", \"parts\": [ { \"id\": \"p\", \"ev\": 1, \"quiet\": \"loud\" } ] }", "The JSON value could not be converted to YokePair.Core.Plans.QuietRule. Path: ", "parts[0].quiet", "expected \"no\"" },
+        { "{ " + Head + ", \"places\": [ { \"id\": \"bag\", \"reachSeconds\": \"soon\" } ] }",
+            "The JSON value could not be converted to System.Double. Path: $.places[0].reachSeconds", "places[0].reachSeconds", "expected a number" },
+        { "{ " + Head + ", \"rules\": { \"dualRecord\": 2 } }", "The JSON value could not be converted to System.Boolean. Path: ", "rules.dualRecord",
+            "expected true or false" },
+        { "{ " + Head + ", \"people\": [ { \"id\": 1 } ] }", "The JSON value could not be converted to System.String. Path: ", "people[0].id",
+            "expected a text" },
+        { "{ " + Head + ", \"people\": 3 }",
+            "The JSON value could not be converted to System.Collections.Generic.IReadOnlyList`1[YokePair.Core.Plans.Person]. Path: ", "people",
+            "expected a list" },
+        { "{ " + Head + ", \"parts\": [ { \"id\": \"p\", \"ev\": 1, \"quiet\": \"loud\" } ] }",
+            "The JSON value could not be converted to YokePair.Core.Plans.QuietRule. Path: ", "parts[0].quiet", "expected \"no\"" },
         // The kind of an item
-        { "{ " + Head + ", \"items\": [ { \"kind\": \"kite\", \"id\": \"k\" } ] }", "unrecognized type discriminator", "items[0]", "this kind of item is not known" },
+        { "{ " + Head + ", \"items\": [ { \"kind\": \"kite\", \"id\": \"k\" } ] }", "unrecognized type discriminator", "items[0]",
+            "this kind of item is not known" },
         // What is no JSON at all, with and without PathSuffix to take off
         { "{ " + Head + ", \"people\": [ }", "is an invalid start of a value. Path: $.people", "people", "not valid JSON: " },
         { "{ " + Head + ", " + string.Concat(Enumerable.Repeat("\"x\": { ", 70)), "The maximum configured depth of", "", "nested deeper than" },
-        { "{ " + Head + ", \"people\": [ { \"id\": \"a\", \"id\": \"b\" } ] }", "Duplicate property 'id' encountered", "people[0]", "the same field is given twice" },
+        { "{ " + Head + ", \"people\": [ { \"id\": \"a\", \"id\": \"b\" } ] }", "Duplicate property 'id' encountered", "people[0]",
+            "the same field is given twice" },
         { "{ " + Head + ", \"people\": null }", "doesn't allow", "people", "null is not allowed here" },
     };
 

@@ -22,7 +22,8 @@ public sealed class LightFigures
     [InlineData(4, 1.6, 4)]
     [InlineData(3, 3.6, 5)]
     [InlineData(0, 3.6, 4)]
-    public void A_bounced_path_is_mirrored_in_the_ceiling(double distance, double ceiling, double path) => Assert.Equal(path, OnCameraFlash.BouncedPathM(distance, ceiling), 1e-9);
+    public void A_bounced_path_is_mirrored_in_the_ceiling(double distance, double ceiling, double path) =>
+        Assert.Equal(path, OnCameraFlash.BouncedPathM(distance, ceiling), 1e-9);
 
     [Theory]
     // 2.5 lux are EV 0; as much again is one stop; twice the distance two stops less.
@@ -30,7 +31,8 @@ public sealed class LightFigures
     [InlineData(5, 80, 1, 0, 6)]
     [InlineData(-20, 640, 2, 0, 6)]
     [InlineData(-20, 640, 2, 3, 3)]
-    public void A_lamp_adds_to_the_light_there_is(double part, double lux, double metres, double loss, double ev) => Assert.Equal(ev, ContinuousLight.Ev(part, lux, metres, loss), 0.001);
+    public void A_lamp_adds_to_the_light_there_is(double part, double lux, double metres, double loss, double ev) =>
+        Assert.Equal(ev, ContinuousLight.Ev(part, lux, metres, loss), 0.001);
 
     [Theory]
     [InlineData(85, 2.95, 3.05, 1)]
@@ -47,13 +49,15 @@ public sealed class LightFigures
     [Theory]
     [InlineData(85, 2.95, 3.05, 1.4)]
     [InlineData(50, 3.75, 7.49, 5.6)]
-    public void And_it_is_the_one_of_the_worked_figures(double focal, double near, double far, double f) => Assert.Equal(f, DepthOfField.FNumberFor(focal, near, far, 1), 0.06);
+    public void And_it_is_the_one_of_the_worked_figures(double focal, double near, double far, double f) =>
+        Assert.Equal(f, DepthOfField.FNumberFor(focal, near, far, 1), 0.06);
 
     [Theory]
     [InlineData(36, 45, 8.2)]
     [InlineData(36, 24, 11.2)]
     [InlineData(23.5, 24, 7.3)]
-    public void Diffraction_begins_earlier_on_smaller_pixels(double width, double megapixels, double f) => Assert.Equal(f, DepthOfField.DiffractionFNumber(width, megapixels), 0.1);
+    public void Diffraction_begins_earlier_on_smaller_pixels(double width, double megapixels, double f) =>
+        Assert.Equal(f, DepthOfField.DiffractionFNumber(width, megapixels), 0.1);
 
     [Theory]
     [InlineData(60, 40, 240, 21.4)]
@@ -69,7 +73,8 @@ public sealed class LightFigures
     public void A_group_is_as_wide_as_its_longest_row(int people, int rows, double width, double height)
     {
         var frame = Phrases.GroupFrame(people, rows, 4, 6);
-        Assert.Equal((width, height), (frame.WidthM!.Value, frame.HeightM!.Value), (a, b) => Math.Abs(a.Item1 - b.Item1) < 1e-9 && Math.Abs(a.Item2 - b.Item2) < 1e-9);
+        Assert.Equal((width, height), (frame.WidthM!.Value, frame.HeightM!.Value), (a, b) => Math.Abs(a.Item1 - b.Item1) < 1e-9
+            && Math.Abs(a.Item2 - b.Item2) < 1e-9);
     }
 
     [Fact]
@@ -100,7 +105,8 @@ public sealed class LightFigures
     [Theory]
     [MemberData(nameof(Waits))]
     public void How_long_a_need_can_wait(Importance importance, double? typed, double? lasts, double? warning, double seconds) =>
-        Assert.Equal(seconds, new Need { Id = "n", ShutterSeconds = 1, Importance = importance, ToleranceSeconds = typed, MomentSeconds = lasts, WarningSeconds = warning }.ToleranceSeconds(new Rules()));
+        Assert.Equal(seconds, new Need { Id = "n", ShutterSeconds = 1, Importance = importance, ToleranceSeconds = typed, MomentSeconds = lasts,
+            WarningSeconds = warning }.ToleranceSeconds(new Rules()));
 
     [Theory]
     [InlineData("ceremony", 40, 120, 240, 360)]
@@ -109,7 +115,8 @@ public sealed class LightFigures
     [InlineData(null, 10, 15, 30, 45)]
     public void Frames_follow_from_kind_and_length(string? kind, int minutes, int low, int likely, int high)
     {
-        var part = new Part { Id = "p", Ev = 5, Kind = kind, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 14, 0, 0).AddMinutes(minutes) };
+        var part = new Part { Id = "p", Ev = 5, Kind = kind, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 14, 0, 0)
+            .AddMinutes(minutes) };
         Assert.Equal(new FrameCount { Low = low, Likely = likely, High = high }, FrameEstimate.Of(new Plan { Format = Plan.FormatName, Version = 1 }, part));
         var typed = new FrameCount { Low = 1, Likely = 2, High = 3 };
         Assert.Equal(typed, FrameEstimate.Of(new Plan { Format = Plan.FormatName, Version = 1 }, part with { Frames = typed }));
@@ -122,7 +129,8 @@ public sealed class LightFigures
     [InlineData("2027-10-30T22:00", "2027-10-31T04:00", 7)]
     public void A_night_on_which_clocks_change_is_as_long_as_it_is(string start, string end, double hours)
     {
-        var part = new Part { Id = "p", Ev = 5, Start = DateTime.Parse(start, System.Globalization.CultureInfo.InvariantCulture), End = DateTime.Parse(end, System.Globalization.CultureInfo.InvariantCulture) };
+        var part = new Part { Id = "p", Ev = 5, Start = DateTime.Parse(start, System.Globalization.CultureInfo.InvariantCulture),
+            End = DateTime.Parse(end, System.Globalization.CultureInfo.InvariantCulture) };
         var plan = new Plan { Format = Plan.FormatName, Version = 1, Assignment = new Assignment { TimeZone = "Europe/Vienna" }, Parts = [part] };
         Assert.Equal(hours, Clock.Length(plan, part).TotalHours);
         Assert.Equal((int)(hours * 180), new DayAnalysis(plan).Report().Frames[0].Count.Likely);

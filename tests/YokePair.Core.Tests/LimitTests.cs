@@ -40,7 +40,8 @@ public sealed class LimitTests
         };
         var result = EditResult.Apply(Day, [edit]);
         Assert.Null(result.Plan);
-        Assert.Contains(result.Problems, p => p.Field.EndsWith(field == "frames" ? "high" : field, StringComparison.Ordinal) && p.Message.Contains(message, StringComparison.Ordinal));
+        Assert.Contains(result.Problems, p => p.Field.EndsWith(field == "frames" ? "high" : field, StringComparison.Ordinal)
+            && p.Message.Contains(message, StringComparison.Ordinal));
     }
 
     [Fact]
@@ -66,5 +67,6 @@ public sealed class LimitTests
         Assert.Contains(QuickAdd.Read(line, KnownWords.Of([])).Problems, p => p.Message.Contains(message, StringComparison.Ordinal));
 
     [Fact]
-    public void Nor_a_name_of_a_page() => Assert.Contains(QuickAdd.Read("lens 50/1.8 K1 " + string.Join(' ', Enumerable.Repeat("fine", 60)), KnownWords.Of([])).Problems, p => p.Field == "name");
+    public void Nor_a_name_of_a_page() => Assert.Contains(QuickAdd.Read("lens 50/1.8 K1 " + string.Join(' ', Enumerable.Repeat("fine", 60)), KnownWords.Of([]))
+        .Problems, p => p.Field == "name");
 }

@@ -20,9 +20,11 @@ public sealed class ListTests
 
     private static IEnumerable<CheckLine> Lines(IEnumerable<CheckList> lists) => lists.SelectMany(l => l.Lines);
 
-    private static CheckLine? Line(Plan plan, string id, IReadOnlyDictionary<string, CardState>? cards = null) => Lines(Of(plan, cards)).SingleOrDefault(l => l.Id == id);
+    private static CheckLine? Line(Plan plan, string id, IReadOnlyDictionary<string, CardState>? cards = null) => Lines(Of(plan, cards))
+        .SingleOrDefault(l => l.Id == id);
 
-    private static Plan With(Plan plan, string part, Func<Part, Part> change) => plan with { Parts = [.. plan.Parts.Select(p => p.Id == part ? change(p) : p)] };
+    private static Plan With(Plan plan, string part, Func<Part, Part> change) =>
+        plan with { Parts = [.. plan.Parts.Select(p => p.Id == part ? change(p) : p)] };
 
     private static Plan Without(Plan plan, Func<Item, bool> gone) => plan with { Items = [.. plan.Items.Where(i => !gone(i))] };
 
@@ -95,14 +97,16 @@ public sealed class ListTests
         Assert.NotNull(Line(CardBook.With(Changed("c13", i => i), "saturday", shot), "tonight/clear/c13", shot));
     }
 
-    /// <summary>Against the day worked out without the things of each line: broken exactly where a picture is lost then, hanging where one thing more would do it.</summary>
+    /// <summary>Against the day worked out without the things of each line: broken exactly where a picture is lost then, hanging where one thing more would
+    /// do it.</summary>
     [Fact]
     [Trait("Takes", "long")]
     public void A_line_costs_what_the_day_is_worth_without_it()
     {
         var whole = new DayAnalysis(Wedding).Report(withEvents: false);
         var seen = new HashSet<int>();
-        foreach (var line in Of(Wedding).Single(l => l.Kind == ListKind.Morning).Lines.Where(l => l.Why?.Contains("goes dark", StringComparison.Ordinal) != true))
+        foreach (var line in Of(Wedding).Single(l => l.Kind == ListKind.Morning)
+            .Lines.Where(l => l.Why?.Contains("goes dark", StringComparison.Ordinal) != true))
         {
             var then = new DayAnalysis(Wedding, [.. line.Items.Select(i => new Pulled(i))]).Report(withEvents: false);
             var worse = whole.Needs.Zip(then.Needs).Where(n => n.First.Importance != Importance.Nice && n.Second.Strands < n.First.Strands)
@@ -130,7 +134,8 @@ public sealed class ListTests
         var moved = Find(Checked(Changed("ad2", i => i with { Place = "car" }), tick), line);
         Assert.Equal((null, "Roller: K1 adapter, old and loose"), (moved.Ticked, moved.Was));
         // Nothing else is touched.
-        Assert.NotNull(Find(Checked(Changed("ad2", i => i with { Place = "backpack" }), F(FactKind.Ticked, "morning/tp1", "Car: Tripod")), "morning/tp1").Ticked);
+        Assert.NotNull(Find(Checked(Changed("ad2", i => i with { Place = "backpack" }), F(FactKind.Ticked, "morning/tp1", "Car: Tripod")), "morning/tp1")
+            .Ticked);
     }
 
     [Fact]
@@ -158,7 +163,8 @@ public sealed class ListTests
         Assert.Equal(Lines(Of(Wedding)).Count(), Lines(Of(Wedding)).Select(l => l.Id).Distinct().Count());
     }
 
-    private static (string Sentence, string? Phrase) Morning(CheckedLists lists) => (lists.Lists.Single(l => l.Kind == ListKind.Morning).Sentence, lists.Phrase);
+    private static (string Sentence, string? Phrase) Morning(CheckedLists lists) =>
+        (lists.Lists.Single(l => l.Kind == ListKind.Morning).Sentence, lists.Phrase);
 
     private static CheckedLine Find(CheckedLists lists, string id) => lists.Lists.SelectMany(l => l.Lines).Single(l => l.Line.Id == id);
 

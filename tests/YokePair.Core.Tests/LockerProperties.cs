@@ -77,15 +77,19 @@ public sealed class LockerProperties
         };
         Body[] bodies =
         [
-            body, body with { Mount = ["K1"] }, body with { Crop = 1.5 }, body with { Slots = [new CardSlot { Type = "CFexpress-B" }] }, body with { BatteryType = "LB2" },
+            body, body with { Mount = ["K1"] }, body with { Crop = 1.5 }, body with { Slots = [new CardSlot { Type = "CFexpress-B" }] },
+                body with { BatteryType = "LB2" },
             body with { Shoe = "plain" }, body with { UsbCharging = true }, body with { Name = "Orrin 20" }, body with { Doubtful = true },
         ];
         var lens = new Lens { Id = "v0", Mount = "K2", Focal = new Interval(50, 50), Aperture = new Interval(1.8, 1.8) };
-        Lens[] lenses = [lens, lens with { Mount = "K1" }, lens with { ImageCircleCrop = 1.5 }, lens with { TakesConverter = true }, lens with { NeedsSupport = true }, lens with { FilterThreadMm = 58 }];
+        Lens[] lenses = [lens, lens with { Mount = "K1" }, lens with { ImageCircleCrop = 1.5 }, lens with { TakesConverter = true },
+            lens with { NeedsSupport = true }, lens with { FilterThreadMm = 58 }];
         Item[] others =
         [
-            new Battery { Id = "v0", Type = "LB2" }, new Battery { Id = "v0", Type = "LB2", Doubtful = true }, new Card { Id = "v0", Type = "CFexpress-B" }, new Grip { Id = "v0", FitsBody = "Halm" }, new PowerBank { Id = "v0" },
-            new Converter { Id = "v0", Factor = 2, Mount = "K2" }, new Support { Id = "v0" }, new Filter { Id = "v0", ThreadMm = 58 }, new Flash { Id = "v0", Shoe = "other" }, new Trigger { Id = "v0", NeededBy = ["vary3"], Sends = "R1" },
+            new Battery { Id = "v0", Type = "LB2" }, new Battery { Id = "v0", Type = "LB2", Doubtful = true }, new Card { Id = "v0", Type = "CFexpress-B" },
+                new Grip { Id = "v0", FitsBody = "Halm" }, new PowerBank { Id = "v0" },
+            new Converter { Id = "v0", Factor = 2, Mount = "K2" }, new Support { Id = "v0" }, new Filter { Id = "v0", ThreadMm = 58 },
+                new Flash { Id = "v0", Shoe = "other" }, new Trigger { Id = "v0", NeededBy = ["vary3"], Sends = "R1" },
         ];
         return new Item[][] { bodies, lenses, others }.SelectMany(g => g).Where(_ => random.Next(3) > 0).Select((item, n) => item with { Id = $"vary{n}" });
     }
@@ -156,11 +160,15 @@ public sealed class LockerProperties
         var random = new Random(seed);
         var items = new List<Item>();
         for (var i = random.Next(1, 4); i > 0; i--)
-            items.Add(new Body { Id = $"b{i}", Mount = Pick<string[]>(["K2"], ["K2"], ["K1"], ["K1", "K2"]), Crop = Pick(1, 1.5), Megapixels = 24, IsoCeiling = 6400, Slots = [new CardSlot { Type = "SD", WriteMegabytesPerSecond = 90 }], BatteryType = Pick("LB7", "LB2"), SizeMm = [140, 100, 80], FirstUse = new DateOnly(2024, 3, 1) });
+            items.Add(new Body { Id = $"b{i}", Mount = Pick<string[]>(["K2"], ["K2"], ["K1"], ["K1", "K2"]), Crop = Pick(1, 1.5), Megapixels = 24,
+                IsoCeiling = 6400, Slots = [new CardSlot { Type = "SD", WriteMegabytesPerSecond = 90 }], BatteryType = Pick("LB7", "LB2"),
+                SizeMm = [140, 100, 80], FirstUse = new DateOnly(2024, 3, 1) });
         for (var i = random.Next(1, 8); i > 0; i--)
         {
             var low = Pick(14.0, 24, 35, 50, 85, 135, 300);
-            items.Add(new Lens { Id = $"l{i}", Mount = Pick("K2", "K2", "K1"), Focal = new Interval(low, low * Pick(1.0, 1.0, 2.5)), Aperture = new Interval(Pick(1.4, 1.8, 2.8), 2.8), ImageCircleCrop = Pick(1, 1, 1.5), Magnification = Pick(0.15, 0.15, 1), Doubtful = Chance(0.15), Status = Chance(0.15) ? Availability.Lent : null, Roles = ["stage", "hall"], WeightG = 812.5 });
+            items.Add(new Lens { Id = $"l{i}", Mount = Pick("K2", "K2", "K1"), Focal = new Interval(low, low * Pick(1.0, 1.0, 2.5)),
+                Aperture = new Interval(Pick(1.4, 1.8, 2.8), 2.8), ImageCircleCrop = Pick(1, 1, 1.5), Magnification = Pick(0.15, 0.15, 1),
+                Doubtful = Chance(0.15), Status = Chance(0.15) ? Availability.Lent : null, Roles = ["stage", "hall"], WeightG = 812.5 });
         }
         if (Chance(0.5)) items.Add(new Adapter { Id = "a1", LensMount = "K1", BodyMount = "K2", Doubtful = Chance(0.3) });
         items.Add(new Charger { Id = "ch", BatteryTypes = ["LB7", "LB2"], Hours = 2.5 });

@@ -15,7 +15,8 @@ public sealed class LockerRules
     private static List<Item> Locker(params string[] lines)
     {
         var taken = new HashSet<string>();
-        return [.. QuickAdd.ReadAll(string.Join('\n', lines), Known).SelectMany(l => l.Things.Count > 0 ? l.Things : throw new InvalidOperationException(l.Line)).Select(t => t with { Id = Id(t) })];
+        return [.. QuickAdd.ReadAll(string.Join('\n', lines), Known)
+            .SelectMany(l => l.Things.Count > 0 ? l.Things : throw new InvalidOperationException(l.Line)).Select(t => t with { Id = Id(t) })];
 
         string Id(Item t)
         {
@@ -130,10 +131,12 @@ public sealed class LockerRules
     [Fact]
     public void The_rule_names_gaps_single_glass_and_overlaps_as_seen_on_a_body()
     {
-        var locker = Locker("body A K2 24MP iso6400 SD LB7", "body C K2 crop1.5 20MP iso6400 SD LB7", "24-70/2.8 K2", "24-70/2.8 K2", "28-60/4 K2", "200-300/4 K2");
+        var locker = Locker("body A K2 24MP iso6400 SD LB7", "body C K2 crop1.5 20MP iso6400 SD LB7", "24-70/2.8 K2", "24-70/2.8 K2", "28-60/4 K2",
+            "200-300/4 K2");
         var compatibility = new Compatibility(locker, []);
         var real = GlassRule.Lay(locker, compatibility, null, Day);
-        Assert.Equal(["Between 70 and 200 nothing reaches.", "From 200 to 300 only the 200–300 f/4 reaches.", "Between 28 and 60 you are covered three times."], real.Stretches.Select(s => s.Words));
+        Assert.Equal(["Between 70 and 200 nothing reaches.", "From 200 to 300 only the 200–300 f/4 reaches.",
+            "Between 28 and 60 you are covered three times."], real.Stretches.Select(s => s.Words));
         var crop = GlassRule.Lay(locker, compatibility, (Body)locker[1], Day);
         Assert.Equal(new Interval(36, 105), crop.Lenses[0].RangeMm);
         Assert.Contains("Between 105 and 300 nothing reaches.", crop.Stretches.Select(s => s.Words));
@@ -143,7 +146,8 @@ public sealed class LockerRules
     public void A_planned_thing_that_is_away_is_a_gap_with_its_reason()
     {
         var plan = PlanFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/steamer-wedding.yoke.json"))).Plan!;
-        var locker = plan.Items.ToDictionary(i => i.Id, i => i.Id == "z70" ? i with { Status = Availability.InRepair, From = new DateOnly(2027, 6, 1), To = new DateOnly(2027, 6, 20) } : i);
+        var locker = plan.Items.ToDictionary(i => i.Id, i => i.Id == "z70"
+            ? i with { Status = Availability.InRepair, From = new DateOnly(2027, 6, 1), To = new DateOnly(2027, 6, 20) } : i);
         var report = new Failure.DayAnalysis(PlanAndLocker.With(plan, locker, [])).Report();
         Assert.Contains(report.Gaps, g => g.Need == "speaker" && g.Why == "the 70–200 f/2.8 is in repair until 2027-06-20");
         Assert.Contains(report.Away, a => a is { Item: "z70", InHand: true });

@@ -20,18 +20,22 @@ public sealed class LossTests
         // Lit by nothing but the flashes that stand in the hall.
         var lit = Wedding with
         {
-            Parts = [.. Wedding.Parts.Select(p => p.Lights is null ? p : p with { Needs = [.. p.Needs.Select(n => n with { Light = [LightKind.Stands], Stands = n.Stands ?? new StandLighting { DistanceM = 3 } })] })],
+            Parts = [.. Wedding.Parts.Select(p => p.Lights is null ? p
+                : p with { Needs = [.. p.Needs.Select(n => n with { Light = [LightKind.Stands], Stands = n.Stands
+                ?? new StandLighting { DistanceM = 3 } })] })],
         };
         var row = WhatIfTable.Of(new DayAnalysis(lit)).Rows.Single(r => r.Kind == LossKind.Radio);
         Assert.Equal("R24", row.Id);
         Assert.Contains(row.Cells, c => c.Needs.Count > 0);
         var deaf = new DayAnalysis(lit with
         {
-            Items = [.. lit.Items.Select(i => i switch { Flash f => f with { RadioSystem = null, CanSend = null, CanHear = null }, Trigger t => t with { Sends = null, Hears = null }, _ => i })],
+            Items = [.. lit.Items.Select(i => i switch { Flash f => f with { RadioSystem = null, CanSend = null, CanHear = null }, Trigger t =>
+                t with { Sends = null, Hears = null }, _ => i })],
         }).Report(withEvents: false);
         var before = new DayAnalysis(lit).Report(withEvents: false);
         foreach (var cell in row.Cells)
-            Assert.Equal(deaf.Needs.Zip(before.Needs).Where(n => n.First.Part == cell.Part && n.First.Baseline > n.Second.Baseline).Select(n => n.First.Need).Order(), cell.Needs.Order());
+            Assert.Equal(deaf.Needs.Zip(before.Needs).Where(n => n.First.Part == cell.Part && n.First.Baseline > n.Second.Baseline).Select(n => n.First.Need)
+                .Order(), cell.Needs.Order());
     }
 
     /// <summary>A camera that is left alone goes on without its owner, but nobody fires it whose hands are not there.</summary>
@@ -42,12 +46,14 @@ public sealed class LossTests
             { "format": "yoke-pair/plan", "version": 1, "people": [{ "id": "lead" }, { "id": "second" }],
               "places": [{ "id": "belt", "reachSeconds": 3, "person": "second" }],
               "items": [
-                { "id": "b", "kind": "body", "place": "belt", "mount": "K2", "megapixels": 24, "isoCeiling": 12800, "slots": [{ "type": "SD" }], "batteryType": "LB7", "silent": true },
+                { "id": "b", "kind": "body", "place": "belt", "mount": "K2", "megapixels": 24, "isoCeiling": 12800, "slots": [{ "type": "SD" }],
+                  "batteryType": "LB7", "silent": true },
                 { "id": "l", "kind": "lens", "place": "@b", "mount": "K2", "focal": [35, 35], "aperture": [1.4, 1.4] },
                 { "id": "bat", "kind": "battery", "place": "@b", "type": "LB7" }, { "id": "c1", "kind": "card", "place": "@b/1", "type": "SD" },
                 { "id": "ear", "kind": "trigger", "place": "@b", "hears": "R1" }, { "id": "hand", "kind": "trigger", "place": "belt", "sends": "R1" } ],
               "parts": [{ "id": "vows", "ev": 9, "start": "2027-06-12T14:00", "end": "2027-06-12T14:20",
-                "setups": [{ "person": "second", "position": "remote", "body": "b", "lens": "l", "trigger": "ear", "battery": "bat", "cards": ["c1"], "unattended": true }],
+                "setups": [{ "person": "second", "position": "remote", "body": "b", "lens": "l", "trigger": "ear", "battery": "bat", "cards": ["c1"],
+                  "unattended": true }],
                 "needs": [{ "id": "wide", "focal": [24, 50], "shutterSeconds": 0.01, "unattended": true }] }] }
             """u8).Plan!;
         Assert.Equal(Outcome.Thins, new DayAnalysis(plan).ReportPart("vows")[0].Baseline);
@@ -57,7 +63,8 @@ public sealed class LossTests
     [Fact]
     public void Only_batteries_of_another_maker_are_refused()
     {
-        var plan = Wedding with { Items = [.. Wedding.Items.Select(i => i is Battery { Type: "LB7" } ? i with { Make = i.Id == "bat1" ? Make.Own : Make.ThirdParty } : i)] };
+        var plan = Wedding with { Items = [.. Wedding.Items.Select(i => i is Battery { Type: "LB7" }
+            ? i with { Make = i.Id == "bat1" ? Make.Own : Make.ThirdParty } : i)] };
         var row = WhatIfTable.Of(new DayAnalysis(plan)).Rows.Single(r => r.Kind == LossKind.Batteries);
         Assert.Equal(plan.Items.OfType<Battery>().Where(b => b.Type == "LB7" && b.Id != "bat1").Select(b => b.Id).Order(), row.Items.Order());
     }
@@ -65,13 +72,16 @@ public sealed class LossTests
     [Fact]
     public void An_event_of_ones_own_lasts_from_one_part_until_another()
     {
-        var result = new PutEvent { Event = new PlannedLoss { Id = "", Name = "Dropped", Items = ["ad1"], FromPart = "details", UntilPart = "boarding" } }.Apply(Wedding);
+        var result = new PutEvent { Event = new PlannedLoss { Id = "", Name = "Dropped", Items = ["ad1"], FromPart = "details",
+            UntilPart = "boarding" } }.Apply(Wedding);
         var board = Wedding.Parts.First(p => p.Id == "details");
         var own = Assert.Single(result.Plan!.Events!);
         Assert.Equal(["details"], result.Plan.Parts.Where(p => own.Lasts(result.Plan, p)).Select(p => p.Id));
-        Assert.Equal(Outcome.Late, WhatIfTable.Of(new DayAnalysis(result.Plan)).Rows.Single(r => r.Kind == LossKind.Own).Cells.First(c => c.Part == board.Id).Worst);
+        Assert.Equal(Outcome.Late, WhatIfTable.Of(new DayAnalysis(result.Plan)).Rows.Single(r => r.Kind == LossKind.Own).Cells.First(c => c.Part == board.Id)
+            .Worst);
         Assert.Equal(PlanFile.Write(result.Plan), PlanFile.Write(PlanFile.Read(PlanFile.Write(result.Plan)).Plan!));
-        Assert.Equal("event.untilPart", Assert.Single(new PutEvent { Event = own with { FromPart = "dinner", UntilPart = "vows" } }.Apply(Wedding).Problems).Field);
+        Assert.Equal("event.untilPart", Assert.Single(new PutEvent { Event = own with { FromPart = "dinner", UntilPart = "vows" } }.Apply(Wedding).Problems)
+            .Field);
         Assert.Equal("event.untilPart", Assert.Single(new PutEvent { Event = own with { FromPart = null, UntilPart = "prep" } }.Apply(Wedding).Problems).Field);
         Assert.Equal("event.items[0]", Assert.Single(new PutEvent { Event = own with { Items = ["moon"] } }.Apply(Wedding).Problems).Field);
         Assert.Null(new RemoveEvent { Event = own.Id }.Apply(result.Plan).Plan!.Events);
@@ -84,7 +94,8 @@ public sealed class LossTests
         var back = new DayAnalysis(Wedding).Report(withEvents: false);
         Assert.Equal(Outcome.Late, report.Needs.First(n => n.Need == "ring").Baseline);
         Assert.Equal(back.Needs.First(n => n.Need == "cards" || n.Part == "dinner").Baseline, report.Needs.First(n => n.Part == "dinner").Baseline);
-        Assert.All(report.Needs.Zip(back.Needs).Where(n => n.First.Part is "dinner" or "dance1" or "floor" or "lanterns"), n => Assert.Equal(n.Second.Strands, n.First.Strands));
+        Assert.All(report.Needs.Zip(back.Needs).Where(n => n.First.Part is "dinner" or "dance1" or "floor" or "lanterns"), n =>
+            Assert.Equal(n.Second.Strands, n.First.Strands));
     }
 
     [Fact]
@@ -99,7 +110,8 @@ public sealed class LossTests
                 new Trigger { Id = "odd", Name = "Odd trigger", Sends = "Q", Shoe = "Z", Place = "roller" },
             ],
         };
-        bags = bags with { Items = [.. bags.Items.Select(i => i is Body b ? b with { Shoe = b.Id == "b1" ? "Z" : "Y", Slots = [.. b.Slots, new CardSlot { Type = "CFX" }] } : i)] };
+        bags = bags with { Items = [.. bags.Items.Select(i => i is Body b
+            ? b with { Shoe = b.Id == "b1" ? "Z" : "Y", Slots = [.. b.Slots, new CardSlot { Type = "CFX" }] } : i)] };
         var causes = SharedCause.Of(new DayAnalysis(bags));
         foreach (var kind in new[] { CauseKind.OneAdapter, CauseKind.OneRadio, CauseKind.OneCharger, CauseKind.OneReader, CauseKind.OneLot, CauseKind.OneShoe })
             Assert.Contains(causes, c => c.Kind == kind && c.Text.EndsWith('.'));

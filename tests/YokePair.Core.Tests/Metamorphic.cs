@@ -24,11 +24,13 @@ public sealed class Metamorphic
         {
             Items = [.. plan.Items.Select(i => i with { Name = "the " + i.Id, Notes = "noted" })],
             People = [.. plan.People.Select(p => p with { Name = "Somebody" })],
-            Parts = [.. plan.Parts.Select(p => p with { Name = "A part", Location = "somewhere", Needs = [.. p.Needs.Select(n => n with { Name = "A need" })] })],
+            Parts = [.. plan.Parts.Select(p => p with { Name = "A part", Location = "somewhere",
+                Needs = [.. p.Needs.Select(n => n with { Name = "A need" })] })],
         };
         Assert.Equal(Said(plan), Said(named));
 
-        static IEnumerable<string> Said(Plan of) => Needs(of).Select(n => $"{n.Part}/{n.Need} {n.Baseline} {n.Margin} {string.Join('|', n.Cuts.Select(c => string.Join('+', c)))} {n.Best?.Seconds}");
+        static IEnumerable<string> Said(Plan of) => Needs(of)
+            .Select(n => $"{n.Part}/{n.Need} {n.Baseline} {n.Margin} {string.Join('|', n.Cuts.Select(c => string.Join('+', c)))} {n.Best?.Seconds}");
     });
 
     [Fact]
@@ -39,13 +41,16 @@ public sealed class Metamorphic
             Places = [.. plan.Places.Select(p => p with { ReachSeconds = p.ReachSeconds / 2 })],
             Parts = [.. plan.Parts.Select(p => p with { ReachSeconds = p.ReachSeconds?.ToDictionary(r => r.Key, r => r.Value / 2) })],
         };
-        Assert.All(Needs(plan).Zip(Needs(near)), pair => Assert.True(pair.Second.Baseline <= pair.First.Baseline, $"{pair.First.Need} was {pair.First.Baseline}"));
+        Assert.All(Needs(plan).Zip(Needs(near)), pair => Assert.True(pair.Second.Baseline <= pair.First.Baseline,
+            $"{pair.First.Need} was {pair.First.Baseline}"));
     });
 
     [Fact]
     public void More_patience_is_never_worse() => OnEach(plan =>
     {
-        var patient = plan with { Rules = plan.Rules with { Tolerance = new Tolerances { Once = 300, Must = 900 } }, Parts = [.. plan.Parts.Select(p => p with { Needs = [.. p.Needs.Select(n => n with { ToleranceSeconds = n.ToleranceSeconds * 2, MomentSeconds = null })] })] };
+        var patient = plan with { Rules = plan.Rules with { Tolerance = new Tolerances { Once = 300, Must = 900 } },
+            Parts = [.. plan.Parts.Select(p => p with { Needs =
+            [.. p.Needs.Select(n => n with { ToleranceSeconds = n.ToleranceSeconds * 2, MomentSeconds = null })] })] };
         Assert.All(Needs(plan).Zip(Needs(patient)), pair =>
         {
             Assert.True(pair.Second.Baseline <= pair.First.Baseline);
@@ -63,7 +68,8 @@ public sealed class Metamorphic
             Assert.All(Needs(plan).Zip(Needs(more)), pair =>
             {
                 Assert.True(pair.Second.Baseline <= pair.First.Baseline, $"a twin of {item.Id} made {pair.First.Need} {pair.Second.Baseline}");
-                if (pair.First.Baseline.IsMet()) Assert.True((pair.Second.Margin ?? 4) >= (pair.First.Margin ?? 4), $"a twin of {item.Id} made {pair.First.Need} {pair.Second.Margin}");
+                if (pair.First.Baseline.IsMet()) Assert.True((pair.Second.Margin ?? 4) >= (pair.First.Margin ?? 4),
+                    $"a twin of {item.Id} made {pair.First.Need} {pair.Second.Margin}");
             });
         }
     }, 40);
@@ -74,7 +80,8 @@ public sealed class Metamorphic
         foreach (var need in Needs(plan))
             foreach (var cut in need.Cuts.Take(5))
             {
-                Outcome Without(IEnumerable<string> gone) => new DayAnalysis(plan, [.. gone.Select(id => new Pulled(id))]).ReportPart(need.Part).First(n => n.Need == need.Need).Baseline;
+                Outcome Without(IEnumerable<string> gone) => new DayAnalysis(plan, [.. gone.Select(id => new Pulled(id))]).ReportPart(need.Part)
+                    .First(n => n.Need == need.Need).Baseline;
                 Assert.False(Without(cut).IsMet());
                 foreach (var one in cut) Assert.True(Without(cut.Where(id => id != one)).IsMet());
             }
@@ -92,7 +99,8 @@ public sealed class Metamorphic
             Assert.Equal(report.Baseline, why.Weighed.Select(w => w.Outcome).DefaultIfEmpty(Outcome.Lost).Min());
             Assert.All(why.Weighed.Where(w => w.Outcome.IsMet()), w => Assert.Empty(w.NoFor));
             Assert.All(why.Weighed.Where(w => w.Seconds is not null), w => Assert.Equal(w.Seconds!.Value, w.Steps.Sum(s => s.Seconds), 6));
-            Assert.All(why.Weighed.Where(w => w.Fit.SharpM is not null), w => Assert.True(w.Fit.SharpM!.NearM < w.Fit.SharpM.FocusM && (w.Fit.SharpM.FarM ?? double.MaxValue) > w.Fit.SharpM.FocusM));
+            Assert.All(why.Weighed.Where(w => w.Fit.SharpM is not null), w =>
+                Assert.True(w.Fit.SharpM!.NearM < w.Fit.SharpM.FocusM && (w.Fit.SharpM.FarM ?? double.MaxValue) > w.Fit.SharpM.FocusM));
         }
     }, 60);
 }

@@ -15,8 +15,10 @@ public class OtherwiseTests
     /// <summary>One photographer with one camera in hand and a spare of everything, so that only the pictures are in question.</summary>
     private static Plan Day(Need need, Part? part = null, double megapixels = 22, double iso = 12_800, bool silent = true, params Lens[] glass)
     {
-        Body Camera(string id, string place) => new() { Id = id, Name = id, Place = place, Mount = ["K2"], Megapixels = megapixels, IsoCeiling = iso, Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }], BatteryType = "LB7", Fps = 10, Silent = silent };
-        Item[] Fed(string body) => [new Battery { Id = $"bat-{body}", Type = "LB7", Place = $"@{body}" }, new Card { Id = $"c1-{body}", Type = "SD", Place = $"@{body}/1" }, new Card { Id = $"c2-{body}", Type = "SD", Place = $"@{body}/2" }];
+        Body Camera(string id, string place) => new() { Id = id, Name = id, Place = place, Mount = ["K2"], Megapixels = megapixels, IsoCeiling = iso,
+            Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }], BatteryType = "LB7", Fps = 10, Silent = silent };
+        Item[] Fed(string body) => [new Battery { Id = $"bat-{body}", Type = "LB7", Place = $"@{body}" },
+            new Card { Id = $"c1-{body}", Type = "SD", Place = $"@{body}/1" }, new Card { Id = $"c2-{body}", Type = "SD", Place = $"@{body}/2" }];
         return new Plan
         {
             Format = Plan.FormatName,
@@ -24,15 +26,18 @@ public class OtherwiseTests
             People = [new Person { Id = "lead", Name = "Lead" }],
             Places = [new Place { Id = "belt", Person = "lead", ReachSeconds = 3 }],
             Items = [Camera("left", "belt"), Camera("spare", "belt"), .. Fed("left"), .. Fed("spare"), .. glass],
-            Parts = [(part ?? new Part { Id = "part", Name = "Part", Ev = 9 }) with { Id = "part", Needs = [need], Setups = [new Setup { Person = "lead", Position = "left", Body = "left", Lens = glass[0].Id }] }],
+            Parts = [(part ?? new Part { Id = "part", Name = "Part", Ev = 9 }) with { Id = "part", Needs = [need],
+                Setups = [new Setup { Person = "lead", Position = "left", Body = "left", Lens = glass[0].Id }] }],
         };
     }
 
-    private static Lens Prime(double mm, double wide, string? id = null) => new() { Id = id ?? $"l{mm}", Name = $"{mm}", Place = "belt", Mount = "K2", Focal = new Interval(mm, mm), Aperture = new Interval(wide, wide) };
+    private static Lens Prime(double mm, double wide, string? id = null) =>
+        new() { Id = id ?? $"l{mm}", Name = $"{mm}", Place = "belt", Mount = "K2", Focal = new Interval(mm, mm), Aperture = new Interval(wide, wide) };
 
     private static IReadOnlyList<Mend> Mends(Plan plan) => Mending.For(new DayAnalysis(plan), "part", plan.Parts[0].Needs[0].Id)!;
 
-    private static Need Framed(double heightM, double near, double far) => new() { Id = "n", ShutterSeconds = 1.0 / 125, Framing = new SubjectFrame { HeightM = heightM, DistanceM = new Interval(near, far) } };
+    private static Need Framed(double heightM, double near, double far) =>
+        new() { Id = "n", ShutterSeconds = 1.0 / 125, Framing = new SubjectFrame { HeightM = heightM, DistanceM = new Interval(near, far) } };
 
     /// <summary>A half-length on 50 mm: 8 of 22 MP are left at 50·√2.75·1.1/24 m, and it fills the frame near enough at 50·1.15·1.1/24 m.</summary>
     [Fact]
@@ -62,7 +67,8 @@ public class OtherwiseTests
     public void One_opens_up_and_takes_longer_as_little_of_each_as_it_takes()
     {
         var need = new Need { Id = "n", ShutterSeconds = 1.0 / 125, MinFNumber = 8, Static = true, CloseWidthMm = 250 };
-        var plan = Day(need, new Part { Id = "part", Ev = 5 }, megapixels: 45, iso: 6400, glass: [Prime(50, 1.8) with { Magnification = 0.144 }, Prime(50, 1.8, "again") with { Magnification = 0.144 }]);
+        var plan = Day(need, new Part { Id = "part", Ev = 5 }, megapixels: 45, iso: 6400,
+            glass: [Prime(50, 1.8) with { Magnification = 0.144 }, Prime(50, 1.8, "again") with { Magnification = 0.144 }]);
         Assert.Equal("At f/4 and 1/60 s: ISO 3900", Mends(plan)[0].Label);
         Assert.Equal(Outcome.Holds, new DayAnalysis(EditResult.Apply(plan, Mends(plan)[0].Edits).Plan!).ReportPart("part")[0].Baseline);
     }
@@ -70,7 +76,8 @@ public class OtherwiseTests
     [Fact]
     public void One_asks_whether_a_quiet_shutter_is_allowed()
     {
-        var plan = Day(Framed(1.1, 2, 3), new Part { Id = "part", Ev = 9, Quiet = QuietRule.Required }, silent: false, glass: [Prime(50, 1.8), Prime(50, 1.8, "again")]);
+        var plan = Day(Framed(1.1, 2, 3), new Part { Id = "part", Ev = 9, Quiet = QuietRule.Required }, silent: false,
+            glass: [Prime(50, 1.8), Prime(50, 1.8, "again")]);
         Assert.Equal("Ask whether a quiet shutter is allowed", Mends(plan)[0].Label);
     }
 
@@ -78,7 +85,8 @@ public class OtherwiseTests
     [Fact]
     public void A_fitting_lens_is_asked_for_first_and_never_a_body_that_there_is_not()
     {
-        var dark = Day(Framed(0.6, 5, 5.5) with { Covers = Covers.All, ShutterSeconds = 1.0 / 1000 }, new Part { Id = "part", Ev = 7, Kind = "play" }, megapixels: 24, iso: 6400, glass: [Prime(50, 1.8)]);
+        var dark = Day(Framed(0.6, 5, 5.5) with { Covers = Covers.All, ShutterSeconds = 1.0 / 1000 }, new Part { Id = "part", Ev = 7, Kind = "play" },
+            megapixels: 24, iso: 6400, glass: [Prime(50, 1.8)]);
         var borrowed = Mends(dark).Where(m => m.Kind == MendKind.Borrow).SelectMany(m => m.Edits.OfType<BorrowThing>()).Select(b => b.Item).ToList();
         Assert.IsType<Lens>(borrowed[0]);
         Assert.Contains(CanBeHad.Lenses("K2"), l => l.Focal == ((Lens)borrowed[0]).Focal && l.Aperture == ((Lens)borrowed[0]).Aperture);
@@ -105,11 +113,15 @@ public class OtherwiseTests
     public void What_to_do_now_ends_with_the_picture()
     {
         // Cropped, or from where one need not.
-        Assert.Equal("crop to 10.5 MP, or come to 4.7 m", Picture(Day(Framed(1.1, 6, 9), megapixels: 22, glass: [Prime(135, 2), Prime(85, 1.8) with { Focal = new Interval(90.44, 90.44) }]), "l135"));
+        Assert.Equal("crop to 10.5 MP, or come to 4.7 m", Picture(
+            Day(Framed(1.1, 6, 9), megapixels: 22, glass: [Prime(135, 2), Prime(85, 1.8) with { Focal = new Interval(90.44, 90.44) }]), "l135"));
         // Wider than asked, and still it.
-        Assert.Equal("wider than asked, and still the picture, or come to 2.6 m", Picture(Day(Framed(1.1, 6, 9) is var f ? f with { Framing = f.Framing! with { TallestM = 3.3 } } : f, glass: [Prime(135, 2), Prime(50, 1.8)]), "l135"));
+        Assert.Equal("wider than asked, and still the picture, or come to 2.6 m",
+            Picture(Day(Framed(1.1, 6, 9) is var f ? f with { Framing = f.Framing! with { TallestM = 3.3 } } : f, glass: [Prime(135, 2), Prime(50, 1.8)]),
+            "l135"));
         // Nothing left, but something can be done.
-        Assert.Equal("come closer: from 3.8 m the 50 would do, from 2.6 m as you would choose it", Picture(Day(Framed(1.1, 5, 12), glass: [Prime(135, 2), Prime(50, 1.8)]), "l135"));
+        Assert.Equal("come closer: from 3.8 m the 50 would do, from 2.6 m as you would choose it",
+            Picture(Day(Framed(1.1, 5, 12), glass: [Prime(135, 2), Prime(50, 1.8)]), "l135"));
     }
 
     /// <summary>From behind a line, or at play, nobody is told to come nearer: the crop is all there is.</summary>
@@ -119,7 +131,8 @@ public class OtherwiseTests
     public void Nor_does_what_to_do_now_send_anybody_onto_the_field(string? kind, double? line)
     {
         var part = new Part { Id = "part", Ev = 9, Kind = kind, StayBehindM = line };
-        Assert.Equal("crop to 10.5 MP", Picture(Day(Framed(1.1, 6, 9), part, megapixels: 22, glass: [Prime(135, 2), Prime(85, 1.8) with { Focal = new Interval(90.44, 90.44) }]), "l135"));
+        Assert.Equal("crop to 10.5 MP", Picture(Day(Framed(1.1, 6, 9), part, megapixels: 22,
+            glass: [Prime(135, 2), Prime(85, 1.8) with { Focal = new Interval(90.44, 90.44) }]), "l135"));
     }
 
     /// <summary>A 100 is nearer to 131 mm than a 50, though the 50 is in the hand.</summary>
@@ -137,12 +150,14 @@ public class OtherwiseTests
     {
         var need = new Need { Id = "n", ShutterSeconds = 1.0 / 125, CloseWidthMm = 250 };
         var guessed = Prime(50, 1.8) with { Magnification = 0.15, Estimated = ["magnification", "weightG"] };
-        Assert.Equal("It rests on what is usual, as nobody has said the magnification of the 50; type it in the locker.", Pinching.Of(new DayAnalysis(Day(need, glass: [guessed])), "part", "n")!.Beneath);
+        Assert.Equal("It rests on what is usual, as nobody has said the magnification of the 50; type it in the locker.",
+            Pinching.Of(new DayAnalysis(Day(need, glass: [guessed])), "part", "n")!.Beneath);
         Assert.Null(Pinching.Of(new DayAnalysis(Day(need, glass: [guessed with { Estimated = ["weightG"] }])), "part", "n")!.Beneath);
         Assert.Null(Pinching.Of(new DayAnalysis(Day(need with { CloseWidthMm = null }, glass: [guessed])), "part", "n")!.Beneath);
     }
 
-    private static PullResult Pulled(Plan plan, string item) => new DayAnalysis(plan) is var whole ? PullTest.Compare(whole, new DayAnalysis(plan, [new Pulled(item)])) : null!;
+    private static PullResult Pulled(Plan plan, string item) => new DayAnalysis(plan) is var whole
+        ? PullTest.Compare(whole, new DayAnalysis(plan, [new Pulled(item)])) : null!;
 
     private static string? Picture(Plan plan, string gone) => Assert.Single(Pulled(plan, gone).Changes).Picture;
 }

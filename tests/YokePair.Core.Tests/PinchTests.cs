@@ -17,7 +17,8 @@ public class PinchTests
         Assert.Equal("Ring close-up hangs by the K1 adapter: every way passes through it.", pinch.Headline);
         var adapter = Assert.Single(pinch.Knots, k => k.Hanging > 0);
         Assert.Equal(("K1 adapter", PinchColumn.Besides), (adapter.Label, adapter.Column));
-        Assert.Equal("any of 6 LB7, in place, 6", string.Join("; ", pinch.Knots.Where(k => k.Column == PinchColumn.Power).Select(k => $"{k.Label}, {k.Figure}, {k.Items.Count}")));
+        Assert.Equal("any of 6 LB7, in place, 6", string.Join("; ", pinch.Knots.Where(k => k.Column == PinchColumn.Power)
+            .Select(k => $"{k.Label}, {k.Figure}, {k.Items.Count}")));
         Assert.Contains(pinch.Knots, k => k is { Label: "100 f/2.8 macro K1", Figure: "frame 36 mm" });
         Assert.Contains(pinch.Strands, s => s.State == PinchState.SecondBest);
     }
@@ -47,7 +48,8 @@ public class PinchTests
     [Fact]
     public void What_is_gone_or_lost_by_a_pull_is_drawn_so()
     {
-        var pinch = Pinching.Of(new DayAnalysis(Wedding, [new Pulled(Pinching.Of(new DayAnalysis(Wedding), "details", "ring")!.Knots.First(k => k.Label == "K1 adapter").Id)]), "details", "ring")!;
+        var pinch = Pinching.Of(new DayAnalysis(Wedding, [new Pulled(
+            Pinching.Of(new DayAnalysis(Wedding), "details", "ring")!.Knots.First(k => k.Label == "K1 adapter").Id)]), "details", "ring")!;
         Assert.Contains(pinch.Knots, k => k is { Label: "K1 adapter", State: PinchState.Gone, Figure: "gone" });
     }
 
@@ -93,7 +95,8 @@ public class PinchTests
         for (var grew = true; grew;)
         {
             grew = false;
-            foreach (var strand in pinch.Strands.Where(s => s.State <= PinchState.SecondBest && s.To != without && reached.Contains(s.From))) grew |= reached.Add(strand.To);
+            foreach (var strand in pinch.Strands.Where(s => s.State <= PinchState.SecondBest && s.To != without
+                && reached.Contains(s.From))) grew |= reached.Add(strand.To);
         }
         return reached.Contains("picture");
     }

@@ -15,13 +15,15 @@ public sealed class PlaceEditTests
         Items = [Body("b1"), Body("b2"), new Battery { Id = "bat", Place = "@b1", Type = "LB" }],
         Parts =
         [
-            Part("p0", [new Setup { Person = "lead", Position = "left", Body = "b1" }]) with { ReachSeconds = new Dictionary<string, double> { ["bag"] = 10 }, Unreachable = ["bag"] },
+            Part("p0", [new Setup { Person = "lead", Position = "left", Body = "b1" }]) with { ReachSeconds = new Dictionary<string, double> { ["bag"] = 10 },
+                Unreachable = ["bag"] },
             Part("p1", [new Setup { Person = "lead", Position = "left", Body = "b1" }, new Setup { Person = "second", Position = "left", Body = "b2" }]),
             Part("p2", []) with { Present = ["second"] },
         ],
     };
 
-    private static Body Body(string id) => new() { Id = id, Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }] };
+    private static Body Body(string id) => new() { Id = id, Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB",
+        Slots = [new CardSlot { Type = "SD" }] };
 
     private static Part Part(string id, IReadOnlyList<Setup> setups) => new() { Id = id, Ev = 10, Setups = setups };
 
@@ -43,8 +45,10 @@ public sealed class PlaceEditTests
         var changed = Made(new PutPlace { Place = Plan.Places[1] with { Name = "Roller", Person = "second" } });
         Assert.Equal([("belt", "Belt", null), ("bag", "Roller", "second")], changed.Places.Select(p => (p.Id, p.Name, p.Person)));
         Assert.Contains("place.name", Refused(new PutPlace { Place = new Place { Id = "", Name = " ", ReachSeconds = 3 } }), StringComparison.Ordinal);
-        Assert.Contains("place.reachSeconds", Refused(new PutPlace { Place = new Place { Id = "", Name = "Sling", ReachSeconds = -3 } }), StringComparison.Ordinal);
-        Assert.Contains("place.person", Refused(new PutPlace { Place = new Place { Id = "", Name = "Sling", ReachSeconds = 3, Person = "nobody" } }), StringComparison.Ordinal);
+        Assert.Contains("place.reachSeconds", Refused(new PutPlace { Place = new Place { Id = "", Name = "Sling", ReachSeconds = -3 } }),
+            StringComparison.Ordinal);
+        Assert.Contains("place.person", Refused(new PutPlace { Place = new Place { Id = "", Name = "Sling", ReachSeconds = 3, Person = "nobody" } }),
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -70,14 +74,16 @@ public sealed class PlaceEditTests
     {
         var more = Made(new AddPosition { Person = "lead", Position = "right", Body = "b2" });
         Assert.Equal([2, 2, 0], more.Parts.Select(p => p.Setups.Count));
-        Assert.Contains("is in another hand in every part", Refused(new AddPosition { Person = "lead", Position = "right", Body = "b1" }), StringComparison.Ordinal);
+        Assert.Contains("is in another hand in every part", Refused(new AddPosition { Person = "lead", Position = "right", Body = "b1" }),
+            StringComparison.Ordinal);
         Assert.Contains("there is a left already", Refused(new AddPosition { Person = "lead", Position = "left ", Body = "b2" }), StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_camera_is_called_otherwise_or_left_out_all_day()
     {
-        Assert.Equal(["slung", "slung", "left"], Made(new RenamePosition { Person = "lead", Position = "left", Name = "slung" }).Parts.SelectMany(p => p.Setups).Select(s => s.Position));
+        Assert.Equal(["slung", "slung", "left"], Made(new RenamePosition { Person = "lead", Position = "left", Name = "slung" })
+            .Parts.SelectMany(p => p.Setups).Select(s => s.Position));
         Assert.Equal(["second"], Made(new RemovePosition { Person = "lead", Position = "left" }).Parts.SelectMany(p => p.Setups).Select(s => s.Person));
         Assert.Contains("there is no right", Refused(new RemovePosition { Person = "lead", Position = "right" }), StringComparison.Ordinal);
         Assert.Contains("is empty", Refused(new RenamePosition { Person = "lead", Position = "left", Name = "" }), StringComparison.Ordinal);

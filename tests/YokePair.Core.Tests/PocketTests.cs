@@ -36,7 +36,8 @@ public sealed class PocketTests
                     {
                         var told = fate.Changes.SingleOrDefault(c => c.Part == p && c.Need == n);
                         var meant = asked.GetValueOrDefault((part.Id, need.Id));
-                        Assert.True((told?.Outcome ?? need.Outcome) == (meant?.After ?? need.Outcome), $"{loss.Name} from {from}: {part.Name}, {need.Name}: {told?.Outcome} and {meant?.After}");
+                        Assert.True((told?.Outcome ?? need.Outcome) == (meant?.After ?? need.Outcome),
+                            $"{loss.Name} from {from}: {part.Name}, {need.Name}: {told?.Outcome} and {meant?.After}");
                         if (told is null || meant is null) continue;
                         var answer = pocket.Answers[told.Answer];
                         Assert.Equal((meant.Now?.Person, meant.Now?.Seconds, meant.Now?.Steps.Count ?? 0), (answer.Person, answer.Seconds, answer.Steps.Count));
@@ -53,7 +54,8 @@ public sealed class PocketTests
     {
         var (day, pocket) = Wedding.Value;
         var changed = 0;
-        var sets = pocket.Losses.Where(l => l.Kind is LossKind.Rig or LossKind.Place).SelectMany(l => l.Ways).Select(w => w.Items.Order(StringComparer.Ordinal).ToList())
+        var sets = pocket.Losses.Where(l => l.Kind is LossKind.Rig or LossKind.Place).SelectMany(l => l.Ways)
+            .Select(w => w.Items.Order(StringComparer.Ordinal).ToList())
             .DistinctBy(s => string.Join(' ', s));
         var pairs = sets.SelectMany(s => s.SelectMany((a, i) => s.Skip(i + 1).Select(b => (a, b)))).Distinct().ToList();
         // Every seventh: they are a thousand, and alike.
@@ -109,7 +111,8 @@ public sealed class PocketTests
     {
         var card = Wedding.Value.Pocket.Cards.Single();
         Assert.Equal("Lead (you): left Halm 45 no. 1, right Halm 45 no. 2", card.People[0]);
-        Assert.Contains(card.Worst, w => w.Name == "K1 adapter" && w.Costs.StartsWith("Ring close-up in Details", StringComparison.Ordinal) && w.Then.StartsWith("LATE", StringComparison.Ordinal));
+        Assert.Contains(card.Worst, w => w.Name == "K1 adapter" && w.Costs.StartsWith("Ring close-up in Details", StringComparison.Ordinal)
+            && w.Then.StartsWith("LATE", StringComparison.Ordinal));
         Assert.DoesNotContain(card.Worst, w => w.Name.Contains("Lead", StringComparison.Ordinal));
         var details = card.Parts.Single(p => p.Name == "Details");
         Assert.Equal("Ring close-up: left hand, 100 on it, 35 s", details.Hands.Single(h => h.Position == "right").Dies);
@@ -127,13 +130,15 @@ public sealed class PocketTests
         var (left, quiet) = ((string?)null, 0);
         for (var more = 0; more <= 12; more += 4)
         {
-            Part[] parts = [.. Enumerable.Range(0, 14 + more).Select(n => alike[n % 2] with { Id = $"p{n}", Name = $"Part {n:00}", Start = first.AddMinutes(30 * n), End = first.AddMinutes(30 * n + 30) })];
+            Part[] parts = [.. Enumerable.Range(0, 14 + more)
+                .Select(n => alike[n % 2] with { Id = $"p{n}", Name = $"Part {n:00}", Start = first.AddMinutes(30 * n), End = first.AddMinutes(30 * n + 30) })];
             var card = PocketFiles.CardsOf(new DayAnalysis(plan with { Parts = parts }), "lead")!.Single();
             var sides = PaperCard.SidesOf(card);
             Assert.True(sides.All(s => s is >= 0 and < 4) && sides.SequenceEqual(sides.Order()));
             var lacking = parts.Select(p => p.Name!).Where(name => card.Parts.All(p => p.Name != name)).ToList();
             Assert.All(lacking, name => Assert.Contains(name, card.LeftOut, StringComparison.Ordinal));
-            foreach (var silent in card.Parts.Where(p => p.Hands.Any(h => h.Dies is null))) Assert.Contains(silent.Name, card.LeftOut, StringComparison.Ordinal);
+            foreach (var silent in card.Parts.Where(p => p.Hands.Any(h => h.Dies is null))) Assert.Contains(silent.Name, card.LeftOut,
+                StringComparison.Ordinal);
             quiet += card.Parts.Count(p => p.Hands.Any(h => h.Dies is null));
             left = card.LeftOut ?? left;
             if (more == 0) Assert.Empty(lacking);
@@ -146,7 +151,8 @@ public sealed class PocketTests
     public void Of_several_days_each_has_its_card()
     {
         var plan = Demo("steamer-wedding");
-        var two = plan with { Parts = [.. plan.Parts, .. plan.Parts.Select(p => p with { Id = p.Id + "2", Start = p.Start!.Value.AddDays(1), End = p.End!.Value.AddDays(1) })] };
+        var two = plan with { Parts = [.. plan.Parts, .. plan.Parts.Select(p =>
+            p with { Id = p.Id + "2", Start = p.Start!.Value.AddDays(1), End = p.End!.Value.AddDays(1) })] };
         Assert.Equal([new DateOnly(2027, 6, 12), new DateOnly(2027, 6, 13)], PocketFiles.CardsOf(new DayAnalysis(two), "second")!.Select(c => c.Day!.Value));
     }
 
@@ -182,7 +188,8 @@ public sealed class PocketTests
         Assert.Equal(planned.Select(h => h.Charge[0].Thing), left.Select(h => h.Charge[0].Thing));
         // As long as nothing is read the plan is believed, its changes too.
         Assert.Equal(JsonSerializer.Serialize(planned), JsonSerializer.Serialize(left));
-        foreach (var part in rest.Parts) Assert.Equal(JsonSerializer.Serialize(pocket.Parts.Single(p => p.Id == part.Id).Duties), JsonSerializer.Serialize(part.Duties));
+        foreach (var part in rest.Parts) Assert.Equal(JsonSerializer.Serialize(pocket.Parts.Single(p => p.Id == part.Id).Duties),
+            JsonSerializer.Serialize(part.Duties));
         // What is read as the plan has it: ten minutes into fifty on the line from the level at the beginning to that at the end.
         var level = planned[0].Charge[0].Share + (0.2 * (planned[0].Charge[^1].Share - planned[0].Charge[0].Share));
         var read = FromNow.Of(day, "lead", now, [], [new Reading("b1", level, null)])!;
@@ -196,10 +203,12 @@ public sealed class PocketTests
     {
         var (day, _) = Wedding.Value;
         var now = new DateTime(2027, 6, 12, 14, 20, 0);
-        string[] Told(params Reading[] readings) => [.. FromNow.Of(day, "lead", now, [], readings)!.Told.Skip(1).Select(l => string.Concat(l.Select(t => t.Time is { } at ? at.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture) : t.Text)))];
+        string[] Told(params Reading[] readings) => [.. FromNow.Of(day, "lead", now, [], readings)!.Told.Skip(1)
+            .Select(l => string.Concat(l.Select(t => t.Time is { } at ? at.ToString("HH:mm", System.Globalization.CultureInfo.InvariantCulture) : t.Text)))];
         Assert.Empty(Told());
         Assert.Contains("By what it shows, change the battery of the Halm 45 no. 1 at 14:20 instead of 15:00.", Told(new Reading("b1", 0.1, null)));
-        Assert.Contains(Told(new Reading("b1", null, 150)), t => t.StartsWith("By what it shows, the cards of the Halm 45 no. 1 are full in Families, about ", StringComparison.Ordinal));
+        Assert.Contains(Told(new Reading("b1", null, 150)), t =>
+            t.StartsWith("By what it shows, the cards of the Halm 45 no. 1 are full in Families, about ", StringComparison.Ordinal));
         Assert.Empty(Told(new Reading("b1", null, 99_999)));
     }
 
@@ -210,7 +219,8 @@ public sealed class PocketTests
         var now = new DateTime(2027, 6, 12, 13, 42, 0);
         var rest = FromNow.Of(day, "lead", now, [new Pulled("b2", "vows"), new Pulled("b1", "vows"), new Pulled("b3", "vows")], [])!;
         var meant = PullTest.Compare(day, new DayAnalysis(day.Plan, [new Pulled("b2", "vows"), new Pulled("b1", "vows"), new Pulled("b3", "vows")])).Changes;
-        Assert.Equal(meant.Select(c => (c.Part, c.Need, c.After)), rest.Changes.Select(c => (pocket.Parts[c.Part].Id, pocket.Parts[c.Part].Needs[c.Need].Id, c.Outcome)));
+        Assert.Equal(meant.Select(c => (c.Part, c.Need, c.After)),
+            rest.Changes.Select(c => (pocket.Parts[c.Part].Id, pocket.Parts[c.Part].Needs[c.Need].Id, c.Outcome)));
         Assert.Contains(rest.Changes, c => c.Outcome is Outcome.Lost or Outcome.Late);
     }
 

@@ -44,7 +44,8 @@ public sealed class PowerTests
             ],
             Parts = [.. Wedding.Select((p, n) => new Part
             {
-                Id = p.Id, Ev = 12, Start = start.AddHours(2 * n), End = start.AddHours((2 * n) + 1), Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
+                Id = p.Id, Ev = 12, Start = start.AddHours(2 * n), End = start.AddHours((2 * n) + 1),
+                    Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
                 Setups = [new Setup { Person = "lead", Body = "b1", Lens = "l1" }],
                 Needs = [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Importance = p.Importance }],
             })],
@@ -57,7 +58,8 @@ public sealed class PowerTests
 
     private static double At(Plan plan, string part) => Of(plan).Bands[0].Levels.Last(l => l.Part == part && l.At == 0).Left * 800;
 
-    private static string Begun(Plan plan, params string[] parts) => string.Join(", ", parts.Select(p => At(plan, p).ToString("0", CultureInfo.InvariantCulture)));
+    private static string Begun(Plan plan, params string[] parts) =>
+        string.Join(", ", parts.Select(p => At(plan, p).ToString("0", CultureInfo.InvariantCulture)));
 
     [Fact]
     public void Fewest_changes_of_the_worked_day()
@@ -138,7 +140,8 @@ public sealed class PowerTests
                 .. hands.SelectMany(h => new Item[]
                 {
                     (Body)plan.Items[0] with { Id = $"b {h}" }, (Lens)plan.Items[1] with { Id = $"l {h}", Aperture = new Interval(fNumber, fNumber) },
-                    new Battery { Id = $"bat {h}", Place = $"@b {h}", Type = "LB" }, new Card { Id = $"card {h}", Place = $"@b {h}/1", Type = "SD", Gigabytes = 256 },
+                    new Battery { Id = $"bat {h}", Place = $"@b {h}", Type = "LB" },
+                        new Card { Id = $"card {h}", Place = $"@b {h}/1", Type = "SD", Gigabytes = 256 },
                     new Flash { Id = $"f {h}", Place = "bag", GuideNumber = 36, FullPops = 180, CellsType = "AA", RecycleSeconds = 0.1 },
                     new Cells { Id = $"aa {h}", Place = $"@f {h}", Type = "AA", CellCount = 4 },
                 }),
@@ -203,7 +206,8 @@ public sealed class PowerTests
         {
             var random = new Random(seed);
             var plan = Day(fresh: random.Next(2) == 0, spares: random.Next(0, 3), framesPerCharge: 200);
-            var parts = plan.Parts.Take(random.Next(3, 6)).Select(p => p with { Frames = new FrameCount { Low = 0, Likely = 0, High = 50 * random.Next(1, 5) } }).ToList();
+            var parts = plan.Parts.Take(random.Next(3, 6)).Select(p =>
+                p with { Frames = new FrameCount { Low = 0, Likely = 0, High = 50 * random.Next(1, 5) } }).ToList();
             plan = Sockets(plan with
             {
                 Parts = parts,
@@ -217,7 +221,8 @@ public sealed class PowerTests
             if (told < plain - 2) Interlocked.Increment(ref helped);
             if (told <= fewest + 2) Interlocked.Increment(ref best);
         }, iter: 400);
-        Assert.True(days > 40 && helped * 10 > days * 7 && best * 10 > days * 5, $"of {days} days that a socket helps it is used on {helped}, as well as can be on {best}");
+        Assert.True(days > 40 && helped * 10 > days * 7 && best * 10 > days * 5,
+            $"of {days} days that a socket helps it is used on {helped}, as well as can be on {best}");
     }
 
     /// <summary>
@@ -268,7 +273,8 @@ public sealed class PowerTests
 
         Plan Banked(bool usb, double? wattHours = null) => rests with
         {
-            Items = [.. rests.Items.Select(i => i is Body b ? b with { UsbCharging = usb } : i), new PowerBank { Id = "bank", Place = "bag", WattHours = wattHours }],
+            Items = [.. rests.Items.Select(i => i is Body b ? b with { UsbCharging = usb } : i),
+                new PowerBank { Id = "bank", Place = "bag", WattHours = wattHours }],
         };
     }
 
@@ -281,12 +287,14 @@ public sealed class PowerTests
         {
             Items =
             [
-                .. plan.Items.Select(i => i.Id is "bat1" or "in" ? i with { FirstUse = new DateOnly(2022, 3, 1) } : i.Id == "bat2" ? i with { FirstUse = new DateOnly(2024, 3, 1) } : i),
+                .. plan.Items.Select(i => i.Id is "bat1" or "in" ? i with { FirstUse = new DateOnly(2022, 3, 1) } : i.Id == "bat2"
+                    ? i with { FirstUse = new DateOnly(2024, 3, 1) } : i),
                 .. Enumerable.Range(0, 2).Select(n => new Cells { Id = $"aa{n}", Place = "bag", Type = "AA", CellCount = 4, Make = Make.Cheap }),
             ],
         };
         var rows = WhatIfTable.Of(new DayAnalysis(plan)).Rows;
-        Assert.Equal(("the old LB fail together", "in bat1"), rows.Where(r => r.Kind == LossKind.Old).Select(r => (r.Name, string.Join(' ', r.Items))).Single());
+        Assert.Equal(("the old LB fail together", "in bat1"), rows.Where(r => r.Kind == LossKind.Old).Select(r => (r.Name, string.Join(' ', r.Items)))
+            .Single());
         Assert.Equal(("cheap AA turn out bad", "aa0 aa1"), rows.Where(r => r.Kind == LossKind.Cells).Select(r => (r.Name, string.Join(' ', r.Items))).Single());
         // Two of four are left for a day of two; of three one would be, and the floor goes dark.
         Assert.Equal(0, rows.Single(r => r.Kind == LossKind.Old).Dark);
@@ -312,11 +320,13 @@ public sealed class PowerTests
         Assert.True(onTheWay > 20, $"{onTheWay} charged on the way");
     }
 
+    // Long: the whole of a day in one loop, that nothing is shared with what is tested.
     private static void Walk(int seed, ref int onTheWay)
     {
         var random = new Random(seed);
         var plan = Day(fresh: random.Next(2) == 0, spares: random.Next(0, 5), framesPerCharge: random.Next(150, 900));
-        plan = plan with { Items = [.. plan.Items.Select(i => i is Battery b ? b with { Health = random.Next(4) == 0 ? 0.7 : 1, Charged = b.Id == "in" || random.Next(5) > 0 } : i)] };
+        plan = plan with { Items = [.. plan.Items.Select(i => i is Battery b
+            ? b with { Health = random.Next(4) == 0 ? 0.7 : 1, Charged = b.Id == "in" || random.Next(5) > 0 } : i)] };
         if (random.Next(2) == 0) plan = Sockets(plan, random.Next(1, 3), random.Next(1, 4), [.. plan.Parts.Where(_ => random.Next(3) == 0).Select(p => p.Id)]);
         var power = Of(plan);
         var share = plan.Items.OfType<Battery>().ToDictionary(b => b.Id, b => b.Charged ? 1.0 : 0);
@@ -333,7 +343,8 @@ public sealed class PowerTests
             // Once more at the end: the last part of a frame may ask for a change.
             foreach (var taken in Enumerable.Range(0, part.Frames!.High + 1))
             {
-                foreach (var change in power.Changes.Where(c => c.Part == part.Id && (c.AfterFrames is { } at ? Math.Ceiling((double)at) == taken : taken == 0)))
+                foreach (var change in power.Changes.Where(c => c.Part == part.Id
+                    && (c.AfterFrames is { } at ? Math.Ceiling((double)at) == taken : taken == 0)))
                 {
                     Assert.True(change.AfterFrames is null || left < 1.5, $"seed {seed}: changed with {left} left");
                     // Nothing is in the camera and on a charger at once.
@@ -386,12 +397,14 @@ public sealed class PowerTests
         Assert.Empty(Of(dies).OnTheWay);
         // Only if the best one dies is the socket needed, and then it is said.
         Assert.Equal(["drinks"], Assert.Single(Of(dies).Types).SocketsWithoutOne);
-        Assert.Contains("Should one LB die, charge what is empty in drinks: ", string.Concat(PowerDay.Of(new DayAnalysis(dies), []).Sentence.Select(p => p.Text)),
+        Assert.Contains("Should one LB die, charge what is empty in drinks: ",
+            string.Concat(PowerDay.Of(new DayAnalysis(dies), []).Sentence.Select(p => p.Text)),
             StringComparison.Ordinal);
         Assert.Empty(Of(plan with { Parts = [.. plan.Parts.Select(p => p with { Socket = true })] }).OnTheWay);
         // The only socket, and the only charger, are losses like any other.
         var table = WhatIfTable.Of(new DayAnalysis(Sockets(plan, 1, 2, ["drinks"])));
-        Assert.All(table.Rows.Where(r => r.Kind == LossKind.Socket || r.Id == "charger"), r => Assert.Contains("goes dark at 00:05 in floor", string.Concat(r.Power.Select(p => p.Text)), StringComparison.Ordinal));
+        Assert.All(table.Rows.Where(r => r.Kind == LossKind.Socket || r.Id == "charger"), r =>
+            Assert.Contains("goes dark at 00:05 in floor", string.Concat(r.Power.Select(p => p.Text)), StringComparison.Ordinal));
         Assert.Equal("no socket works", Assert.Single(table.Rows, r => r.Kind == LossKind.Socket).Name);
         Assert.DoesNotContain(WhatIfTable.Of(new DayAnalysis(plan)).Rows, r => r.Kind == LossKind.Socket);
         // A second one nobody charged at home: two bays fill both by half.

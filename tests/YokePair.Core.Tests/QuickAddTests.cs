@@ -18,7 +18,8 @@ public sealed class QuickAddTests
         if (wanted.StartsWith('?'))
         {
             Assert.False(read.Ready);
-            Assert.Contains(wanted[1..].Trim(), string.Join('\n', read.Problems.Select(p => p.Message).Concat(read.Missing.Select(m => m.Question))), StringComparison.Ordinal);
+            Assert.Contains(wanted[1..].Trim(), string.Join('\n', read.Problems.Select(p => p.Message).Concat(read.Missing.Select(m => m.Question))),
+                StringComparison.Ordinal);
             return;
         }
         Assert.Empty(read.Problems);
@@ -67,7 +68,8 @@ public sealed class QuickAddTests
                 foreach (var word in line.Replace('"', ' ').Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Bare).Where(w => w.Any(char.IsDigit)))
                 {
                     Interlocked.Increment(ref figures);
-                    Assert.True(shown.Contains(word) || shown.Contains(word.TrimEnd(',', ';')) || read.Understood.Any(u => u.Text.Contains(word.TrimEnd(',', ';'), StringComparison.Ordinal)), $"{word} in {line}");
+                    Assert.True(shown.Contains(word) || shown.Contains(word.TrimEnd(',', ';'))
+                        || read.Understood.Any(u => u.Text.Contains(word.TrimEnd(',', ';'), StringComparison.Ordinal)), $"{word} in {line}");
                 }
             }
         }, iter: 4000);
@@ -135,7 +137,8 @@ public sealed class QuickAddTests
     [Fact]
     public void A_page_is_read_under_its_headings_and_a_line_of_several_things_is_several()
     {
-        var read = QuickAdd.ReadAll("Bodies\nGlass (all V mount)\n24-70 2.8\n35 1.8, 50 1.8\nCards\nSD: 6x 128 GB V60, 4x 64GB\ngrey card, gaffer tape\nLight", Known);
+        var read = QuickAdd.ReadAll("Bodies\nGlass (all V mount)\n24-70 2.8\n35 1.8, 50 1.8\nCards\nSD: 6x 128 GB V60, 4x 64GB\ngrey card, gaffer tape\nLight",
+            Known);
         Assert.Equal(
             ["1 ", "2 ", "3 24–70 f/2.8", "4 35 f/1.8", "4 50 f/1.8", "5 ", "6 Card 1", "6 Card 7", "7 Grey card", "7 Gaffer tape", "8 Light"],
             read.Select(l => $"{l.At} {(l.Things is [var first, ..] ? first.Label : "")}"));

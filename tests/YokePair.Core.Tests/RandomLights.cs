@@ -6,21 +6,28 @@ namespace YokePair.Core.Tests;
 /// <summary>Small plans, from a seed, in which light is what decides: flashes, triggers, relays, packs, stands, cells, lamps, tripods and filters.</summary>
 internal static class RandomLights
 {
+    // Long: all that a day with lights may have is drawn in one place.
     public static Plan From(int seed)
     {
         var random = new Random(seed);
         bool Chance(double p) => random.NextDouble() < p;
         T Pick<T>(params T[] from) => from[random.Next(from.Length)];
 
-        List<Person> people = [new Person { Id = "p0", Seconds = Chance(0.3) ? new OwnSeconds { FitFlash = 8, FitSupport = 12, FitFilter = 9, PlaceLight = 40, ChangeBattery = 11 } : null, HandOverSeconds = Chance(0.3) ? 8 : null }, .. Chance(0.5) ? [new Person { Id = "p1", Role = Chance(0.5) ? PersonRole.Assistant : null, HandOverSeconds = Chance(0.5) ? 12 : null }] : Array.Empty<Person>()];
-        List<Place> places = [new Place { Id = "belt", Person = people[^1].Id, ReachSeconds = 5 }, new Place { Id = "bag", ReachSeconds = Pick(20.0, 90) }, new Place { Id = "car", ReachSeconds = 400 }];
+        List<Person> people = [new Person { Id = "p0", Seconds = Chance(0.3)
+            ? new OwnSeconds { FitFlash = 8, FitSupport = 12, FitFilter = 9, PlaceLight = 40, ChangeBattery = 11 } : null, HandOverSeconds = Chance(0.3) ? 8
+            : null }, .. Chance(0.5) ? [new Person { Id = "p1", Role = Chance(0.5) ? PersonRole.Assistant : null, HandOverSeconds = Chance(0.5) ? 12 : null }]
+            : Array.Empty<Person>()];
+        List<Place> places = [new Place { Id = "belt", Person = people[^1].Id, ReachSeconds = 5 }, new Place { Id = "bag", ReachSeconds = Pick(20.0, 90) },
+            new Place { Id = "car", ReachSeconds = 400 }];
         string At() => Pick("belt", "bag", "bag", "car");
         var items = new List<Item>
         {
             new Body
             {
-                Id = "b1", Place = At(), Mount = ["K"], Megapixels = 24, IsoCeiling = Pick(1600.0, 6400), BatteryType = Pick("LB", "LB", "NP"), Slots = [new CardSlot { Type = "SD" }], Silent = Chance(0.7),
-                SilentShutter = Chance(0.4) ? SilentShutter.Banding : null, Shoe = Pick(null, "S1", "S2"), Fps = 8, BaseIso = Chance(0.6) ? 100 : null, FastestShutterSeconds = Chance(0.6) ? 1.0 / 2000 : null, Doubtful = Chance(0.1),
+                Id = "b1", Place = At(), Mount = ["K"], Megapixels = 24, IsoCeiling = Pick(1600.0, 6400), BatteryType = Pick("LB", "LB", "NP"),
+                    Slots = [new CardSlot { Type = "SD" }], Silent = Chance(0.7),
+                SilentShutter = Chance(0.4) ? SilentShutter.Banding : null, Shoe = Pick(null, "S1", "S2"), Fps = 8, BaseIso = Chance(0.6) ? 100 : null,
+                    FastestShutterSeconds = Chance(0.6) ? 1.0 / 2000 : null, Doubtful = Chance(0.1),
             },
         };
         for (var i = random.Next(1, 3); i > 0; i--)
@@ -36,7 +43,8 @@ internal static class RandomLights
                 NeedsSupport = Chance(0.25) ? true : null,
                 FilterThreadMm = Pick(58.0, 77),
             });
-        for (var i = random.Next(1, 3); i > 0; i--) items.Add(new Battery { Id = $"bat{i}", Place = Pick("@b1", "@b1", "@led", At()), Type = Pick("LB", "LB", "NP"), Doubtful = Chance(0.1) });
+        for (var i = random.Next(1, 3); i > 0; i--) items.Add(
+            new Battery { Id = $"bat{i}", Place = Pick("@b1", "@b1", "@led", At()), Type = Pick("LB", "LB", "NP"), Doubtful = Chance(0.1) });
         items.Add(new Card { Id = "c1", Place = "@b1/1", Type = "SD" });
         for (var i = random.Next(1, 4); i > 0; i--)
             items.Add(new Flash
@@ -56,8 +64,10 @@ internal static class RandomLights
                 Doubtful = Chance(0.1),
             });
         for (var i = random.Next(1, 4); i > 0; i--)
-            items.Add(new Trigger { Id = $"t{i}", Place = Pick("@b1", At()), Sends = Pick("R1", "R1", "R2", null), Hears = Pick(null, "R1", "R2"), Shoe = Pick(null, "S1"), CellsType = Pick(null, null, "AA"), Doubtful = Chance(0.1) });
-        for (var i = random.Next(1, 5); i > 0; i--) items.Add(new Cells { Id = $"aa{i}", Place = Pick("@f1", "@f2", "@t1", At()), Type = "AA", Charged = Chance(0.9), Doubtful = Chance(0.1) });
+            items.Add(new Trigger { Id = $"t{i}", Place = Pick("@b1", At()), Sends = Pick("R1", "R1", "R2", null), Hears = Pick(null, "R1", "R2"),
+                Shoe = Pick(null, "S1"), CellsType = Pick(null, null, "AA"), Doubtful = Chance(0.1) });
+        for (var i = random.Next(1, 5); i > 0; i--) items.Add(
+            new Cells { Id = $"aa{i}", Place = Pick("@f1", "@f2", "@t1", At()), Type = "AA", Charged = Chance(0.9), Doubtful = Chance(0.1) });
         for (var i = random.Next(2, 4); i > 0; i--) items.Add(new Support { Id = $"s{i}", Place = At(), Form = "stand" });
         if (Chance(0.4)) items.Add(new Pack { Id = "pk", Place = At() });
         if (Chance(0.4)) items.Add(new Support { Id = "tp", Place = At(), Form = Pick("tripod", "monopod"), Doubtful = Chance(0.1) });
@@ -76,13 +86,16 @@ internal static class RandomLights
             return taken.Id;
         }
 
-        var setups = Chance(0.8) ? new List<Setup> { new() { Person = "p0", Body = "b1", Lens = Take<Lens>(), Flash = Chance(0.4) ? Take<Flash>() : null, Support = Chance(0.3) ? Take<Support>(s => s.CarriesCamera) : null } } : [];
+        var setups = Chance(0.8) ? new List<Setup> { new() { Person = "p0", Body = "b1", Lens = Take<Lens>(), Flash = Chance(0.4) ? Take<Flash>() : null,
+            Support = Chance(0.3) ? Take<Support>(s => s.CarriesCamera) : null } } : [];
         if (setups is [{ Flash: null }] && Chance(0.6)) setups[0] = setups[0] with { Trigger = Take<Trigger>() };
         var lights = new List<PlacedLight>();
         for (var i = random.Next(1, 4); i > 0; i--)
             if (Take<Flash>() is { } flash)
-                lights.Add(new PlacedLight { Flash = flash, Receiver = Chance(0.4) ? Take<Trigger>() : null, Pack = Chance(0.5) && items.Any(x => x.Id == "pk") ? "pk" : null, Holder = Chance(0.8) ? Take<Support>(s => s.Form == "stand") : people[^1].Id, Gel = Chance(0.2) ? "orange" : null });
-        if (Chance(0.3) && Take<Trigger>(t => t.Hears is not null) is { } relay) lights.Add(new PlacedLight { Relay = relay, Holder = Pick(null, Take<Support>(s => s.Form == "stand"), people[^1].Id) });
+                lights.Add(new PlacedLight { Flash = flash, Receiver = Chance(0.4) ? Take<Trigger>() : null, Pack = Chance(0.5) && items.Any(x => x.Id == "pk")
+                    ? "pk" : null, Holder = Chance(0.8) ? Take<Support>(s => s.Form == "stand") : people[^1].Id, Gel = Chance(0.2) ? "orange" : null });
+        if (Chance(0.3) && Take<Trigger>(t => t.Hears is not null) is { } relay) lights.Add(
+            new PlacedLight { Relay = relay, Holder = Pick(null, Take<Support>(s => s.Form == "stand"), people[^1].Id) });
         for (var i = random.Next(0, 3); i > 0; i--)
             if (Take<StandLight>() is { } lamp) lights.Add(new PlacedLight { Light = lamp, Holder = Take<Support>(s => s.Form == "stand") });
 
@@ -100,7 +113,8 @@ internal static class RandomLights
             Lights = lights.Count == 0 ? null : lights,
             Needs = [.. Enumerable.Range(0, 3).Select(MakeNeed)],
         };
-        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false }, People = people, Places = places, Items = items, Pairs = Pairs(), Parts = [part] };
+        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false }, People = people, Places = places, Items = items,
+            Pairs = Pairs(), Parts = [part] };
 
         List<PairRule>? Pairs()
         {
@@ -108,7 +122,8 @@ internal static class RandomLights
             for (var i = Chance(0.5) ? random.Next(1, 6) : 0; i > 0; i--)
             {
                 var (a, b) = (Pick(items.ToArray()), Pick(items.ToArray()));
-                if (a != b && !pairs.Any(p => p.IsOf(a.Id, b.Id))) pairs.Add(new PairRule { A = a.Id, B = b.Id, Fit = Pick(PairFit.No, PairFit.No, PairFit.Doubtful, PairFit.Untested, PairFit.Full) });
+                if (a != b && !pairs.Any(p => p.IsOf(a.Id, b.Id))) pairs.Add(
+                    new PairRule { A = a.Id, B = b.Id, Fit = Pick(PairFit.No, PairFit.No, PairFit.Doubtful, PairFit.Untested, PairFit.Full) });
             }
             return pairs.Count == 0 ? null : pairs;
         }
@@ -147,7 +162,8 @@ internal static class RandomLights
             DepthM = Chance(0.2) ? new Interval(3, Pick(3.2, 5)) : null,
             MaxFNumber = Chance(0.3) ? Pick(1.4, 2.8) : null,
             Fps = Pick(0.0, 0, 2),
-            Light = Pick<LightKind[]>([LightKind.Ambient, LightKind.Flash], [LightKind.Stands], [LightKind.Stands], [LightKind.Ambient, LightKind.Stands, LightKind.Flash], [LightKind.Ambient, LightKind.Continuous]),
+            Light = Pick<LightKind[]>([LightKind.Ambient, LightKind.Flash], [LightKind.Stands], [LightKind.Stands],
+                [LightKind.Ambient, LightKind.Stands, LightKind.Flash], [LightKind.Ambient, LightKind.Continuous]),
             FlashPathM = Pick(3.0, 5),
             BounceLossStops = Pick(0.0, 2),
             Stands = Chance(0.8) ? new StandLighting { Count = Pick(1, 1, 2), DistanceM = Pick(2.0, 4), LossStops = Pick(0.0, 1) } : null,

@@ -6,11 +6,14 @@ namespace YokePair.Core.Tests;
 /// <summary>Small plans with every feature of the first engine mixed in, from a seed.</summary>
 internal static class RandomPlan
 {
+    // Long: all that a day may have is drawn in one place.
     public static Plan From(int seed)
     {
         var random = new Random(seed);
         string[] mounts = ["K1", "K2"];
-        var people = Enumerable.Range(0, random.Next(1, 3)).Select(i => new Person { Id = $"p{i}", Seconds = Chance(0.2) ? new OwnSeconds { ChangeLens = Pick(15.0, 45), Raise = Chance(0.5) ? 3 : null, Borrow = Chance(0.5) ? 20 : null, ChangeCard = Chance(0.5) ? 8 : null } : null }).ToList();
+        var people = Enumerable.Range(0, random.Next(1, 3)).Select(i =>
+            new Person { Id = $"p{i}", Seconds = Chance(0.2) ? new OwnSeconds { ChangeLens = Pick(15.0, 45), Raise = Chance(0.5) ? 3 : null,
+            Borrow = Chance(0.5) ? 20 : null, ChangeCard = Chance(0.5) ? 8 : null } : null }).ToList();
         var places = Enumerable.Range(0, 3).Select(i => new Place
         {
             Id = $"place{i}",
@@ -65,7 +68,8 @@ internal static class RandomPlan
         if (Chance(0.3)) items.Add(new Tube { Id = "tube", Place = Somewhere(), Mount = Pick(mounts), ExtensionMm = 16 });
         var bodies = items.OfType<Body>().ToArray();
         for (var i = random.Next(1, 4); i > 0; i--)
-            items.Add(new Battery { Id = $"bat{i}", Place = Chance(0.6) ? "@" + Pick(bodies).Id : Somewhere(), Type = Pick("LB7", "LB7", "LB2"), Charged = Chance(0.9), Doubtful = Chance(0.1) });
+            items.Add(new Battery { Id = $"bat{i}", Place = Chance(0.6) ? "@" + Pick(bodies).Id : Somewhere(), Type = Pick("LB7", "LB7", "LB2"),
+                Charged = Chance(0.9), Doubtful = Chance(0.1) });
         for (var i = random.Next(1, 6); i > 0; i--)
             items.Add(new Card
             {
@@ -77,7 +81,8 @@ internal static class RandomPlan
             });
 
         for (var i = 0; i < items.Count; i++)
-            if (Chance(0.06)) items[i] = items[i] with { Status = Pick(Enum.GetValues<Availability>()), From = Chance(0.5) ? new DateOnly(2027, 6, Pick(11, 12, 13)) : null, To = Chance(0.5) ? new DateOnly(2027, 6, Pick(13, 14)) : null };
+            if (Chance(0.06)) items[i] = items[i] with { Status = Pick(Enum.GetValues<Availability>()), From = Chance(0.5)
+                ? new DateOnly(2027, 6, Pick(11, 12, 13)) : null, To = Chance(0.5) ? new DateOnly(2027, 6, Pick(13, 14)) : null };
         bodies = [.. items.OfType<Body>()];
         var pairs = new List<PairRule>();
         for (var i = random.Next(0, 5); i > 0; i--)
@@ -94,7 +99,8 @@ internal static class RandomPlan
             Item[] served = [.. items.Where(i => i is Body or Lens or Adapter)];
             string[] needing = Chance(0.3) ? [Pick(served).Id, Pick(served).Id] : [Pick(served).Id];
             for (var i = random.Next(1, 3); i > 0; i--)
-                items.Add(new OtherThing { Id = $"plate{i}", Name = "Plate", NeededBy = needing, Place = Chance(0.5) ? "@" + Pick(needing) : Somewhere(), Doubtful = Chance(0.15) });
+                items.Add(new OtherThing { Id = $"plate{i}", Name = "Plate", NeededBy = needing, Place = Chance(0.5) ? "@" + Pick(needing) : Somewhere(),
+                    Doubtful = Chance(0.15) });
             if (Chance(0.3)) items.Add(new OtherThing { Id = "screw", Name = "Screw", NeededBy = [Pick(served).Id], Place = Somewhere() });
         }
         return new Plan
@@ -111,7 +117,8 @@ internal static class RandomPlan
 
         bool Chance(double p) => random.NextDouble() < p;
         T Pick<T>(params T[] from) => from[random.Next(from.Length)];
-        string? Somewhere() => Chance(0.05) ? Pick(null, "nowhere", "@c1") : Chance(0.15) && items.Count > 0 ? "@" + Pick(items.ToArray()).Id : Pick(places.ToArray()).Id;
+        string? Somewhere() => Chance(0.05) ? Pick(null, "nowhere", "@c1") : Chance(0.15) && items.Count > 0 ? "@" + Pick(items.ToArray()).Id
+            : Pick(places.ToArray()).Id;
 
         Part MakePart(int number) => new()
         {

@@ -53,14 +53,17 @@ internal static class Readable
     }
 
     private static List<(string Name, object? Value)> PropertiesOf(object value) =>
-        [.. value.GetType().GetProperties(BindingFlags.Instance | BindingFlags.Public).Where(p => p.GetIndexParameters().Length == 0).Select(p => (p.Name, p.GetValue(value)))];
+        [.. value.GetType().GetProperties(BindingFlags.Instance | BindingFlags.Public).Where(p => p.GetIndexParameters().Length == 0)
+            .Select(p => (p.Name, p.GetValue(value)))];
 
     private static string Figures(List<(string Name, object? Value)> properties) =>
-        string.Join(' ', properties.Where(p => p.Value is not (null or false or "") && Plain(p.Value) is not (null or "")).Select(p => $"{p.Name}={Plain(p.Value!)}"));
+        string.Join(' ', properties.Where(p => p.Value is not (null or false or "") && Plain(p.Value) is not (null or ""))
+            .Select(p => $"{p.Name}={Plain(p.Value!)}"));
 
     /// <summary>What has so few figures that several go into one line; null = it has more.</summary>
     private static string? Short(object value) =>
-        Plain(value) is null && PropertiesOf(value) is var properties && properties.TrueForAll(p => p.Value is null or IList { Count: 0 } || Plain(p.Value) is not null)
+        Plain(value) is null && PropertiesOf(value) is var properties
+            && properties.TrueForAll(p => p.Value is null or IList { Count: 0 } || Plain(p.Value) is not null)
         && Figures(properties) is { Length: < 60 } figures ? figures : null;
 
     /// <summary>What fits into a line; null = it does not.</summary>
@@ -75,7 +78,8 @@ internal static class Readable
         Item item => item.Id,
         PlanEdit edit => $"{edit.GetType().Name} {System.Text.Json.JsonSerializer.Serialize<PlanEdit>(edit, PlanFile.JsonOptions)}",
         IEnumerable<string> names => string.Join(", ", names),
-        _ when value is IEnumerable<int> or IEnumerable<double> or IEnumerable<DateTime> => string.Join(", ", ((IEnumerable)value).Cast<object>().Select(Plain)),
+        _ when value is IEnumerable<int> or IEnumerable<double> or IEnumerable<DateTime> =>
+            string.Join(", ", ((IEnumerable)value).Cast<object>().Select(Plain)),
         Interval range => string.Create(CultureInfo.InvariantCulture, $"{Math.Round(range.Low, 3)}–{Math.Round(range.High, 3)}"),
         _ => null,
     };

@@ -13,7 +13,8 @@ public sealed class RecordTests
 
     private static readonly DateTime Now = new(2027, 6, 12, 20, 0, 0, DateTimeKind.Utc);
 
-    private static Fact F(FactKind kind, string card, string? who = null, string? where = null, string? with = null, bool onTheWay = false, string? words = null, string day = "wedding") =>
+    private static Fact F(FactKind kind, string card, string? who = null, string? where = null, string? with = null, bool onTheWay = false,
+        string? words = null, string day = "wedding") =>
         new(kind, card, Now, day, who, where, with, onTheWay, words);
 
     /// <summary>A pair out of a camera, one half with each of two people.</summary>
@@ -30,7 +31,8 @@ public sealed class RecordTests
     [Fact]
     public void May_I_clear_this_card()
     {
-        Assert.Equal("It is clear.", Book([.. Pair(), F(FactKind.Copied, "12", "Lead", "Drive"), F(FactKind.Verified, "12", where: "Drive"), F(FactKind.Cleared, "12")])
+        Assert.Equal("It is clear.", Book([.. Pair(), F(FactKind.Copied, "12", "Lead", "Drive"), F(FactKind.Verified, "12", where: "Drive"),
+            F(FactKind.Cleared, "12")])
             .MayClear("12", Rules).Sentence);
         Assert.Equal("No: it is in the Halm.", Book(Pair().Take(2)).MayClear("12", Rules).Sentence);
         Assert.Equal("No: there are two copies, not three.", Say());
@@ -124,7 +126,8 @@ public sealed class RecordTests
     public void What_cannot_be_so_is_refused_in_words()
     {
         var book = Book(Pair());
-        Assert.Equal("Card 12 holds pictures. No: there are two copies, not three. Take a clear one.", book.Refuse(F(FactKind.Put, "12", where: "Orrin"), Rules));
+        Assert.Equal("Card 12 holds pictures. No: there are two copies, not three. Take a clear one.",
+            book.Refuse(F(FactKind.Put, "12", where: "Orrin"), Rules));
         Assert.Equal("Type in full: clear Card 12 with two copies in two places", book.Refuse(F(FactKind.Overridden, "12", words: "clear"), Rules));
         Assert.Null(book.Refuse(F(FactKind.Overridden, "12", words: " clear Card 12 with two copies in two places "), Rules));
         Assert.NotNull(book.Refuse(F(FactKind.Verified, "12", where: "Drive"), Rules));
@@ -145,7 +148,8 @@ public sealed class RecordTests
         Assert.Equal(("shot", "clear", "settings", "clear"), (State("sunday", "c3"), State("wedding", "c3"), State("sunday", "c4"), State("sunday", "c5")));
         Assert.Same(plan, CardBook.With(plan, "sunday", CardBook.Fold([])));
         var told = CardDay.Of(new DayAnalysis(CardBook.With(plan, "sunday", CardBook.Fold(facts))), []).Sentence;
-        Assert.StartsWith("c3 is not clear: it holds pictures of another day. c4 holds settings. ", string.Concat(told.Select(t => t.Text)), StringComparison.Ordinal);
+        Assert.StartsWith("c3 is not clear: it holds pictures of another day. c4 holds settings. ", string.Concat(told.Select(t => t.Text)),
+            StringComparison.Ordinal);
     }
 
     private static Gen<string?> Of(params string?[] texts) => Gen.Int[0, texts.Length - 1].Select(n => texts[n]);

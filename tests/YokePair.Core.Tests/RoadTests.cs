@@ -82,7 +82,8 @@ public sealed class RoadTests
         var manifest = Manifest.Of(new DayAnalysis(Packed(null, null, lens, hired, Wh("b", 14))), home);
         Assert.Equal(["hired", "glass", "b"], manifest.Lines.Select(l => l.Item));
         Assert.Equal((1300, 0, 1), (manifest.Value, manifest.Unvalued, manifest.Unnumbered));
-        Assert.Equal((new DateOnly(2027, 6, 14), "G1", "Bag", "flash"), (manifest.Lines[0].BackBy, manifest.Lines[1].Serial, manifest.Lines[0].Place, manifest.Lines[0].Kind));
+        Assert.Equal((new DateOnly(2027, 6, 14), "G1", "Bag", "flash"),
+            (manifest.Lines[0].BackBy, manifest.Lines[1].Serial, manifest.Lines[0].Place, manifest.Lines[0].Kind));
     }
 
     [Fact]

@@ -17,12 +17,15 @@ public sealed class RoomTests
         Format = Plan.FormatName,
         Version = 1,
         Rules = new Rules { DualRecord = false },
-        People = [new Person { Id = "lead", Name = "Lead" }, new Person { Id = "second", Name = "Second" }, new Person { Id = "help", Name = "Help", Role = PersonRole.Assistant, HandOverSeconds = 8 }],
+        People = [new Person { Id = "lead", Name = "Lead" }, new Person { Id = "second", Name = "Second" },
+            new Person { Id = "help", Name = "Help", Role = PersonRole.Assistant, HandOverSeconds = 8 }],
         Places = [new Place { Id = "bag", ReachSeconds = 60 }, new Place { Id = "vest", Person = "help", ReachSeconds = 2 }],
         Items =
         [
-            new Body { Id = "b1", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 3200, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], FramesPerCharge = 500, RawMegabytes = 48 },
-            new Body { Id = "b2", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 3200, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], FramesPerCharge = 500, RawMegabytes = 48 },
+            new Body { Id = "b1", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 3200, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }],
+                FramesPerCharge = 500, RawMegabytes = 48 },
+            new Body { Id = "b2", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 3200, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }],
+                FramesPerCharge = 500, RawMegabytes = 48 },
             new Lens { Id = "l1", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
             new Lens { Id = "l2", Place = "vest", Mount = "K", Focal = new Interval(70, 200), Aperture = new Interval(4, 4) },
             new Battery { Id = "bat1", Place = "@b1", Type = "LB" },
@@ -50,7 +53,8 @@ public sealed class RoomTests
                 Id = "dance", Name = "Dance", Ev = 0, Start = Start, End = Start.AddMinutes(60), Kind = "first-dance",
                 Setups = [new Setup { Person = "lead", Body = "b1", Lens = "l1", Trigger = "tx" }],
                 Lights = [new PlacedLight { Flash = "f1", Holder = "s1" }],
-                Needs = [new Need { Id = "turn", Name = "Turn", ShutterSeconds = 1.0 / 160, Focal = new Interval(35, 70), Light = [LightKind.Stands], Stands = new StandLighting { DistanceM = 4 } }],
+                Needs = [new Need { Id = "turn", Name = "Turn", ShutterSeconds = 1.0 / 160, Focal = new Interval(35, 70), Light = [LightKind.Stands],
+                    Stands = new StandLighting { DistanceM = 4 } }],
             },
         ],
     };
@@ -71,17 +75,22 @@ public sealed class RoomTests
         { "sender, light that hears, stand", p => p, Outcome.Holds },
         { "nothing holds it", p => p with { Lights = [new PlacedLight { Flash = "f1" }] }, Outcome.Lost },
         { "an assistant holds it", p => p with { Lights = [new PlacedLight { Flash = "f1", Holder = "help" }] }, Outcome.Holds },
-        { "an assistant who is not there", p => p with { Present = ["lead", "second"], Lights = [new PlacedLight { Flash = "f1", Holder = "help" }] }, Outcome.Lost },
+        { "an assistant who is not there", p => p with { Present = ["lead", "second"], Lights = [new PlacedLight { Flash = "f1", Holder = "help" }] },
+            Outcome.Lost },
         { "deaf, without a receiver", p => p with { Lights = [new PlacedLight { Flash = "f2", Holder = "s1", Pack = "pack" }] }, Outcome.Late },
-        { "deaf, with a receiver and its pack", p => p with { Lights = [new PlacedLight { Flash = "f2", Holder = "s1", Receiver = "rx", Pack = "pack" }] }, Outcome.Holds },
+        { "deaf, with a receiver and its pack", p => p with { Lights = [new PlacedLight { Flash = "f2", Holder = "s1", Receiver = "rx", Pack = "pack" }] },
+            Outcome.Holds },
         { "without its pack", p => p with { Lights = [new PlacedLight { Flash = "f2", Holder = "s1", Receiver = "rx" }] }, Outcome.Late },
         { "two asked, one there", p => p with { Needs = [p.Needs[0] with { Stands = new StandLighting { Count = 2, DistanceM = 4 } }] }, Outcome.Thins },
         { "none there, a flash in the shoe", p => p with { Lights = [], Needs = [p.Needs[0] with { FlashPathM = 4 }] }, Outcome.Late },
-        { "none there, a flash in the shoe in time", p => p with { Lights = [], Setups = [p.Setups[0] with { Trigger = null, Flash = "f1" }], Needs = [p.Needs[0] with { FlashPathM = 4 }] }, Outcome.Thins },
-        { "two asked, two there", p => p with { Lights = [.. p.Lights!, new PlacedLight { Flash = "f3", Holder = "s2" }], Needs = [p.Needs[0] with { Stands = new StandLighting { Count = 2, DistanceM = 4 } }] }, Outcome.Holds },
+        { "none there, a flash in the shoe in time", p => p with { Lights = [], Setups = [p.Setups[0] with { Trigger = null, Flash = "f1" }],
+            Needs = [p.Needs[0] with { FlashPathM = 4 }] }, Outcome.Thins },
+        { "two asked, two there", p => p with { Lights = [.. p.Lights!, new PlacedLight { Flash = "f3", Holder = "s2" }],
+            Needs = [p.Needs[0] with { Stands = new StandLighting { Count = 2, DistanceM = 4 } }] }, Outcome.Holds },
         { "too far", p => p with { Needs = [p.Needs[0] with { Stands = new StandLighting { DistanceM = 60 } }] }, Outcome.Lost },
         { "another colour", p => p with { Gel = "orange" }, Outcome.Thins },
-        { "the colour of the place", p => p with { Gel = "orange", Lights = [new PlacedLight { Flash = "f1", Holder = "s1", Gel = "orange" }] }, Outcome.Holds },
+        { "the colour of the place", p => p with { Gel = "orange", Lights = [new PlacedLight { Flash = "f1", Holder = "s1", Gel = "orange" }] },
+            Outcome.Holds },
         { "flash banned", p => p with { Flash = FlashRule.Banned }, Outcome.Lost },
         { "must be quiet", p => p with { Quiet = QuietRule.Required }, Outcome.Lost },
     };
@@ -101,7 +110,8 @@ public sealed class RoomTests
         var strict = Dark with { Rules = new Rules { DualRecord = false, Tolerance = new Tolerances { Must = 20 } } };
         string[] Singles(Plan plan) => [.. Turn(plan).Cuts.Where(c => c.Count == 1).Select(c => c[0]).Order(StringComparer.Ordinal)];
         Assert.Equal(["b1", "bat1", "c1", "f1", "l1", "s1", "tx"], Singles(strict));
-        var relayed = strict with { Parts = [Dance with { Setups = [Dance.Setups[0] with { Trigger = "old" }], Lights = [.. Dance.Lights!, new PlacedLight { Relay = "bridge" }] }] };
+        var relayed = strict with { Parts = [Dance with { Setups = [Dance.Setups[0] with { Trigger = "old" }],
+            Lights = [.. Dance.Lights!, new PlacedLight { Relay = "bridge" }] }] };
         Assert.Equal(["b1", "bat1", "bridge", "c1", "f1", "l1", "old", "s1"], Singles(relayed));
     }
 
@@ -118,7 +128,8 @@ public sealed class RoomTests
     [Fact]
     public void Lights_that_stay_are_not_set_up_again_and_those_that_move_take_their_time()
     {
-        var later = Dance with { Id = "party", Start = Start.AddMinutes(60), End = Start.AddMinutes(120), Lights = [Dance.Lights![0], new PlacedLight { Flash = "f3", Holder = "s2" }], Needs = [Dance.Needs[0] with { Importance = Importance.Once }] };
+        var later = Dance with { Id = "party", Start = Start.AddMinutes(60), End = Start.AddMinutes(120),
+            Lights = [Dance.Lights![0], new PlacedLight { Flash = "f3", Holder = "s2" }], Needs = [Dance.Needs[0] with { Importance = Importance.Once }] };
         var moves = new DayAnalysis(Dark with { Parts = [Dance, later] }).Report().LightMoves;
         Assert.Equal([("dance", 120.0, (double?)null, false), ("party", 120, 0, true)], moves.Select(m => (m.Part, m.Seconds, m.FreeSeconds, m.Tight)));
         Assert.Equal(["f3"], moves[1].Items);
@@ -188,7 +199,8 @@ public sealed class RoomTests
     public void What_is_in_a_hand_in_another_place_at_the_same_time_is_not_here()
     {
         var here = Dance with { Ev = 14, Present = ["lead"], Needs = [Dance.Needs[0] with { Light = [LightKind.Ambient] }] };
-        var there = Dance with { Id = "press", Start = Start.AddMinutes(30), End = Start.AddMinutes(90), Present = ["second"], Lights = null, Needs = [], Setups = [new Setup { Person = "second", Body = "b2", Lens = "l2" }] };
+        var there = Dance with { Id = "press", Start = Start.AddMinutes(30), End = Start.AddMinutes(90), Present = ["second"], Lights = null, Needs = [],
+            Setups = [new Setup { Person = "second", Body = "b2", Lens = "l2" }] };
         string Spare(Plan plan) => new DayAnalysis(plan, [new Pulled("b1")]).Report(withEvents: false).Needs[0].Best?.Body ?? "none";
         Assert.Equal("b2", Spare(Dark with { Parts = [here] }));
         Assert.Equal("none", Spare(Dark with { Parts = [here, there] }));
@@ -208,7 +220,8 @@ public sealed class RoomTests
         { new SetPlace { Place = "bag", ReachSeconds = 90 }, "bag in 90 s" },
         { new AddDay(), "2027-06-13 added" },
         { new SetPart { Part = "dance", Noted = new NotedExposure { FNumber = 2.8, ShutterSeconds = 1.0 / 200, Iso = 4900 } }, "light EV 5" },
-        { new SetPart { Part = "dance", LedBands = true, Rain = true, Socket = true, TemperatureC = -4, StayBehindM = 6, Gel = "orange", WhiteBalance = "3200 K" }, "a line 6 m off" },
+        { new SetPart { Part = "dance", LedBands = true, Rain = true, Socket = true, TemperatureC = -4, StayBehindM = 6, Gel = "orange",
+            WhiteBalance = "3200 K" }, "a line 6 m off" },
         { new SetPart { Part = "dance", Frames = new FrameCount { Low = 10, Likely = 20, High = 30 } }, "10, 20 or 30 frames" },
     };
 
@@ -236,30 +249,36 @@ public sealed class RoomTests
         { new SetPlace { Place = "bag", ReachSeconds = -1 }, "reachSeconds" },
         { new SetPerson { Person = new Person { Id = "", Name = " " } }, "person.name" },
         { new SetLights { Part = "dance", Lights = [new PlacedLight { Holder = "s1" }] }, "parts[0].lights[0]" },
-        { new SetLights { Part = "dance", Lights = [new PlacedLight { Flash = "f1", Holder = "s1" }, new PlacedLight { Flash = "f3", Holder = "s1" }] }, "parts[0].lights[1].holder" },
-        { new SetLights { Part = "dance", Lights = [new PlacedLight { Flash = "f1", Pack = "pack" }, new PlacedLight { Flash = "f2", Pack = "pack" }] }, "parts[0].lights[1].pack" },
+        { new SetLights { Part = "dance", Lights = [new PlacedLight { Flash = "f1", Holder = "s1" }, new PlacedLight { Flash = "f3", Holder = "s1" }] },
+            "parts[0].lights[1].holder" },
+        { new SetLights { Part = "dance", Lights = [new PlacedLight { Flash = "f1", Pack = "pack" }, new PlacedLight { Flash = "f2", Pack = "pack" }] },
+            "parts[0].lights[1].pack" },
         { new Equip { Part = "dance", Person = "lead", Position = "left", Shoe = "s1" }, "shoe" },
         { new Equip { Part = "dance", Person = "lead", Position = "left", Support = "s1" }, "support" },
         { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0], Subject = Subject.Face, NearM = 0 }, "nearM" },
         { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0], Subject = Subject.Group, NearM = 3, People = 4, Rows = 9 }, "rows" },
         { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0] with { DepthM = new Interval(0.01, 2) } }, "parts[0].needs[0].depthM[0]" },
-        { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0] with { Stands = new StandLighting { DistanceM = 0 } } }, "parts[0].needs[0].stands.distanceM" },
+        { new PutNeed { Part = "dance", Need = Dark.Parts[0].Needs[0] with { Stands = new StandLighting { DistanceM = 0 } } },
+            "parts[0].needs[0].stands.distanceM" },
     };
 
     [Theory]
     [MemberData(nameof(Refused))]
-    public void What_cannot_be_is_refused_by_field(PlanEdit edit, string field) => Assert.Contains(field, EditResult.Apply(Dark, [edit]).Problems.Select(p => p.Field));
+    public void What_cannot_be_is_refused_by_field(PlanEdit edit, string field) =>
+        Assert.Contains(field, EditResult.Apply(Dark, [edit]).Problems.Select(p => p.Field));
 
     [Fact]
     public void Nobody_is_in_two_places_and_no_clock_shows_a_time_that_is_skipped()
     {
-        var two = Dark with { Parts = [Dance with { Present = ["lead"] }, Dance with { Id = "press", Present = ["second"], Start = Start.AddMinutes(30), End = Start.AddMinutes(90), Setups = [], Lights = null }] };
+        var two = Dark with { Parts = [Dance with { Present = ["lead"] },
+            Dance with { Id = "press", Present = ["second"], Start = Start.AddMinutes(30), End = Start.AddMinutes(90), Setups = [], Lights = null }] };
         Assert.Empty(EditResult.Apply(two, [new SetPart { Part = "press", Rain = true }]).Problems);
         var both = EditResult.Apply(two, [new SetPart { Part = "press", Present = ["lead", "second"] }]);
         Assert.Contains("Lead cannot be at both", Assert.Single(both.Problems).Message, StringComparison.Ordinal);
 
         var night = Dark with { Assignment = new Assignment { TimeZone = "Europe/Vienna" } };
-        var skipped = EditResult.Apply(night, [new SetPart { Part = "dance", Start = new DateTime(2027, 3, 28, 2, 30, 0), End = new DateTime(2027, 3, 28, 5, 0, 0) }]);
+        var skipped = EditResult.Apply(night, [new SetPart { Part = "dance", Start = new DateTime(2027, 3, 28, 2, 30, 0),
+            End = new DateTime(2027, 3, 28, 5, 0, 0) }]);
         Assert.Contains("write 03:30", Assert.Single(skipped.Problems).Message, StringComparison.Ordinal);
         Assert.Contains(PlanCheck.Complete(night with { Assignment = new Assignment { TimeZone = "Middle/Nowhere" } }), p => p.Field == "assignment.timeZone");
     }

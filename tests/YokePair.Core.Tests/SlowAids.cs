@@ -15,11 +15,13 @@ internal sealed record SlowAid(List<Item> Items, List<Item> Fetched, double Seco
         ? [had]
         : Asks[had.Count].Where(p => had.All(h => h.Item != p.Item)).SelectMany(p => Choices([.. had, p]));
 
-    public SlowAid And(SlowAid other) => new([.. Items, .. other.Items.Except(Items)], [.. Fetched, .. other.Fetched], Seconds + other.Seconds, [.. Asks, .. other.Asks]);
+    public SlowAid And(SlowAid other) => new([.. Items, .. other.Items.Except(Items)], [.. Fetched, .. other.Fetched], Seconds + other.Seconds,
+        [.. Asks, .. other.Asks]);
 }
 
 /// <summary>What a help changes in the judging of the glass.</summary>
-internal sealed record SlowHelp(bool Supported = false, double? Lux = null, double Nd = 0, List<(Flash Flash, string? Gel)>? Flashes = null, double Path = 0, double Loss = 0);
+internal sealed record SlowHelp(bool Supported = false, double? Lux = null, double Nd = 0, List<(Flash Flash, string? Gel)>? Flashes = null, double Path = 0,
+    double Loss = 0);
 
 /// <summary>Tripods, filters, flashes and lights in the room, tried one by one for the plain reference.</summary>
 internal sealed class SlowAids(Plan plan, SlowReference slow)
@@ -55,6 +57,7 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
 
     private static bool Better(bool? quality, bool? than) => quality is not null && (than is null || (quality == true && than == false));
 
+    // Long: plain and in order, that it can be held against the rules line by line.
     private IEnumerable<(SlowAid, SlowHelp, bool)> Helps(Part part, Need need, string person, Body body, Lens lens, bool supported)
     {
         foreach (var filter in plan.Items.OfType<Filter>().Where(f => f.Stops is not null && lens.FilterThreadMm is not null))
@@ -70,14 +73,17 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
             var asksStands = need.Light.Contains(LightKind.Stands) && need.Stands is not null;
             var instead = !need.Light.Contains(LightKind.Flash);
             if ((!instead || asksStands) && need.FlashPathM is { } path)
-                foreach (var flash in plan.Items.OfType<Flash>().Where(f => f.GuideNumber is not null && f.Power != FlashPower.SharedPack && Shoe(body, f.Shoe)))
+                foreach (var flash in plan.Items.OfType<Flash>()
+                    .Where(f => f.GuideNumber is not null && f.Power != FlashPower.SharedPack && Shoe(body, f.Shoe)))
                     if (Power(flash) is { } power)
-                        yield return (InShoe(part, flash, body).And(power), new SlowHelp(Flashes: [(flash, flash.Gel)], Path: path, Loss: need.BounceLossStops), flash.Doubtful || instead);
+                        yield return (InShoe(part, flash, body).And(power),
+                            new SlowHelp(Flashes: [(flash, flash.Gel)], Path: path, Loss: need.BounceLossStops), flash.Doubtful || instead);
             if (need.Light.Contains(LightKind.Stands) && need.Stands is { } stands)
                 foreach (var (sender, system, aid) in Senders(part, person, body))
                     foreach (var (lights, flashes, spare) in Enumerable.Range(1, stands.Count).SelectMany(count => Sets(part, person, system, count)))
                         if (spare != sender)
-                            yield return (InShoe(part, sender, body).And(aid).And(lights), new SlowHelp(Flashes: flashes, Path: stands.DistanceM, Loss: stands.LossStops),
+                            yield return (InShoe(part, sender, body).And(aid).And(lights),
+                                new SlowHelp(Flashes: flashes, Path: stands.DistanceM, Loss: stands.LossStops),
                                 flashes.Count < stands.Count || aid.Items.Concat(lights.Items).Append(sender).Any(i => i.Doubtful));
         }
         if (need.Light.Contains(LightKind.Continuous))
@@ -91,7 +97,8 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
                 foreach (var placed in chosen)
                 {
                     var lamp = plan.Items.OfType<StandLight>().First(l => l.Id == placed.Light);
-                    var one = Holder(part, person, placed) is { } holder && Battery(lamp) is { } power ? new SlowAid([lamp, .. holder], [], 0, []).And(power) : null;
+                    var one = Holder(part, person, placed) is { } holder && Battery(lamp) is { } power ? new SlowAid([lamp, .. holder], [], 0, []).And(power)
+                        : null;
                     all = one is null ? null : all?.And(one);
                     lux += Lux(lamp, need.Stands?.DistanceM ?? 4, need.Stands?.LossStops ?? 0);
                 }
@@ -99,7 +106,9 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
             }
             foreach (var lamp in plan.Items.OfType<StandLight>().Where(l => l.LuxAtOneM is not null && !SlowReference.InLights(part, l.Id)))
                 if (Battery(lamp) is { } power)
-                    yield return (InShoe(part, lamp, body).And(power), new SlowHelp(Lux: Lux(lamp, need.Framing is { } f ? Math.Max(f.DistanceM.High, part.StayBehindM ?? 0) : need.CloseWidthMm is not null ? need.FlashPathM ?? 4 : 4, 0)), lamp.Doubtful);
+                    yield return (InShoe(part, lamp, body).And(power),
+                        new SlowHelp(Lux: Lux(lamp, need.Framing is { } f ? Math.Max(f.DistanceM.High, part.StayBehindM ?? 0) : need.CloseWidthMm is not null
+                        ? need.FlashPathM ?? 4 : 4, 0)), lamp.Doubtful);
         }
     }
 
@@ -113,7 +122,8 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
             if (sends is null || SlowReference.InLights(part, item.Id) || !Shoe(body, shoe) || Power(item) is not { } power) continue;
             yield return (item, sends, power);
             foreach (var spot in part.Lights ?? [])
-                if (plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == spot.Relay) is { Sends: { } next } relay && relay.Hears == sends && Power(relay) is { } own
+                if (plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == spot.Relay) is { Sends: { } next } relay && relay.Hears == sends
+                    && Power(relay) is { } own
                     && (spot.Holder is null ? [] : Holder(part, person, spot)) is { } held)
                     yield return (item, next, power.And(new SlowAid([relay, .. held], [], 0, [])).And(own));
         }
@@ -127,7 +137,8 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
             var chosen = spots.Where((_, i) => (mask >> i & 1) == 1).ToList();
             if (chosen.Count != count) continue;
             foreach (var swapped in chosen.Prepend(null))
-                foreach (var spare in swapped is null ? new Flash?[] { null } : plan.Items.OfType<Flash>().Where(f => !SlowReference.InLights(part, f.Id) && CanFetch(part, person, f)).ToArray())
+                foreach (var spare in swapped is null ? new Flash?[] { null } : plan.Items.OfType<Flash>()
+                    .Where(f => !SlowReference.InLights(part, f.Id) && CanFetch(part, person, f)).ToArray())
                 {
                     var all = SlowAid.None;
                     var flashes = new List<(Flash, string?)>();
@@ -153,10 +164,12 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
         var all = new SlowAid([flash, .. holder], [], 0, []);
         if (flash.CanHear != true || flash.RadioSystem != system)
         {
-            if (plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == spot.Receiver) is not { } ear || ear.Hears != system || Power(ear) is not { } cells) return null;
+            if (plan.Items.OfType<Trigger>().FirstOrDefault(t => t.Id == spot.Receiver) is not { } ear || ear.Hears != system
+                || Power(ear) is not { } cells) return null;
             all = all.And(new SlowAid([ear], [], 0, [])).And(cells);
         }
-        if (flash.Power == FlashPower.SharedPack) return plan.Items.FirstOrDefault(i => i.Id == spot.Pack) is { } pack ? all.And(new SlowAid([pack], [], 0, [])) : null;
+        if (flash.Power == FlashPower.SharedPack) return plan.Items.FirstOrDefault(i => i.Id == spot.Pack) is { } pack
+            ? all.And(new SlowAid([pack], [], 0, [])) : null;
         return Power(flash) is { } power ? all.And(power) : null;
     }
 
@@ -170,16 +183,19 @@ internal sealed class SlowAids(Plan plan, SlowReference slow)
     {
         var here = SlowReference.SetupOf(part, body.Id) is { } setup
             ? setup.Flash == thing.Id || setup.Trigger == thing.Id
-            : SlowReference.SetupOf(part, thing.Id) is null && !SlowReference.InLights(part, thing.Id) && !slow.Elsewhere(part, thing.Id) && thing.Place == "@" + body.Id;
+            : SlowReference.SetupOf(part, thing.Id) is null && !SlowReference.InLights(part, thing.Id) && !slow.Elsewhere(part, thing.Id) && thing.Place == "@"
+                + body.Id;
         return here ? new SlowAid([thing], [], 0, []) : new SlowAid([thing], [thing], S.FitFlash, []);
     }
 
     private SlowAid? Power(Item item) => (item is Flash f ? f.CellsType : ((Trigger)item).CellsType) is { } type
-        ? new SlowAid([], [], 0, [[.. plan.Items.OfType<Cells>().Where(c => c.Charged && c.Type == type).Select(c => new SlowPick(c, c.Place == "@" + item.Id, S.ChangeBattery))]])
+        ? new SlowAid([], [], 0, [[.. plan.Items.OfType<Cells>().Where(c => c.Charged && c.Type == type)
+            .Select(c => new SlowPick(c, c.Place == "@" + item.Id, S.ChangeBattery))]])
         : SlowAid.None;
 
     private SlowAid? Battery(StandLight lamp) => lamp.BatteryType is { } type
-        ? new SlowAid([], [], 0, [[.. plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == type).Select(b => new SlowPick(b, b.Place == "@" + lamp.Id, S.ChangeBattery))]])
+        ? new SlowAid([], [], 0, [[.. plan.Items.OfType<Battery>().Where(b => b.Charged && b.Type == type)
+            .Select(b => new SlowPick(b, b.Place == "@" + lamp.Id, S.ChangeBattery))]])
         : SlowAid.None;
 
     private static bool Shoe(Body body, string? system) => system is null || body.Shoe is null || body.Shoe == system;

@@ -32,7 +32,8 @@ internal sealed class SlowCards(Plan plan, CardPlan cards, IReadOnlyList<(string
                 if (taken > at) break;
                 // The frame was taken in the middle of its share of the part; what was in the camera then has it.
                 var middle = AtOf(plan, part, (f - 0.5) / frames);
-                var on = moves.Select(m => m.Card).Distinct().Where(c => Where(c, middle, false) is { Kind: CardHolder.Camera } now && now.Where == body).ToList();
+                var on = moves.Select(m => m.Card).Distinct().Where(c => Where(c, middle, false) is { Kind: CardHolder.Camera } now && now.Where == body)
+                    .ToList();
                 if (on.Count > 0 && on.All(c => Takes(kind, id, Where(c, at, true), person)) && !IsElsewhere(kind, id, body, part, f, taken, at)) gone++;
             }
         }

@@ -125,7 +125,8 @@ internal sealed class SlowReference(Plan plan)
                     var plain = Serves(part, need, body, chain);
                     if (plain is { } glassFull) AddFed(part, need, person, body, chain, glassFull, SlowAid.None, ways);
                     if (plain != true)
-                        foreach (var (aid, full) in new SlowAids(plan, this).For(part, need, person, body, chain, plain)) AddFed(part, need, person, body, chain, full, aid, ways);
+                        foreach (var (aid, full) in new SlowAids(plan, this).For(part, need, person, body, chain, plain)) AddFed(part, need, person, body,
+                            chain, full, aid, ways);
                 }
         }
         return ways;
@@ -141,7 +142,8 @@ internal sealed class SlowReference(Plan plan)
                     List<Item> things = [body, .. chain, battery, .. cards.Select(c => c.Card), .. aid.Items, .. picks.Select(p => p.Item)];
                     foreach (var small in SmallPartsOf(things))
                     {
-                        List<SlowPick> more = [.. small.Select(s => new SlowPick(s, IsOn(part, s, [body, .. chain, .. aid.Items]), SecondsOf(person).FitAdapter))];
+                        List<SlowPick> more = [.. small.Select(s =>
+                            new SlowPick(s, IsOn(part, s, [body, .. chain, .. aid.Items]), SecondsOf(person).FitAdapter))];
                         if (Seconds(part, person, body, chain, battery, cards, aid, [.. picks, .. more]) is not { } seconds) continue;
                         List<Item> all = [.. things, .. small];
                         if (part.Start is { } start && all.Any(i => IsAway(i, DateOnly.FromDateTime(start)))) continue;
@@ -164,7 +166,8 @@ internal sealed class SlowReference(Plan plan)
     }
 
     /// <summary>Whether a thing is packed on one of some others and in nobody's hand.</summary>
-    private bool IsOn(Part part, Item small, List<Item> things) => things.Any(t => small.Place == "@" + t.Id) && SetupOf(part, small.Id) is null && !Elsewhere(part, small.Id);
+    private bool IsOn(Part part, Item small, List<Item> things) => things.Any(t => small.Place == "@" + t.Id) && SetupOf(part, small.Id) is null
+        && !Elsewhere(part, small.Id);
 
     private IEnumerable<List<(Card Card, int Slot)>> CardChoices(Part part, Body body)
     {
@@ -184,7 +187,8 @@ internal sealed class SlowReference(Plan plan)
     private IEnumerable<List<Item>> Chains(Body body)
     {
         foreach (var lens in plan.Items.OfType<Lens>())
-            foreach (var middle in plan.Items.Where(i => (i is Converter c && lens.TakesConverter && c.Mount == lens.Mount) || (i is Tube t && t.Mount == lens.Mount)).Prepend(null))
+            foreach (var middle in plan.Items.Where(i => (i is Converter c && lens.TakesConverter && c.Mount == lens.Mount)
+                || (i is Tube t && t.Mount == lens.Mount)).Prepend(null))
                 foreach (var adapter in plan.Items.OfType<Adapter>().Where(a => a.LensMount == lens.Mount && body.Mount.Contains(a.BodyMount!)).Prepend(null))
                 {
                     List<Item> chain = [.. new Item?[] { lens, middle, adapter }.Where(i => i is not null).Select(i => i!)];
@@ -193,7 +197,8 @@ internal sealed class SlowReference(Plan plan)
                 }
     }
 
-    public PairFit? Known(Item x, Item y) => x.Id == y.Id ? null : (plan.Pairs ?? []).FirstOrDefault(p => new[] { p.A, p.B }.Order().SequenceEqual(new[] { x.Id, y.Id }.Order()))?.Fit;
+    public PairFit? Known(Item x, Item y) => x.Id == y.Id ? null : (plan.Pairs ?? [])
+        .FirstOrDefault(p => new[] { p.A, p.B }.Order().SequenceEqual(new[] { x.Id, y.Id }.Order()))?.Fit;
 
     /// <summary>Whether any two of some things are known to be a pair of one of these kinds.</summary>
     public bool Together(List<Item> things, params PairFit[] fits) => things.Any(x => things.Any(y => Known(x, y) is { } fit && fits.Contains(fit)));
@@ -284,8 +289,10 @@ internal sealed class SlowReference(Plan plan)
         var real = used / c / factor;
         var wide = lens.Focal.Low == lens.Focal.High
             ? lens.Aperture.Low
-            : lens.Aperture.Low * Math.Pow(lens.Aperture.High / lens.Aperture.Low, Math.Log(real / lens.Focal.Low) / Math.Log(lens.Focal.High / lens.Focal.Low));
-        var depth = need.MinFNumber / c ?? (need.DepthM is { } d ? SolveDepth(real * factor, d, c) : need.Depth switch { DepthPreset.Couple => 3.2, DepthPreset.Row => 5.6, DepthPreset.Group or DepthPreset.Ring => 8, _ => 0 } / c);
+            : lens.Aperture.Low * Math.Pow(lens.Aperture.High / lens.Aperture.Low,
+                Math.Log(real / lens.Focal.Low) / Math.Log(lens.Focal.High / lens.Focal.Low));
+        var depth = need.MinFNumber / c ?? (need.DepthM is { } d ? SolveDepth(real * factor, d, c)
+            : need.Depth switch { DepthPreset.Couple => 3.2, DepthPreset.Row => 5.6, DepthPreset.Group or DepthPreset.Ring => 8, _ => 0 } / c);
         var n = Math.Max(Math.Max(wide, lens.WorkingFNumber ?? 0) * factor, depth);
         if (lens.NeedsSupport == true && help?.Supported != true) return null;
         if (body.Silent && body.SilentShutter == SilentShutter.Banding && part.LedBands == true && part.Quiet != QuietRule.No) full = false;
@@ -313,8 +320,10 @@ internal sealed class SlowReference(Plan plan)
             var iso = Math.Min(plan.Rules.FlashIso, body.IsoCeiling);
             foreach (var (flash, gel) in flashes)
             {
-                var power = Math.Pow(n * help.Path, 2) * Math.Pow(2, help.Loss + (lens.TStopLoss ?? 0)) / (flash.GuideNumber!.Value * flash.GuideNumber.Value * iso / 100);
-                if (power > 1 + slack || (need.Fps > 0 && power * flash.RecycleSeconds > 1 / need.Fps) || (need.ShutterSeconds < body.SyncSeconds && !flash.HighSpeedSync)) return null;
+                var power = Math.Pow(n * help.Path, 2) * Math.Pow(2, help.Loss
+                    + (lens.TStopLoss ?? 0)) / (flash.GuideNumber!.Value * flash.GuideNumber.Value * iso / 100);
+                if (power > 1 + slack || (need.Fps > 0 && power * flash.RecycleSeconds > 1 / need.Fps)
+                    || (need.ShutterSeconds < body.SyncSeconds && !flash.HighSpeedSync)) return null;
                 if (part.Gel is not null && gel != part.Gel) full = false;
             }
             if (part.Quiet == QuietRule.Preferred) full = false;
@@ -357,16 +366,19 @@ internal sealed class SlowReference(Plan plan)
         var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
         if (fps < need.Fps / 2) return null;
         if (fps < need.Fps) full = false;
-        if (StallsOrStays(body, need, Math.Min(fps, need.Fps), [.. body.Slots.Select((s, n) => (n, s.WriteMegabytesPerSecond)).Take(plan.Rules.DualRecord ? 9 : 1)])) full = false;
+        if (StallsOrStays(body, need, Math.Min(fps, need.Fps),
+            [.. body.Slots.Select((s, n) => (n, s.WriteMegabytesPerSecond)).Take(plan.Rules.DualRecord ? 9 : 1)])) full = false;
         return full;
     }
 
     /// <summary>Whether the burst is too much for the cards, or the slots they are in, so far as anybody has measured them.</summary>
     private bool IsSlow(Part part, Need need, Body body, List<(Card Card, int Slot)> cards)
     {
-        double? Slower((Card Card, int Slot) at) => new[] { at.Card.WriteMegabytesPerSecond, cards.Count > 1 ? body.Slots[at.Slot].WriteMegabytesPerSecond : null }.Min();
+        double? Slower((Card Card, int Slot) at) => new[] { at.Card.WriteMegabytesPerSecond, cards.Count > 1 ? body.Slots[at.Slot].WriteMegabytesPerSecond
+            : null }.Min();
         var fps = part.Quiet == QuietRule.Required ? body.FpsSilent ?? body.Fps : body.Fps;
-        return StallsOrStays(body, need, Math.Min(fps, need.Fps), [.. cards.Select(c => (cards.Count > 1 ? c.Slot : 0, Slower(c))).Where(w => w.Item2 is not null)]);
+        return StallsOrStays(body, need, Math.Min(fps, need.Fps),
+            [.. cards.Select(c => (cards.Count > 1 ? c.Slot : 0, Slower(c))).Where(w => w.Item2 is not null)]);
     }
 
     /// <summary>Tick by tick: whether the buffer runs full in the burst, or is not empty when what follows begins.</summary>
@@ -401,7 +413,8 @@ internal sealed class SlowReference(Plan plan)
     private static Interval? WantedMm(Part part, Need need)
     {
         if (need.Focal is not null || need.Framing is not { } frame) return need.Focal;
-        double Mm(double at) => Math.Min(frame.HeightM is { } h ? at * (frame.Upright ? 36 : 24) / h : 1e9, frame.WidthM is { } w ? at * (frame.Upright ? 24 : 36) / w : 1e9);
+        double Mm(double at) => Math.Min(frame.HeightM is { } h ? at * (frame.Upright ? 36 : 24) / h : 1e9, frame.WidthM is { } w
+            ? at * (frame.Upright ? 24 : 36) / w : 1e9);
         double From(double at) => part.StayBehindM is { } line && line > at ? line : at;
         return new Interval(Mm(From(frame.DistanceM.Low)), Mm(From(frame.DistanceM.High)));
     }
@@ -421,7 +434,8 @@ internal sealed class SlowReference(Plan plan)
         return high;
     }
 
-    private double? Seconds(Part part, string who, Body body, List<Item> chain, Battery battery, List<(Card Card, int Slot)> cards, SlowAid aid, List<SlowPick> picks)
+    private double? Seconds(Part part, string who, Body body, List<Item> chain, Battery battery, List<(Card Card, int Slot)> cards, SlowAid aid,
+        List<SlowPick> picks)
     {
         var s = SecondsOf(who);
         var total = s.Raise;
@@ -522,7 +536,8 @@ internal sealed class SlowReference(Plan plan)
         return null;
     }
 
-    public static bool InLights(Part part, string id) => (part.Lights ?? []).Any(l => new[] { l.Flash, l.Light, l.Relay, l.Receiver, l.Pack, l.Holder }.Contains(id));
+    public static bool InLights(Part part, string id) => (part.Lights ?? [])
+        .Any(l => new[] { l.Flash, l.Light, l.Relay, l.Receiver, l.Pack, l.Holder }.Contains(id));
 
     private List<string> GlassOn(Part part, Body body)
     {
@@ -530,12 +545,14 @@ internal sealed class SlowReference(Plan plan)
             return [.. new[] { setup.Lens, setup.Adapter, setup.Converter, setup.Tube }.OfType<string>()];
         var loose = plan.Items.Where(i => SetupOf(part, i.Id) is null && !InLights(part, i.Id) && !Elsewhere(part, i.Id)).ToList();
         var lens = loose.OfType<Lens>().FirstOrDefault(l => l.Place == "@" + body.Id);
-        var rest = loose.Where(i => i is Adapter or Converter or Tube && (i.Place == "@" + body.Id || (lens is not null && i.Place == "@" + lens.Id))).Select(i => i.Id);
+        var rest = loose.Where(i => i is Adapter or Converter or Tube && (i.Place == "@" + body.Id || (lens is not null && i.Place == "@" + lens.Id)))
+            .Select(i => i.Id);
         return lens is null ? [.. rest] : [lens.Id, .. rest];
     }
 
     private bool InBody(Part part, Battery battery, Body body) =>
-        SetupOf(part, body.Id)?.Battery is { } named ? named == battery.Id : SetupOf(part, battery.Id) is null && !Elsewhere(part, battery.Id) && battery.Place == "@" + body.Id;
+        SetupOf(part, body.Id)?.Battery is { } named ? named == battery.Id : SetupOf(part, battery.Id) is null && !Elsewhere(part, battery.Id)
+            && battery.Place == "@" + body.Id;
 
     private bool InSlot(Part part, Card card, Body body, int slot) =>
         SetupOf(part, body.Id)?.Cards is { } cards && slot < cards.Count && cards[slot] is { } named

@@ -15,7 +15,8 @@ public class SmallPartTests
         { "format": "yoke-pair/plan", "version": 1, "people": [{ "id": "lead" }],
           "places": [{ "id": "roller", "reachSeconds": 60 }],
           "items": [
-            { "id": "b", "kind": "body", "place": "roller", "mount": "K2", "megapixels": 24, "isoCeiling": 12800, "slots": [{ "type": "SD" }, { "type": "SD" }], "batteryType": "LB7" },
+            { "id": "b", "kind": "body", "place": "roller", "mount": "K2", "megapixels": 24, "isoCeiling": 12800, "slots": [{ "type": "SD" },
+              { "type": "SD" }], "batteryType": "LB7" },
             { "id": "long", "kind": "lens", "place": "@b", "mount": "K2", "focal": [300, 300], "aperture": [2.8, 2.8], "needsSupport": true },
             { "id": "pod", "kind": "support", "form": "monopod", "place": "roller" },
             { "id": "bat", "kind": "battery", "place": "@b", "type": "LB7" },
@@ -45,7 +46,8 @@ public class SmallPartTests
         Assert.DoesNotContain(two, c => c.SequenceEqual(["plate"]));
         Assert.Contains(two, c => c.Order().SequenceEqual(["plate", "plate2"]));
         // Something else that is asked besides takes no plate's place.
-        Assert.Contains(new DayAnalysis(Day(Plate, new OtherThing { Id = "screw", Name = "Screw", NeededBy = ["long"], Place = "roller" })).Report().Needs[0].Cuts, c => c.SequenceEqual(["screw"]));
+        Assert.Contains(new DayAnalysis(Day(Plate, new OtherThing { Id = "screw", Name = "Screw", NeededBy = ["long"], Place = "roller" })).Report().Needs[0]
+            .Cuts, c => c.SequenceEqual(["screw"]));
     }
 
     /// <summary>Five alike, of which one needs a plate: without the plate the other four still serve, so it does not stand for them.</summary>
@@ -56,7 +58,8 @@ public class SmallPartTests
         var like = plan.ItemOf("long")!;
         plan = plan with
         {
-            Items = [.. plan.Items.Select(i => i.Id == "long" ? i with { Place = "roller" } : i), .. Enumerable.Range(2, 4).Select(n => like with { Id = $"long{n}", Place = "roller" })],
+            Items = [.. plan.Items.Select(i => i.Id == "long" ? i with { Place = "roller" } : i), .. Enumerable.Range(2, 4)
+                .Select(n => like with { Id = $"long{n}", Place = "roller" })],
             Parts = [plan.Parts[0] with { Setups = [] }],
         };
         Assert.DoesNotContain(new DayAnalysis(plan).Report().Needs[0].Cuts, c => c.Contains("plate"));

@@ -16,7 +16,8 @@ public sealed class StartingTests
 {
     private static readonly DateOnly Day = new(2027, 7, 3);
 
-    private static readonly List<Item> Owned = LockerFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/locker.yoke-locker.json"))).Things.Select(t => PlanFile.ReadItem(t.Whole!).Item!).ToList();
+    private static readonly List<Item> Owned = LockerFile.Read(File.ReadAllBytes(Path.Combine(AppContext.BaseDirectory, "demo/locker.yoke-locker.json")))
+        .Things.Select(t => PlanFile.ReadItem(t.Whole!).Item!).ToList();
 
     public static TheoryData<string, string> Templates => new(DayTemplate.All.SelectMany(t => StartingStyle.All.Select(s => (t.Id, s.Id))));
 
@@ -50,7 +51,8 @@ public sealed class StartingTests
     public void A_newcomer_is_told_what_to_charge_and_when_to_change()
     {
         string[] kit = ["body Verrin 24MP K2 dual SD iso6400 LB7", "24-70/2.8 K2", "flash GN 40", "8 AA", "9 batteries LB7", "4 cards SD 128GB", "charger LB7"];
-        var owned = QuickAdd.ReadAll(string.Join('\n', kit), KnownWords.None).SelectMany(l => l.Things).Select((t, n) => t with { Id = $"t{n}", Name = $"{t.Name} {n}" }).ToList();
+        var owned = QuickAdd.ReadAll(string.Join('\n', kit), KnownWords.None).SelectMany(l => l.Things)
+            .Select((t, n) => t with { Id = $"t{n}", Name = $"{t.Name} {n}" }).ToList();
         Assert.Equal(19, owned.Count);
         var plan = NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, null, Second: false), owned).Plan!;
         var power = PowerDay.Of(new DayAnalysis(plan), owned);
@@ -77,7 +79,8 @@ public sealed class StartingTests
     [Fact]
     public void But_not_at_play()
     {
-        Interval Stands(Habits? habits) => NewDay.From(new NewDayRequest("A day", Day, "sport-field", null, null, false, Habits: habits), Owned).Plan!.Parts.SelectMany(p => p.Needs).First(n => n.Name == "Action").Framing!.DistanceM;
+        Interval Stands(Habits? habits) => NewDay.From(new NewDayRequest("A day", Day, "sport-field", null, null, false, Habits: habits), Owned)
+            .Plan!.Parts.SelectMany(p => p.Needs).First(n => n.Name == "Action").Framing!.DistanceM;
         Assert.Equal(Stands(null), Stands(new Habits(LivesAtMm: 35)));
     }
 
@@ -85,9 +88,11 @@ public sealed class StartingTests
     [Trait("Takes", "long")]
     public void A_second_photographer_gets_hands_whosever_the_camera_is_and_an_open_roller_is_at_hand()
     {
-        Plan Made(string style) => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, true), [.. Owned.Select(t => t with { Owner = "lead" })]).Plan!;
+        Plan Made(string style) => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, true),
+            [.. Owned.Select(t => t with { Owner = "lead" })]).Plan!;
         Assert.Contains(Made("two-primes").Parts[0].Setups, s => s.Person == "second" && s.Body is not null);
-        Assert.Equal((8, 60), (Made("open-roller").Places.Single(p => p.Id == "roller").ReachSeconds, Made("two-primes").Places.Single(p => p.Id == "roller").ReachSeconds));
+        Assert.Equal((8, 60), (Made("open-roller").Places.Single(p => p.Id == "roller").ReachSeconds, Made("two-primes").Places.Single(p => p.Id == "roller")
+            .ReachSeconds));
     }
 
     [Fact]
@@ -105,38 +110,45 @@ public sealed class StartingTests
     [Fact]
     public void What_is_away_that_day_stays_at_home()
     {
-        Assert.DoesNotContain(NewDay.From(new NewDayRequest("A day", new DateOnly(2027, 6, 12), "wedding-indoor", null, null, true), Owned).Plan!.Items, i => i.Id == "z70r");
-        Assert.Contains(NewDay.From(new NewDayRequest("A day", new DateOnly(2027, 6, 15), "wedding-indoor", null, null, true), Owned).Plan!.Items, i => i.Id == "z70r");
+        Assert.DoesNotContain(NewDay.From(new NewDayRequest("A day", new DateOnly(2027, 6, 12), "wedding-indoor", null, null, true), Owned).Plan!.Items, i =>
+            i.Id == "z70r");
+        Assert.Contains(NewDay.From(new NewDayRequest("A day", new DateOnly(2027, 6, 15), "wedding-indoor", null, null, true), Owned).Plan!.Items, i =>
+            i.Id == "z70r");
     }
 
     [Fact]
     public void An_assignment_of_several_days_repeats_the_first_and_knows_its_team_and_zone()
     {
-        var plan = NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, "two-zooms", true, Days: 3, Assistant: true, TimeZone: "Europe/Vienna"), Owned).Plan!;
+        var plan = NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, "two-zooms", true, Days: 3, Assistant: true, TimeZone: "Europe/Vienna"),
+            Owned).Plan!;
         Assert.Equal(3, plan.Parts.Select(p => DateOnly.FromDateTime(p.Start!.Value)).Distinct().Count());
         Assert.Equal(plan.Parts.Count, plan.Parts.Select(p => p.Id).Distinct().Count());
         Assert.Equal(PersonRole.Assistant, plan.People.Single(p => p.Id == "assistant").Role);
         Assert.Empty(PlanCheck.Complete(plan));
         Assert.Contains("days", NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, null, true, Days: 0), Owned).Problems.Select(p => p.Field));
-        Assert.Contains("assignment.timeZone", NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, null, true, TimeZone: "Here/There"), Owned).Problems.Select(p => p.Field));
+        Assert.Contains("assignment.timeZone", NewDay.From(new NewDayRequest("Fair", Day, "event-talks", null, null, true, TimeZone: "Here/There"), Owned)
+            .Problems.Select(p => p.Field));
     }
 
     [Fact]
     [Trait("Takes", "long")]
     public void Habits_fill_the_day_their_own_way()
     {
-        Plan Made(Habits habits, string style = "two-primes") => NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, Second: true, Habits: habits), Owned).Plan!;
+        Plan Made(Habits habits, string style = "two-primes") =>
+            NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, style, Second: true, Habits: habits), Owned).Plan!;
         string? Glass(Plan plan, string position) => plan.Parts[0].Setups.First(s => s.Person == "lead" && s.Position == position).Lens;
         Assert.Equal(("l24", "l85"), (Glass(Made(new Habits(LivesAtMm: 24)), "left"), Glass(Made(new Habits(LivesAtMm: 24)), "right")));
         Assert.Equal("l35", Glass(Made(new Habits(LivesAtMm: 100)), "left"));
-        Assert.All(Made(new Habits(Light: Illumination.Stands)).Parts.SelectMany(p => p.Needs), n => Assert.True(n.Light.Contains(LightKind.Stands) && n.Stands is not null));
+        Assert.All(Made(new Habits(Light: Illumination.Stands)).Parts.SelectMany(p => p.Needs), n =>
+            Assert.True(n.Light.Contains(LightKind.Stands) && n.Stands is not null));
         Assert.All(Made(new Habits(Light: Illumination.Available)).Parts.SelectMany(p => p.Needs), n => Assert.Equal([LightKind.Ambient], n.Light));
         Assert.False(Made(new Habits(TwoRecords: false)).Rules.DualRecord);
         Assert.Contains(Made(new Habits()).Items.OfType<Battery>(), b => b.Make == Make.ThirdParty);
         Assert.DoesNotContain(Made(new Habits(OwnMakeOnly: true)).Items.OfType<Battery>(), b => b.Make == Make.ThirdParty);
         Assert.Contains(Made(new Habits(Backups: BackupHome.Car)).Items.OfType<Lens>(), l => l.Place == "car");
         Assert.DoesNotContain(Made(new Habits()).Items.OfType<Lens>(), l => l.Place == "car");
-        Assert.Contains("habits.livesAtMm", NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, null, true, Habits: new Habits(LivesAtMm: 3)), Owned).Problems.Select(p => p.Field));
+        Assert.Contains("habits.livesAtMm", NewDay.From(new NewDayRequest("A day", Day, "wedding-indoor", null, null, true, Habits: new Habits(LivesAtMm: 3)),
+            Owned).Problems.Select(p => p.Field));
     }
 
     /// <summary>A timetable, and what is read: start, end, name, place, kind.</summary>
@@ -149,7 +161,8 @@ public sealed class StartingTests
         { "20:00 fireworks", "20:00-21:00 Fireworks " },
         { "14:00-14:40 vows, garden", "14:00-14:40 Vows @garden ceremony" },
         { "20:00 dinner\nday 2\n10:00 brunch", "20:00-21:30 Dinner dinner|10:00-11:00 Brunch " },
-        { "20:00 dinner\n2027-07-04\n10:00 drinks, terrace\n11:00 farewell", "20:00-21:30 Dinner dinner|10:00-11:00 Drinks @terrace drinks|11:00-11:20 Farewell exit" },
+        { "20:00 dinner\n2027-07-04\n10:00 drinks, terrace\n11:00 farewell",
+            "20:00-21:30 Dinner dinner|10:00-11:00 Drinks @terrace drinks|11:00-11:20 Farewell exit" },
     };
 
     [Theory]
@@ -158,7 +171,8 @@ public sealed class StartingTests
     {
         var (lines, problems) = Timetable.Read(text, Day);
         Assert.Empty(problems);
-        Assert.Equal(wanted, string.Join('|', lines.Select(l => FormattableString.Invariant($"{l.Start:HH:mm}-{l.End:HH:mm} {l.Name}{(l.Location is null ? "" : $" @{l.Location}")} {l.Kind}"))));
+        Assert.Equal(wanted, string.Join('|', lines.Select(l =>
+            FormattableString.Invariant($"{l.Start:HH:mm}-{l.End:HH:mm} {l.Name}{(l.Location is null ? "" : $" @{l.Location}")} {l.Kind}"))));
     }
 
     [Theory]
@@ -173,7 +187,8 @@ public sealed class StartingTests
     private static Part Anywhere { get; } = new() { Id = "anywhere", Ev = 10 };
 
     [Fact]
-    public void Hours_that_run_back_belong_to_the_next_day() => Assert.Equal(Day.AddDays(1), DateOnly.FromDateTime(Timetable.Read("23:00 dancing\n1:00 exit", Day).Lines[1].Start));
+    public void Hours_that_run_back_belong_to_the_next_day() =>
+        Assert.Equal(Day.AddDays(1), DateOnly.FromDateTime(Timetable.Read("23:00 dancing\n1:00 exit", Day).Lines[1].Start));
 
     [Fact]
     public void A_framing_gives_its_focal_lengths_unless_they_are_typed_over()
@@ -213,7 +228,8 @@ public sealed class StartingTests
     public void A_need_is_put_in_words_and_taken_out()
     {
         var plan = Three();
-        var put = new PutNeed { Part = "part-drinks", Need = new Need { Id = "", Name = "Cake", ShutterSeconds = 1 }, Subject = Subject.Couple, NearM = 3, FarM = 6, Motion = Motion.Walking };
+        var put = new PutNeed { Part = "part-drinks", Need = new Need { Id = "", Name = "Cake", ShutterSeconds = 1 }, Subject = Subject.Couple, NearM = 3,
+            FarM = 6, Motion = Motion.Walking };
         var need = EditResult.Apply(plan, [put]).Plan!.Parts[1].Needs[^1];
         Assert.Equal((1.0 / 250, DepthPreset.Couple, 3.2 / 1.5), (need.ShutterSeconds, need.Depth!.Value, need.DepthFNumber(50, 1.5)));
         Assert.Equal(3 * 24 / 2.2, need.FocalMm(Anywhere)!.Value.Low, 1e-9);
@@ -236,7 +252,9 @@ public sealed class StartingTests
         Assert.True(right.First(c => c.Part == "vows").Tight);
     }
 
-    private static Plan Three() => NewDay.From(new NewDayRequest("Small", Day, null, "14:00 ceremony, chapel 40 min\n14:40 drinks 60 min\n15:40 exit 20 min", "two-primes", false), Owned).Plan!;
+    private static Plan Three() => NewDay.From(new NewDayRequest("Small", Day, null, "14:00 ceremony, chapel 40 min\n14:40 drinks 60 min\n15:40 exit 20 min",
+        "two-primes", false), Owned).Plan!;
 
-    private static string Run(Plan plan) => string.Join('|', Plans.Day.InOrder(plan).Select(p => FormattableString.Invariant($"{p.Label} {p.Start:HH:mm}-{p.End:HH:mm}")));
+    private static string Run(Plan plan) => string.Join('|', Plans.Day.InOrder(plan)
+        .Select(p => FormattableString.Invariant($"{p.Label} {p.Start:HH:mm}-{p.End:HH:mm}")));
 }

@@ -6,6 +6,7 @@ namespace YokePair.Core.Tests;
 /// <summary>Days small enough to try every swap, from a seed.</summary>
 internal static class SwapDay
 {
+    // Long: all that a day of changes may have is drawn in one place.
     public static Plan From(int seed)
     {
         var random = new Random(seed);
@@ -55,7 +56,8 @@ internal static class SwapDay
                 ChangeCards = random.Next(4) == 0 ? true : null,
                 Changes = random.Next(4) == 0 ? [$"b{random.Next(2)}"] : null,
                 Unreachable = random.Next(3) == 0 ? ["car"] : [],
-                Setups = [.. Enumerable.Range(0, hands).Select(h => new Setup { Person = people[h % people.Length], Position = h < people.Length ? "left" : "right", Body = $"b{h}", Lens = $"l{h}" })],
+                Setups = [.. Enumerable.Range(0, hands).Select(h =>
+                    new Setup { Person = people[h % people.Length], Position = h < people.Length ? "left" : "right", Body = $"b{h}", Lens = $"l{h}" })],
                 Needs = random.Next(4) == 0 ? [] : [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Importance = Pick(Importance.Once, Importance.Must) }],
             });
             time = time.AddMinutes(Pick(20, 20, 21, 30));
@@ -64,7 +66,8 @@ internal static class SwapDay
         {
             Format = Plan.FormatName,
             Version = 1,
-            Rules = new Rules { DualRecord = slots == 2, FreshBeforeOnce = random.Next(2) == 0, Cards = new CardRules { Policy = Pick(CardPolicy.Fill, CardPolicy.Fill, CardPolicy.PerPart) } },
+            Rules = new Rules { DualRecord = slots == 2, FreshBeforeOnce = random.Next(2) == 0,
+                Cards = new CardRules { Policy = Pick(CardPolicy.Fill, CardPolicy.Fill, CardPolicy.PerPart) } },
             Places = places,
             Items = items,
             Parts = parts,

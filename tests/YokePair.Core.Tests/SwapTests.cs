@@ -23,7 +23,8 @@ public sealed class SwapTests
             var plan = SwapDay.From(seed);
             var random = new Random(seed);
             var at = random.Next(0, plan.Parts.Count);
-            List<Pulled> pulled = random.Next(2) == 0 ? [] : plan.People.Count > 1 && random.Next(2) == 0 ? [new Pulled("p1", plan.Parts[at].Id, null, LossKind.Person)] : [new Pulled(plan.Items[random.Next(plan.Items.Count)].Id, plan.Parts[at].Id)];
+            List<Pulled> pulled = random.Next(2) == 0 ? [] : plan.People.Count > 1 && random.Next(2) == 0
+                ? [new Pulled("p1", plan.Parts[at].Id, null, LossKind.Person)] : [new Pulled(plan.Items[random.Next(plan.Items.Count)].Id, plan.Parts[at].Id)];
             if (pulled.Count == 0) at = 0;
             Assert.Empty(PlanCheck.Usable(plan));
             var (day, then) = (new DayAnalysis(plan), new DayAnalysis(plan, pulled));
@@ -34,7 +35,9 @@ public sealed class SwapTests
             {
                 var slow = new SlowSwaps(plan, cards, pulled, at, whole, left);
                 var (mine, best) = (slow.Of(after), slow.Best(before));
-                Assert.True(mine.CompareTo(best) == 0, $"seed {seed}, {(cards ? "cards" : "batteries")}, pulled {string.Join(',', pulled)}: {mine} where {best} is possible\n{string.Join('\n', after.Swaps)}\n{string.Join('\n', after.Short)}");
+                Assert.True(mine.CompareTo(best) == 0,
+                    $"seed {seed}, {(cards ? "cards" : "batteries")}, pulled {string.Join(',', pulled)}: {mine} where {best} is "
+                        + $"possible\n{string.Join('\n', after.Swaps)}\n{string.Join('\n', after.Short)}");
                 if (best.Short > 0) Interlocked.Increment(ref shortages);
                 Interlocked.Add(ref inside, best.Inside + best.Risks);
             }
@@ -72,14 +75,16 @@ public sealed class SwapTests
             Places = [new Place { Id = "bag", ReachSeconds = 60 }],
             Items =
             [
-                new Body { Id = "b1", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], FramesPerCharge = 500, RawMegabytes = 20 },
+                new Body { Id = "b1", Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB",
+                    Slots = [new CardSlot { Type = "SD" }], FramesPerCharge = 500, RawMegabytes = 20 },
                 new Lens { Id = "l1", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
                 new Battery { Id = "in1", Place = "@b1", Type = "LB" }, new Battery { Id = "bat2", Place = "bag", Type = "LB" },
                 new Card { Id = "c1", Place = "@b1/1", Type = "SD", Gigabytes = 40 }, new Card { Id = "c2", Place = "bag", Type = "SD", Gigabytes = 40 },
             ],
             Parts = [.. parts.Select((p, n) => new Part
             {
-                Id = $"part{n}", Ev = 12, Start = start.AddHours(2 * n), End = start.AddHours((2 * n) + 1), Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
+                Id = $"part{n}", Ev = 12, Start = start.AddHours(2 * n), End = start.AddHours((2 * n) + 1),
+                    Frames = new FrameCount { Low = 0, Likely = 0, High = p.Frames },
                 Setups = [new Setup { Person = "lead", Body = "b1", Lens = "l1" }],
                 Needs = [new Need { Id = "n", ShutterSeconds = 1.0 / 60, Importance = p.Importance }],
             })],
@@ -89,7 +94,8 @@ public sealed class SwapTests
     private static SwapPlan Of(Plan plan, params Pulled[] pulled) =>
         SwapPlans.After(new DayAnalysis(plan), new DayAnalysis(plan, pulled));
 
-    private static string Told(SwapPlan plan) => string.Join("; ", plan.Swaps.Select(s => $"{s.Part}{(s.AfterFrames is { } at ? $"+{at}" : "")}{(s.InOnce ? "!" : "")} {s.Out ?? "nothing"}>{s.In}")
+    private static string Told(SwapPlan plan) => string.Join("; ",
+        plan.Swaps.Select(s => $"{s.Part}{(s.AfterFrames is { } at ? $"+{at}" : "")}{(s.InOnce ? "!" : "")} {s.Out ?? "nothing"}>{s.In}")
         .Concat(plan.Short.Select(s => $"{s.Part}+{s.AfterFrames} short {s.Frames} {s.Type}")));
 
     private static Plan With(Plan plan, params Item[] more) => plan with { Items = [.. plan.Items.Where(i => more.All(m => m.Id != i.Id)), .. more] };
@@ -107,27 +113,39 @@ public sealed class SwapTests
         { "as late as it can be", Day((300, Importance.Must), (10, Importance.Must), (300, Importance.Once)), "part2 in1>bat2" },
         {
             "earlier where no time is left before what happens once",
-            Each(Day((300, Importance.Must), (10, Importance.Must), (300, Importance.Once)), (p, n) => p with { Start = p.Start!.Value.AddHours(-n), End = p.End!.Value.AddHours(-n) }), "part1 in1>bat2"
+            Each(Day((300, Importance.Must), (10, Importance.Must), (300, Importance.Once)), (p, n) =>
+                p with { Start = p.Start!.Value.AddHours(-n), End = p.End!.Value.AddHours(-n) }), "part1 in1>bat2"
         },
         { "inside a part where it must be", Day((800, Importance.Must)), "part0+500 in1>bat2" },
-        { "inside what happens once last of all", With(Day((600, Importance.Must), (550, Importance.Once)), new Battery { Id = "bat3", Place = "bag", Type = "LB" }), "part0+500 in1>bat2; part1+400! bat2>bat3" },
+        { "inside what happens once last of all", With(Day((600, Importance.Must), (550, Importance.Once)),
+            new Battery { Id = "bat3", Place = "bag", Type = "LB" }), "part0+500 in1>bat2; part1+400! bat2>bat3" },
         { "nothing is left", Day((1100, Importance.Must)), "part0+500 in1>bat2; part0+1000 short 100 LB" },
         { "in the cold", Each(Day((400, Importance.Must), (90, Importance.Must)), (p, _) => p with { TemperatureC = 0 }), "part1 in1>bat2" },
-        { "the last of a worn battery rather than going without", With(Day(ThreeTimes300), new Battery { Id = "in1", Place = "@b1", Type = "LB", Health = 0.7 }), "part1+50 in1>bat2; part2+250 short 50 LB" },
+        { "the last of a worn battery rather than going without",
+            With(Day(ThreeTimes300), new Battery { Id = "in1", Place = "@b1", Type = "LB", Health = 0.7 }), "part1+50 in1>bat2; part2+250 short 50 LB" },
         {
             "a card together with the battery though it would last longer",
-            With(Day((200, Importance.Must), (200, Importance.Must), (200, Importance.Must)), new Battery { Id = "in1", Place = "@b1", Type = "LB", Health = 0.6 }, new Card { Id = "c1", Place = "@b1/1", Type = "SD", Gigabytes = 10 }),
+            With(Day((200, Importance.Must), (200, Importance.Must), (200, Importance.Must)),
+                new Battery { Id = "in1", Place = "@b1", Type = "LB", Health = 0.6 }, new Card { Id = "c1", Place = "@b1/1", Type = "SD", Gigabytes = 10 }),
             "part1 in1>bat2; part1 c1>c2"
         },
-        { "not from a backup camera while there is another", With(Day((300, Importance.Must), (300, Importance.Must)), Old, new Battery { Id = "a", Place = "@old", Type = "LB" }), "part1 in1>bat2" },
-        { "from a backup camera rather than going without", With(Day(ThreeTimes300), Old, new Battery { Id = "a", Place = "@old", Type = "LB" }), "part1 in1>bat2; part2 bat2>a" },
-        { "a sound one before one that sometimes works", With(Day((300, Importance.Must), (300, Importance.Must)), new Battery { Id = "bat2", Place = "bag", Type = "LB", Doubtful = true }, new Battery { Id = "sound", Place = "bag", Type = "LB" }), "part1 in1>sound" },
-        { "never one that does not fit", Day((300, Importance.Must), (300, Importance.Must)) with { Pairs = [new PairRule { A = "bat2", B = "b1", Fit = PairFit.No }] }, "part1+200 short 100 LB" },
-        { "as the plan itself says", Each(Day((100, Importance.Must), (100, Importance.Must)), (p, n) => n == 0 ? p : p with { Setups = [p.Setups[0] with { Battery = "bat2" }] }), "part1 nothing>bat2" },
-        { "nobody swaps in a camera left alone", Each(Day((400, Importance.Must), (600, Importance.Must)), (p, n) => n == 0 ? p : p with { Setups = [p.Setups[0] with { Unattended = true }] }), "part1 in1>bat2; part1+500 short 100 LB" },
+        { "not from a backup camera while there is another", With(Day((300, Importance.Must), (300, Importance.Must)), Old,
+            new Battery { Id = "a", Place = "@old", Type = "LB" }), "part1 in1>bat2" },
+        { "from a backup camera rather than going without", With(Day(ThreeTimes300), Old, new Battery { Id = "a", Place = "@old", Type = "LB" }),
+            "part1 in1>bat2; part2 bat2>a" },
+        { "a sound one before one that sometimes works", With(Day((300, Importance.Must), (300, Importance.Must)),
+            new Battery { Id = "bat2", Place = "bag", Type = "LB", Doubtful = true }, new Battery { Id = "sound", Place = "bag", Type = "LB" }),
+            "part1 in1>sound" },
+        { "never one that does not fit", Day((300, Importance.Must),
+            (300, Importance.Must)) with { Pairs = [new PairRule { A = "bat2", B = "b1", Fit = PairFit.No }] }, "part1+200 short 100 LB" },
+        { "as the plan itself says", Each(Day((100, Importance.Must), (100, Importance.Must)), (p, n) => n == 0 ? p
+            : p with { Setups = [p.Setups[0] with { Battery = "bat2" }] }), "part1 nothing>bat2" },
+        { "nobody swaps in a camera left alone", Each(Day((400, Importance.Must), (600, Importance.Must)), (p, n) => n == 0 ? p
+            : p with { Setups = [p.Setups[0] with { Unattended = true }] }), "part1 in1>bat2; part1+500 short 100 LB" },
         {
             "with one record the cards of a body follow one another",
-            With(Day((200, Importance.Must), (200, Importance.Must)), ((Body)Day().Items[0]) with { Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }] },
+            With(Day((200, Importance.Must), (200, Importance.Must)),
+                ((Body)Day().Items[0]) with { Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }] },
                 new Card { Id = "c1", Place = "@b1/1", Type = "SD", Gigabytes = 5 }, new Card { Id = "c3", Place = "@b1/2", Type = "SD", Gigabytes = 5 }), ""
         },
     };
@@ -146,13 +164,15 @@ public sealed class SwapTests
         var plan = With(Day(ThreeTimes300), new Battery { Id = "bat3", Place = "bag", Type = "LB" });
         Assert.Equal("part1 in1>bat2; part2 bat2>bat3", Told(Of(plan)));
         Assert.Equal("part1 in1>bat2; part2+200 short 100 LB", Told(Of(plan, new Pulled("bat3", "part2"))));
-        Assert.Equal("part1+200 in1>bat3; part2+100 short 200 LB", Told(Of(Each(plan, (p, n) => n == 1 ? p with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 } } : p), new Pulled("bat2", "part1"))));
+        Assert.Equal("part1+200 in1>bat3; part2+100 short 200 LB",
+            Told(Of(Each(plan, (p, n) => n == 1 ? p with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 } } : p), new Pulled("bat2", "part1"))));
     }
 
     [Fact]
     public void A_camera_that_fails_leaves_its_battery_and_its_frames_to_the_other()
     {
-        var plan = With(Day(ThreeTimes300), ((Body)Day().Items[0]) with { Id = "b2" }, new Lens { Id = "l2", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
+        var plan = With(Day(ThreeTimes300), ((Body)Day().Items[0]) with { Id = "b2" },
+            new Lens { Id = "l2", Place = "bag", Mount = "K", Focal = new Interval(24, 70), Aperture = new Interval(4, 4) },
             new Battery { Id = "in2", Place = "@b2", Type = "LB" }, new Card { Id = "c3", Place = "@b2/1", Type = "SD", Gigabytes = 40 });
         plan = Each(plan, (p, _) => p with
         {
@@ -196,7 +216,8 @@ public sealed class SwapTests
     [InlineData(60, 9000, false)]
     public void Many_batteries_that_all_differ_are_given_out_in_time_and_what_was_not_tried_is_said(int many, int frames, bool isBest)
     {
-        var plan = With(Day([.. Enumerable.Repeat((frames, Importance.Must), 8)]), [.. Enumerable.Range(0, many).Select(i => new Battery { Id = $"x{i}", Place = "bag", Type = "LB", Health = 0.5 + i * 0.5 / many })]);
+        var plan = With(Day([.. Enumerable.Repeat((frames, Importance.Must), 8)]),
+            [.. Enumerable.Range(0, many).Select(i => new Battery { Id = $"x{i}", Place = "bag", Type = "LB", Health = 0.5 + i * 0.5 / many })]);
         plan = With(plan, [.. plan.Items.OfType<Card>().Select(c => c with { Gigabytes = 4000 })]);
         var swaps = Of(plan);
         Assert.Equal(isBest, swaps.IsBest);

@@ -48,7 +48,8 @@ public sealed class TableTests
     [InlineData("kg", "weightG")]
     [InlineData("Make/Model", "name")]
     [InlineData("Favourite colour", null)]
-    public void A_heading_is_matched_to_a_figure(string heading, string? figure) => Assert.Equal(figure, Assert.Single(TableColumns.Match([heading], [])).Figure);
+    public void A_heading_is_matched_to_a_figure(string heading, string? figure) =>
+        Assert.Equal(figure, Assert.Single(TableColumns.Match([heading], [])).Figure);
 
     [Fact]
     public void A_column_type_is_the_kind_where_kinds_stand_in_it_and_else_a_type()
@@ -67,7 +68,8 @@ public sealed class TableTests
     /// <summary>A row as somebody keeps it → kind and figures.</summary>
     [Theory]
     [InlineData("Category|Item|Weight (kg)|Bought", "Lens|24-70/2.8 K2|0,82|03/2023", "lens focal=24-70 aperture=2.8 mount=K2 weightG=820 firstUse=2023-03-01")]
-    [InlineData("Category|Item|Lens mount", "Camera|Halm 45 45MP dual SD ISO 12800 LB7|K2", "body megapixels=45 slots=SD+SD isoCeiling=12800 batteryType=LB7 mount=K2")]
+    [InlineData("Category|Item|Lens mount", "Camera|Halm 45 45MP dual SD ISO 12800 LB7|K2",
+        "body megapixels=45 slots=SD+SD isoCeiling=12800 batteryType=LB7 mount=K2")]
     [InlineData("Item|Mount|Weight", "85 1.4|K2|1.9 lb", "lens focal=85 aperture=1.4 mount=K2 weightG=861.8")]
     [InlineData("Kategorie|Brennweite|Lichtstärke|Bajonett", "Objektiv|35|1:1,4|K2", "lens focal=35 aperture=1.4 mount=K2")]
     [InlineData("Type|Name|Weight in g", "monopod|Stick|650", "support form=monopod weightG=650 name=Stick")]
@@ -80,7 +82,8 @@ public sealed class TableTests
     [InlineData("what|mount|mm|max ap.|kg", "Fisheye|P|8|3.5|0.3", "lens focal=8 aperture=3.5 mount=P weightG=300")]
     [InlineData("what|mount|mm|max ap.", "Tube|P|25|-", "tube extensionMm=25 mount=P")]
     [InlineData("Category|Name|Notes", "Lens|400 f/2.8|T mount", "lens focal=400 mount=T")]
-    [InlineData("Category|Name|Notes|ISO|Battery type|Mount", "Camera body|Terno|24 MP, 2x SD UHS-II, 20 fps|6400|LB7|K2", "body megapixels=24 slots=SD+SD fps=20")]
+    [InlineData("Category|Name|Notes|ISO|Battery type|Mount", "Camera body|Terno|24 MP, 2x SD UHS-II, 20 fps|6400|LB7|K2",
+        "body megapixels=24 slots=SD+SD fps=20")]
     [InlineData("Category|Name|Notes", "Memory card|SD 128GB V90|300MB/s", "card writeMegabytesPerSecond=300")]
     [InlineData("Category|Type|Focal", "card|SD|50", "?a card has no such figure")]
     public void A_row_is_read_or_asked_about(string headings, string cells, string wanted)
@@ -112,7 +115,8 @@ public sealed class TableTests
         Assert.Equal(["kind", "name", "value"], columns.Select(c => c.Figure));
         var lens = Assert.Single(TableRows.Of(3, columns, rows[1]));
         Assert.Equal(("lens", "9800"), (lens.Kind, lens.Texts!["value"]));
-        Assert.Equal("9.800", Assert.Single(TableRows.Of(2, TableColumns.Match(["Category", "Price"], [["Lens", "9.800"]]), ["Lens", "9.800"])).Texts!["value"]);
+        Assert.Equal("9.800", Assert.Single(TableRows.Of(2, TableColumns.Match(["Category", "Price"], [["Lens", "9.800"]]), ["Lens", "9.800"]))
+            .Texts!["value"]);
     }
 
     [Fact]

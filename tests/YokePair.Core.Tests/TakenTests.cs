@@ -16,7 +16,8 @@ public sealed class TakenTests
     private static readonly Lens Wide = TakenDays.Glass("w", 28, 28, 2), Far = TakenDays.Glass("z", 70, 200, 2.8);
 
     private static PictureTold Shot(int n, double focal = 28, double seconds = 60, string? serial = "H-1", bool flash = false, double iso = 800) => new(
-        $"DCIM/P{n:0000}.RAW", Noon.AddSeconds(n * seconds), "Halm 45", serial, null, null, focal is 28 ? new(28, 28) : new Interval(70, 200), focal is 28 ? 2 : 2.8, focal,
+        $"DCIM/P{n:0000}.RAW", Noon.AddSeconds(n * seconds), "Halm 45", serial, null, null, focal is 28 ? new(28, 28) : new Interval(70, 200), focal is 28 ? 2
+            : 2.8, focal,
         2.8, 1.0 / 200, iso, flash, 6000);
 
     [Fact]
@@ -33,7 +34,8 @@ public sealed class TakenTests
     [Fact]
     public void The_light_of_a_part_is_the_median_of_what_was_taken_without_flash()
     {
-        List<PictureTold> pictures = [.. Enumerable.Range(0, 9).Select(n => Shot(n, iso: 3200)), .. Enumerable.Range(20, 30).Select(n => Shot(n, flash: true, iso: 100)), Shot(60, iso: 100)];
+        List<PictureTold> pictures = [.. Enumerable.Range(0, 9).Select(n => Shot(n, iso: 3200)), .. Enumerable.Range(20, 30)
+            .Select(n => Shot(n, flash: true, iso: 100)), Shot(60, iso: 100)];
         var part = TakenDays.Day([Halm, Wide], TakenDays.Part("p", Noon, 120), pictures).Parts[0];
         Assert.Equal(5.6, part.Ev!.Value, 1);
         Assert.Equal(10, part.EvFrames);
@@ -102,7 +104,8 @@ public sealed class TakenTests
         Assert.Equal("first", was.Of(Noon.AddMinutes(67), null)!.Id);
         Assert.Null(was.Of(Noon.AddHours(5), null));
         // A pause far off is none of this join.
-        Assert.Equal(Noon.AddHours(1), PartsAsTheyWere.Of(plan, Enumerable.Range(0, 20).Concat(Enumerable.Range(30, 90)).Select(m => Noon.AddMinutes(m))).Parts[1].From);
+        Assert.Equal(Noon.AddHours(1), PartsAsTheyWere.Of(plan, Enumerable.Range(0, 20).Concat(Enumerable.Range(30, 90)).Select(m => Noon.AddMinutes(m)))
+            .Parts[1].From);
     }
 
     [Fact]
@@ -142,7 +145,8 @@ public sealed class TakenTests
     {
         var body = Halm with { IsoCeiling = 6400 };
         var glass = Wide with { Aperture = new Basics.Interval(has, has) };
-        var day = TakenDays.Day([body, glass], TakenDays.Part("p", Noon, 60), Enumerable.Range(0, 30).Select(n => Shot(n, iso: 12800) with { LensFNumber = has, LensModel = null }));
+        var day = TakenDays.Day([body, glass], TakenDays.Part("p", Noon, 60), Enumerable.Range(0, 30)
+            .Select(n => Shot(n, iso: 12800) with { LensFNumber = has, LensModel = null }));
         var lack = Lacking.Of([day], [body, glass]).Single(l => l.Kind == LackKind.Faster);
         Assert.Equal(wider, lack.FNumber);
         Assert.Equal(said, TakenWords.Of(lack, _ => "20"));
@@ -199,7 +203,8 @@ public sealed class TakenTests
             var random = new Random(seed);
             List<Part> parts = [.. Enumerable.Range(0, 4).Select(p => TakenDays.Part("p" + p, Noon.AddHours(p), 60))];
             var plan = TakenDays.Plan([Halm, Second, Wide, Far], [.. parts]);
-            List<PictureTold> pictures = [.. Enumerable.Range(0, random.Next(1, 200)).Select(n => Shot(n, random.Next(2) == 0 ? 28 : random.Next(70, 201), serial: random.Next(3) == 0 ? "H-2" : "H-1")
+            List<PictureTold> pictures = [.. Enumerable.Range(0, random.Next(1, 200))
+                .Select(n => Shot(n, random.Next(2) == 0 ? 28 : random.Next(70, 201), serial: random.Next(3) == 0 ? "H-2" : "H-1")
                 with { At = Noon.AddSeconds(random.Next(14_400)) })];
             List<PictureTold> kept = [.. pictures.Where(_ => random.Next(4) == 0)];
             var roll = TakenRoll.Of(pictures, kept);

@@ -44,7 +44,8 @@ public sealed class TimetableDiffTests
     [Fact]
     public void A_part_is_no_longer_than_the_next_line_lets_it()
     {
-        var changes = Against(Started(First), "13:00 getting ready, inn 60 min\n14:20 ceremony, chapel\n14:45 group photos until 15:10\n15:10 speeches, hall 60 min");
+        var changes = Against(Started(First),
+            "13:00 getting ready, inn 60 min\n14:20 ceremony, chapel\n14:45 group photos until 15:10\n15:10 speeches, hall 60 min");
         Assert.Equal("Ceremony: starts 20 min later and ends 5 min later", Assert.Single(changes, c => c.Part == "part-ceremony").Says);
     }
 
@@ -132,7 +133,8 @@ public sealed class TimetableDiffTests
     {
         var plan = Started(First);
         TimetableEvent[] events = [.. plan.Parts.Select(p => new TimetableEvent(TimetableDiff.ExportedAs(plan, p), p.Start!.Value.AddHours(5), "x" + p.Label))];
-        var changes = Against(plan, string.Join('\n', plan.Parts.Select(p => FormattableString.Invariant($"{p.Start!.Value.AddHours(5):HH:mm} x{p.Label} 30 min"))), events);
+        var changes = Against(plan, string.Join('\n', plan.Parts.Select(p =>
+            FormattableString.Invariant($"{p.Start!.Value.AddHours(5):HH:mm} x{p.Label} 30 min"))), events);
         Assert.All(changes, c => Assert.Equal(TimetableChangeKind.Changed, c.Kind));
         Assert.Equal(plan.Parts.Count, changes.Count);
     }

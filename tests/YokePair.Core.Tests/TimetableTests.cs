@@ -39,7 +39,8 @@ public sealed class TimetableTests
     /// <summary>Where one hour shows a clock of 24, an hour that runs back is the next day's.</summary>
     [Fact]
     public void A_clock_of_24_hours_runs_into_the_next_day() =>
-        Assert.Equal("12 20:00, 12 23:30, 13 01:30", string.Join(", ", Timetable.Read("20:00 Dinner\n23:30 Dance floor\n1:30 Exit", Day).Lines.Select(l => $"{l.Start:dd HH\\:mm}")));
+        Assert.Equal("12 20:00, 12 23:30, 13 01:30", string.Join(", ", Timetable.Read("20:00 Dinner\n23:30 Dance floor\n1:30 Exit", Day)
+            .Lines.Select(l => $"{l.Start:dd HH\\:mm}")));
 
     [Fact]
     public void An_end_that_was_said_is_kept_though_the_next_begins_before_it()

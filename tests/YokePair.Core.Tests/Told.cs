@@ -12,6 +12,8 @@ internal static class Told
         var was = System.IO.File.Exists(path) ? System.IO.File.ReadAllText(path).TrimEnd().Split('\n') : [];
         var is_ = now.TrimEnd().Split('\n');
         var line = Enumerable.Range(0, Math.Max(was.Length, is_.Length)).FirstOrDefault(n => was.ElementAtOrDefault(n) != is_.ElementAtOrDefault(n), -1);
-        Assert.True(line < 0, $"Told/{name}.txt, line {line + 1}: \"{was.ElementAtOrDefault(line)}\" is now \"{is_.ElementAtOrDefault(line)}\"; where that is meant, run ./yoke types");
+        Assert.True(line < 0,
+            $"Told/{name}.txt, line {line + 1}: \"{was.ElementAtOrDefault(line)}\" is now \"{is_.ElementAtOrDefault(line)}\"; where that is meant, run ./yoke "
+                + $"types");
     }
 }

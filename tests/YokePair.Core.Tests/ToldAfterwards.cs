@@ -25,13 +25,16 @@ public sealed class ToldAfterwards
     public void What_the_pictures_of_a_day_tell_is_what_was_agreed()
     {
         List<PictureTold> all = [.. Pictures(0)];
-        var roll = TakenRoll.Of(all, [.. all.Where((_, n) => n % 4 == 0).Select((p, n) => p with { File = $"out/{n}.jpg", LongPx = n % 3 == 0 ? 6000 : 2400 }), all[0] with { File = "out/strange.jpg", At = all[0].At.AddDays(2) }]);
+        var roll = TakenRoll.Of(all, [.. all.Where((_, n) => n % 4 == 0).Select((p, n) => p with { File = $"out/{n}.jpg", LongPx = n % 3 == 0 ? 6000 : 2400 }),
+            all[0] with { File = "out/strange.jpg", At = all[0].At.AddDays(2) }]);
         var seen = Recognition.Of(roll, Barn.Items, AtHome, new Dictionary<string, string>());
-        var told = Recognition.Of(roll, Barn.Items, AtHome, seen.Asked.ToDictionary(a => a.Key, a => a.IsCamera ? "b4" : a.Candidates is [var first, ..] ? first : ""));
+        var told = Recognition.Of(roll, Barn.Items, AtHome, seen.Asked.ToDictionary(a => a.Key, a => a.IsCamera ? "b4" : a.Candidates is [var first, ..]
+            ? first : ""));
         var used = DayTaken.Of(Barn, roll, told.Things, AtHome, new Dictionary<string, double> { [roll.Seen.First(s => s.IsCamera).Key] = 40 });
         var day = new DayAnalysis(Barn);
         var times = DayTaken.Times(roll, told.Things);
-        Fact[] read = [new(FactKind.Read, "b1", new DateTime(2027, 6, 12, 15, 30, 0), Left: 0.4), new(FactKind.Read, "b1", new DateTime(2027, 6, 12, 16, 0, 0), Left: 0.3), new(FactKind.Read, "b2", new DateTime(2027, 6, 12, 15, 0, 0), Left: 0.9)];
+        Fact[] read = [new(FactKind.Read, "b1", new DateTime(2027, 6, 12, 15, 30, 0), Left: 0.4),
+            new(FactKind.Read, "b1", new DateTime(2027, 6, 12, 16, 0, 0), Left: 0.3), new(FactKind.Read, "b2", new DateTime(2027, 6, 12, 15, 0, 0), Left: 0.9)];
         Told.Compare("after.day", Readable.Of(new
         {
             seen.Asked,
@@ -50,7 +53,8 @@ public sealed class ToldAfterwards
         List<TakenDay> days = [.. Enumerable.Range(0, 3).Select(n =>
         {
             var roll = TakenRoll.Of(Pictures(n * 13));
-            return DayTaken.Of(Barn with { Assignment = Barn.Assignment with { Name = $"Day {n}" } }, roll, Recognition.Of(roll, Barn.Items, AtHome, new Dictionary<string, string>()).Things, AtHome,
+            return DayTaken.Of(Barn with { Assignment = Barn.Assignment with { Name = $"Day {n}" } }, roll,
+                Recognition.Of(roll, Barn.Items, AtHome, new Dictionary<string, string>()).Things, AtHome,
                 batteries: new Dictionary<string, BatteriesUsed> { ["LB"] = new(2 + n, 0.2) });
         })];
         var learnt = Learnt.Of(days, new HashSet<string> { "FramesPerMinute|ceremony" });
@@ -73,15 +77,20 @@ public sealed class ToldAfterwards
         var plan = Barn with
         {
             Rules = Barn.Rules with { Cards = new CardRules { Copies = 1, Places = 1 } },
-            Promised = new Dictionary<string, Promise> { ["b1"] = new("other", "Harbour party", new DateOnly(2027, 6, 12), new DateOnly(2027, 6, 13)), ["tx"] = new("third", "Talk", new DateOnly(2027, 6, 10), new DateOnly(2027, 6, 12)) },
+            Promised = new Dictionary<string, Promise> { ["b1"] = new("other", "Harbour party", new DateOnly(2027, 6, 12), new DateOnly(2027, 6, 13)),
+                ["tx"] = new("third", "Talk", new DateOnly(2027, 6, 10), new DateOnly(2027, 6, 12)) },
             Left = new Dictionary<string, double> { ["lb1"] = 0.4, ["aa1"] = 0.2, ["lc1"] = 0.97, ["gone"] = 0.1 },
-            Items = [.. Barn.Items.Select(i => i.Id switch { "z70" => i with { Status = Availability.Lent, To = new DateOnly(2027, 6, 20) }, "f2" => i with { Status = Availability.InRepair }, _ => i })],
+            Items = [.. Barn.Items.Select(i => i.Id switch { "z70" => i with { Status = Availability.Lent, To = new DateOnly(2027, 6, 20) }, "f2" =>
+                i with { Status = Availability.InRepair }, _ => i })],
         };
         Item[] locker =
         [
-            .. plan.Items, AtHome[0] with { Id = "h1", Name = "Hired 400", Status = Availability.RentedIn, To = new DateOnly(2027, 6, 11) }, AtHome[0] with { Id = "h2", Name = "Lent 20", Status = Availability.RentedOut, To = new DateOnly(2027, 6, 11) },
-            new Body { Id = "h3", Name = "Mended body", Mount = ["K"], Slots = [], Megapixels = 20, IsoCeiling = 3200, BatteryType = "LB", Status = Availability.InRepair, To = new DateOnly(2027, 6, 11), ServiceDue = new DateOnly(2027, 6, 12) },
-            new Flash { Id = "h4", Name = "Kept flash", To = new DateOnly(2027, 6, 11), ServiceDue = new DateOnly(2027, 7, 1) }, new Charger { Id = "h5", Name = "Home charger", BatteryTypes = ["LB"], Bays = 1 },
+            .. plan.Items, AtHome[0] with { Id = "h1", Name = "Hired 400", Status = Availability.RentedIn, To = new DateOnly(2027, 6, 11) },
+                AtHome[0] with { Id = "h2", Name = "Lent 20", Status = Availability.RentedOut, To = new DateOnly(2027, 6, 11) },
+            new Body { Id = "h3", Name = "Mended body", Mount = ["K"], Slots = [], Megapixels = 20, IsoCeiling = 3200, BatteryType = "LB",
+                Status = Availability.InRepair, To = new DateOnly(2027, 6, 11), ServiceDue = new DateOnly(2027, 6, 12) },
+            new Flash { Id = "h4", Name = "Kept flash", To = new DateOnly(2027, 6, 11), ServiceDue = new DateOnly(2027, 7, 1) },
+                new Charger { Id = "h5", Name = "Home charger", BatteryTypes = ["LB"], Bays = 1 },
         ];
         var next = new SeasonAssignment("next", "Barn day", new DateTime(2027, 6, 12, 12, 0, 0), new DateTime(2027, 6, 12, 23, 0, 0));
         var before = new SeasonAssignment("before", "Friday talk", next.Start.AddHours(-20), next.Start.AddHours(-13));
@@ -98,12 +107,15 @@ public sealed class ToldAfterwards
     [Fact]
     public void What_is_said_of_a_figure_a_lack_and_a_clock_is_what_was_agreed()
     {
-        LearntFigure F(LearntKind kind, string? place = null, double? to = null) => new("id", kind, "vows", place, "b1", 0.82, to, ["w", "z"], 2, One) { Called = "Vows" };
+        LearntFigure F(LearntKind kind, string? place = null, double? to = null) =>
+            new("id", kind, "vows", place, "b1", 0.82, to, ["w", "z"], 2, One) { Called = "Vows" };
         string[] said =
         [
             .. Enum.GetValues<LearntKind>().Select(k => TakenWords.Of(F(k, "chapel"), id => $"<{id}>", kind => $"<{kind}>")),
-            TakenWords.Of(F(LearntKind.Light, "chapel") with { PartKind = null }, id => id, kind => kind), TakenWords.Of(F(LearntKind.Distance, to: 7), id => id, kind => kind),
-            .. Enum.GetValues<LackKind>().SelectMany(k => Enumerable.Range(1, 2).Select(n => TakenWords.Of(new Lack(k, "z70", 280, k == LackKind.Longer ? null : 2, 0.445, 40, n), id => $"<{id}>"))),
+            TakenWords.Of(F(LearntKind.Light, "chapel") with { PartKind = null }, id => id, kind => kind),
+                TakenWords.Of(F(LearntKind.Distance, to: 7), id => id, kind => kind),
+            .. Enum.GetValues<LackKind>().SelectMany(k => Enumerable.Range(1, 2)
+                .Select(n => TakenWords.Of(new Lack(k, "z70", 280, k == LackKind.Longer ? null : 2, 0.445, 40, n), id => $"<{id}>"))),
             TakenWords.Of(new Lack(LackKind.Faster, "z70", null, null, 0.445, 40, 1), id => id),
             TakenWords.Of(new LateKind("Vows", 20, 1, null)), TakenWords.Of(new LateKind("Vows", 20, 3, "Details")),
             TakenWords.Of(new ClockDifference(65, 30), "the one", "the other"), TakenWords.Of(new ClockDifference(-4000, 1), "the one", "the other"),
@@ -117,7 +129,9 @@ public sealed class ToldAfterwards
         Spares = TakenWords.Spares(StayAtHome.Of(day, [used], AtHome, 1)),
         None = TakenWords.Headline(used with { Parts = [] }, Barn.Items),
         Bursts = used.Bodies.Select(b => TakenWords.Burst(b, b.Body ?? "?")).OfType<string>().ToList(),
-        Ends = used.Glass.Where(g => Barn.ItemOf(g.Glass) is Lens).SelectMany(g => new[] { TakenWords.AtAnEnd(g, (Lens)Barn.ItemOf(g.Glass)!), TakenWords.AtAnEnd(g, (Lens)Barn.ItemOf(g.Glass)!, [.. Barn.Items.OfType<Lens>()]) }).OfType<string>().ToList(),
+        Ends = used.Glass.Where(g => Barn.ItemOf(g.Glass) is Lens)
+            .SelectMany(g => new[] { TakenWords.AtAnEnd(g, (Lens)Barn.ItemOf(g.Glass)!),
+            TakenWords.AtAnEnd(g, (Lens)Barn.ItemOf(g.Glass)!, [.. Barn.Items.OfType<Lens>()]) }).OfType<string>().ToList(),
     };
 
     private static Plan Numbered(Plan plan) => plan with { Items = [.. plan.Items.Select((i, n) => i is Battery ? i with { Number = n } : i)] };
@@ -133,12 +147,16 @@ public sealed class ToldAfterwards
                 var k = n + shift;
                 var at = part.Start!.Value.AddMinutes(shift).AddSeconds((n * 20) + (n % 7 == 0 ? 1 : 0));
                 var zoom = k % 5 != 0;
-                yield return new PictureTold($"A{part.Id}{n:0000}.RAW", at, "Body one", "N-1", zoom ? "24-70" : "35 prime", null, zoom ? new(24, 70) : new(35, 35), zoom ? 2.8 : 1.4,
+                yield return new PictureTold($"A{part.Id}{n:0000}.RAW", at, "Body one", "N-1", zoom ? "24-70" : "35 prime", null, zoom ? new(24, 70)
+                    : new(35, 35), zoom ? 2.8 : 1.4,
                     zoom ? (k % 2 == 0 ? 70 : k % 3 == 0 ? 24 : 50) : 35, zoom ? 2.8 : 2, 1.0 / (100 + (k % 3 * 60)), 400 * (1 + (k % 20)), k % 6 == 5, 6000);
-                if (n % 4 == 1) yield return new PictureTold($"B{part.Id}{n:0000}.RAW", at.AddSeconds(5), "Body two", "N-2", "70-200", "Z-9", new(70, 200), 2.8, k % 8 < 5 ? 200 : 70, 2.8, 1.0 / 500, 1600, false, 6000);
-                if (n % 45 == 3) yield return new PictureTold($"C{part.Id}{n:0000}.RAW", at, n % 2 == 0 ? "Nobody's" : null, null, "a lens", null, null, null, null, null, null, null);
+                if (n % 4 == 1) yield return new PictureTold($"B{part.Id}{n:0000}.RAW", at.AddSeconds(5), "Body two", "N-2", "70-200", "Z-9", new(70, 200),
+                    2.8, k % 8 < 5 ? 200 : 70, 2.8, 1.0 / 500, 1600, false, 6000);
+                if (n % 45 == 3) yield return new PictureTold($"C{part.Id}{n:0000}.RAW", at, n % 2 == 0 ? "Nobody's" : null, null, "a lens", null, null, null,
+                    null, null, null, null);
                 if (n % 60 == 10)
-                    for (var b = 0; b < 12; b++) yield return new PictureTold($"D{part.Id}{n:0000}-{b}.RAW", at.AddSeconds(b * 0.12), "Body one", "N-1", "85 prime", null, new(85, 85), 1.8, 85, 1.8, 1.0 / 1000, 800, false, 6000);
+                    for (var b = 0; b < 12; b++) yield return new PictureTold($"D{part.Id}{n:0000}-{b}.RAW", at.AddSeconds(b * 0.12), "Body one", "N-1",
+                        "85 prime", null, new(85, 85), 1.8, 85, 1.8, 1.0 / 1000, 800, false, 6000);
             }
         }
     }

@@ -30,8 +30,10 @@ public sealed class ToldChoices
         int[] now = [.. problem.Slots.Select(s => s.Current)], next = [.. problem.Slots.Select(s => (s.Current + 1) % s.Options.Count)];
         return new
         {
-            Slots = problem.Slots.Select(s => new { s.Part, s.Person, s.Position, s.Current, Options = s.Options.Select(Chain).ToList(), Odd = s.LeavesHabit.Order().ToList() }).ToList(),
-            Needs = problem.Needs.Select(n => new { n.Part, n.Need, n.Reached, n.ReachedFull, n.Hangs, n.IsRole, n.Seconds.Item1, n.Seconds.Item2, By = n.By.Select(c => $"{c.Slot}.{c.Option}").ToList(), Full = n.FullBy.Select(c => $"{c.Slot}.{c.Option}").ToList() }).ToList(),
+            Slots = problem.Slots.Select(s => new { s.Part, s.Person, s.Position, s.Current, Options = s.Options.Select(Chain).ToList(),
+                Odd = s.LeavesHabit.Order().ToList() }).ToList(),
+            Needs = problem.Needs.Select(n => new { n.Part, n.Need, n.Reached, n.ReachedFull, n.Hangs, n.IsRole, n.Seconds.Item1, n.Seconds.Item2,
+                By = n.By.Select(c => $"{c.Slot}.{c.Option}").ToList(), Full = n.FullBy.Select(c => $"{c.Slot}.{c.Option}").ToList() }).ToList(),
             Successions = problem.Successions.Select(s => $"{s.Before} {Chain(s.FixedBefore)} then {s.After} {Chain(s.FixedAfter)} {s.Tight}").ToList(),
             Exclusive = problem.Exclusive.Select(e => string.Join(' ', e.Select(c => $"{c.Slot}.{c.Option}"))).ToList(),
             Now = problem.Judge(now),
@@ -51,7 +53,8 @@ public sealed class ToldChoices
         return new
         {
             Options = Lines(problem.Options.Select(o => $"{o.Thing} in {o.Place}{(o.Today ? ", today" : "")}{(o.Fixed ? ", stays" : "")}: {o.Cost}")),
-            House = Lines(problem.House.Select(h => $"{h.Rule} {h.Camera?.Part}: {h.AtLeast} to {h.AtMost} of {string.Join(", ", h.OneOf.Select(all => string.Join(" and ", all.Select(o => problem.Options[o].Thing))))}")),
+            House = Lines(problem.House.Select(h =>
+                $"{h.Rule} {h.Camera?.Part}: {h.AtLeast} to {h.AtMost} of {string.Join(", ", h.OneOf.Select(Bundle))}")),
             Hopeless = Lines(problem.Hopeless.Select(h => $"{h.Part}/{h.Need}").Order(StringComparer.Ordinal)),
             Exposed = problem.ExposedIn(plan),
             Worse = Lines(problem.WorseIn(plan).Select(w => $"{w.Part}/{w.Need}")),
@@ -63,6 +66,8 @@ public sealed class ToldChoices
             Third = Said(problem, problem.Lacks(Without(n => n % 3 == 2))),
             Changes = problem.Changes(Without(n => n % 4 == 0)),
         };
+
+        string Bundle(IReadOnlyList<int> all) => string.Join(" and ", all.Select(o => problem.Options[o].Thing));
     }
 
     /// <summary>One line each, so that what is otherwise is seen by itself.</summary>
@@ -71,7 +76,8 @@ public sealed class ToldChoices
     private static string Said(KitProblem problem, IReadOnlyList<KitClause> clauses)
     {
         string Those(IReadOnlyList<int> some) => string.Join(", ", some.Select(o => $"{problem.Options[o].Thing} in {problem.Options[o].Place}"));
-        return Lines(clauses.Select(c => $"{c.Need.Part}/{c.Need.Need}: {c.AtLeast} of {Those(c.OneOf)}{(c.Unless.Count > 0 ? $" unless {Those(c.Unless)}" : "")}"));
+        return Lines(clauses.Select(c =>
+            $"{c.Need.Part}/{c.Need.Need}: {c.AtLeast} of {Those(c.OneOf)}{(c.Unless.Count > 0 ? $" unless {Those(c.Unless)}" : "")}"));
     }
 
     private static object Spare(DayAnalysis day)
@@ -84,7 +90,8 @@ public sealed class ToldChoices
             problem.Kept,
             problem.NotJudged,
             All = problem.Conflicts([.. Enumerable.Range(0, problem.Things.Count)]).Select(Those).ToList(),
-            Half = Enumerable.Range(0, 2).Select(k => problem.Conflicts([.. Enumerable.Range(0, problem.Things.Count).Where(i => i % 2 == k)]).Select(Those).ToList()).ToList(),
+            Half = Enumerable.Range(0, 2).Select(k => problem.Conflicts([.. Enumerable.Range(0, problem.Things.Count).Where(i => i % 2 == k)]).Select(Those)
+                .ToList()).ToList(),
         };
     }
 }

@@ -42,7 +42,8 @@ public sealed class ToldOtherwise
 
     private static DayAnalysis Day(Plan plan) => new(plan);
 
-    private static string[] Text(string view, DayAnalysis day) => [.. Readable.Of((ToldTests.Views.GetValueOrDefault(view) ?? ToldChoices.Views[view])(day)).Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0)];
+    private static string[] Text(string view, DayAnalysis day) =>
+        [.. Readable.Of((ToldTests.Views.GetValueOrDefault(view) ?? ToldChoices.Views[view])(day)).Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0)];
 
     private static string Difference(string view, string[] was, string[] now)
     {
@@ -58,9 +59,11 @@ public sealed class ToldOtherwise
         return one.CountBy(l => l, StringComparer.Ordinal).SelectMany(g => Enumerable.Repeat(g.Key, Math.Max(0, g.Value - there.GetValueOrDefault(g.Key))));
     }
 
-    private static string Mark(string text) => Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text)))[..8];
+    private static string Mark(string text) => Convert.ToHexStringLower(
+        System.Security.Cryptography.SHA256.HashData(System.Text.Encoding.UTF8.GetBytes(text)))[..8];
 
-    /// <summary>The file with what the words ask for: <c>id {fields}</c>, null for none, <c>-id</c> for the thing taken out; several apart by semicolons.</summary>
+    /// <summary>The file with what the words ask for: <c>id {fields}</c>, null for none, <c>-id </c> for the thing taken out; several apart by
+    /// semicolons.</summary>
     private static string Otherwise(string changes)
     {
         var plan = JsonNode.Parse(Barn.Value)!;

@@ -7,7 +7,8 @@ internal static class TypedLines
     {
         var lines = new TheoryData<string, string>();
         foreach (var line in File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "Lines", file)))
-            if (line.Length > 0 && line[0] != '#' && line.LastIndexOf(" → ", StringComparison.Ordinal) is > 0 and var at) lines.Add(line[..at], line[(at + 3)..].Trim());
+            if (line.Length > 0 && line[0] != '#' && line.LastIndexOf(" → ", StringComparison.Ordinal) is > 0 and var at) lines.Add(line[..at],
+                line[(at + 3)..].Trim());
         return lines;
     }
 }

@@ -10,7 +10,8 @@ public sealed class VerdictTests
 {
     private static Item[] Camera(string id) =>
     [
-        new Body { Id = id, Name = $"Body {id}", Place = "belt", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }] },
+        new Body { Id = id, Name = $"Body {id}", Place = "belt", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB",
+            Slots = [new CardSlot { Type = "SD" }] },
         new Battery { Id = $"battery of {id}", Place = $"@{id}", Type = "LB" }, new Card { Id = $"card of {id}", Place = $"@{id}/1", Type = "SD" },
     ];
 
@@ -47,7 +48,8 @@ public sealed class VerdictTests
         Assert.Equal("One need hangs by one thing. Your right-hand camera alone carries kiss.", Verdict(plan));
         Assert.Equal(3, new DayAnalysis(plan).Report(withEvents: false).SinglePoints.Count);
         // What is on another body is a thing of its own.
-        Assert.Equal("One need hangs by one thing. The l85 alone carries kiss.", Verdict(Day([.. Camera("b1"), .. Camera("b2"), Spare, Lens("l85", 85)], Hand("right", "b1", "l85"))));
+        Assert.Equal("One need hangs by one thing. The l85 alone carries kiss.",
+            Verdict(Day([.. Camera("b1"), .. Camera("b2"), Spare, Lens("l85", 85)], Hand("right", "b1", "l85"))));
     }
 
     /// <summary>Two needs too dark by different stops are one line; one alone says its figures.</summary>
@@ -57,8 +59,10 @@ public sealed class VerdictTests
         var plan = Day([.. Camera("b1"), Lens("l85", 85)], Hand("right", "b1", "l85"));
         Need Dark(string id, double seconds) => plan.Parts[0].Needs[0] with { Id = id, ShutterSeconds = seconds };
         var night = plan with { Parts = [plan.Parts[0] with { Ev = 2, Needs = [Dark("kiss", 0.004), Dark("rings", 0.002), Dark("exit", 0.001)] }] };
-        Assert.Contains("kiss, rings and exit: nothing you pack is fast enough for the light. ", string.Concat(new DayAnalysis(night).Report(withEvents: false).VerdictParts.Details.Select(d => d.Text)), StringComparison.Ordinal);
-        Assert.Contains("comes nearest at ISO", Verdict(night with { Parts = [night.Parts[0] with { Needs = [Dark("kiss", 0.004)] }] }), StringComparison.Ordinal);
+        Assert.Contains("kiss, rings and exit: nothing you pack is fast enough for the light. ",
+            string.Concat(new DayAnalysis(night).Report(withEvents: false).VerdictParts.Details.Select(d => d.Text)), StringComparison.Ordinal);
+        Assert.Contains("comes nearest at ISO", Verdict(night with { Parts = [night.Parts[0] with { Needs = [Dark("kiss", 0.004)] }] }),
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -67,7 +71,8 @@ public sealed class VerdictTests
         var plan = Day([.. Camera("b1"), Lens("l85", 85)], Hand("right", "b1", "l85"));
         plan = plan with { People = [.. plan.People, new Person { Id = "second", Name = "Second" }] };
         Assert.Contains("Second photographs and has no camera in any part.", Verdict(plan), StringComparison.Ordinal);
-        Assert.DoesNotContain("no camera", Verdict(plan with { People = [plan.People[0], plan.People[1] with { Role = PersonRole.Assistant }] }), StringComparison.Ordinal);
+        Assert.DoesNotContain("no camera", Verdict(plan with { People = [plan.People[0], plan.People[1] with { Role = PersonRole.Assistant }] }),
+            StringComparison.Ordinal);
         Assert.DoesNotContain("no camera", Verdict(plan with { Parts = [plan.Parts[0] with { Present = ["lead"] }] }), StringComparison.Ordinal);
     }
 
@@ -77,7 +82,8 @@ public sealed class VerdictTests
         Item[] items = [.. Camera("b1"), .. Camera("b2"), Spare, Lens("l60", 60), Lens("l60 no. 2", 60)];
         var plan = Day(items, Hand("left", "b1", "l60"), Hand("right", "b2", "l60 no. 2"));
         Assert.Equal("Nothing is missed, whatever single thing fails; one is second best. Second best: kiss.", Verdict(plan));
-        Assert.StartsWith("Everything holds", Verdict(plan with { Parts = [plan.Parts[0] with { Needs = [plan.Parts[0].Needs[0] with { Focal = new(50, 60) }] }] }), StringComparison.Ordinal);
+        Assert.StartsWith("Everything holds", Verdict(plan with { Parts =
+            [plan.Parts[0] with { Needs = [plan.Parts[0].Needs[0] with { Focal = new(50, 60) }] }] }), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -86,7 +92,8 @@ public sealed class VerdictTests
         Item[] items = [.. Camera("b1"), .. Camera("b2"), Spare, Lens("l85", 85)];
         var with = new BorrowThing { Item = Lens("loan", 85) }.Apply(Day(items, Hand("left", "b1", "l85"))).Plan!;
         var report = new DayAnalysis(with).Report(withEvents: false);
-        Assert.Equal(("Everything holds once the loan is got. Still to get: the loan (a lens 85 f/1.8, K mount); kiss is not safe without it.", false), (report.Verdict, report.Sound));
+        Assert.Equal(("Everything holds once the loan is got. Still to get: the loan (a lens 85 f/1.8, K mount); kiss is not safe without it.", false),
+            (report.Verdict, report.Sound));
         Assert.Equal((Outcome.Holds, 2), (report.Needs[0].Baseline, report.Needs[0].Margin));
         Assert.Contains(WhatIfTable.Of(new DayAnalysis(with)).Rows, r => r.Id == "l85" && r.Costs == 1);
 

@@ -27,7 +27,8 @@ public sealed class WhatIfTests
                 {
                     LossKind.Item => new DayAnalysis(plan, [new Pulled(row.Id)]),
                     LossKind.Place => new DayAnalysis(plan with { Parts = [.. plan.Parts.Select(p => p with { Unreachable = [.. p.Unreachable, row.Id] })] }),
-                    _ => new DayAnalysis(plan with { Parts = [.. plan.Parts.Select(p => p with { Present = [.. (p.Present ?? [.. plan.People.Select(x => x.Id)]).Where(x => x != row.Id)] })] }),
+                    _ => new DayAnalysis(plan with { Parts = [
+                        .. plan.Parts.Select(p => p with { Present = [.. (p.Present ?? [.. plan.People.Select(x => x.Id)]).Where(x => x != row.Id)] })] }),
                 };
                 var after = changed.ReportPart(part.Id);
                 var worse = after.Where(n => n.Baseline > before.Needs.First(b => b.Part == part.Id && b.Need == n.Need).Baseline).ToList();
@@ -55,7 +56,8 @@ public sealed class WhatIfTests
                     if (worse.Count > 0) kinds.AddOrUpdate(row.Kind, 1, (_, n) => n + 1);
                 }
         }, iter: 1200);
-        foreach (var kind in new[] { LossKind.Rig, LossKind.Place, LossKind.Person, LossKind.Radio }) Assert.True(kinds.GetValueOrDefault(kind) > 1, $"{kind} did harm {kinds.GetValueOrDefault(kind)} times");
+        foreach (var kind in new[] { LossKind.Rig, LossKind.Place, LossKind.Person, LossKind.Radio }) Assert.True(kinds.GetValueOrDefault(kind) > 1,
+            $"{kind} did harm {kinds.GetValueOrDefault(kind)} times");
     }
 
     [Fact]
@@ -70,7 +72,8 @@ public sealed class WhatIfTests
             if (gone.Contains(then.Part)) Assert.True(now.Best is null || now.Best.Person == "lead");
             else if (then.Part != "lanterns") Assert.Equal((then.Baseline, then.Best?.Seconds), (now.Baseline, now.Best?.Seconds));
         var pull = PullTest.Compare(new DayAnalysis(plan), new DayAnalysis(plan, pulled));
-        Assert.StartsWith("Without Second from Toast until Dinner and speeches and the Belt pouch and all in it from Lanterns on,", pull.Headline, StringComparison.Ordinal);
+        Assert.StartsWith("Without Second from Toast until Dinner and speeches and the Belt pouch and all in it from Lanterns on,", pull.Headline,
+            StringComparison.Ordinal);
         Assert.Equal((0, true), (pull.Out[0].Items.Count, pull.Out[1].Items.Contains("bat4")));
         // Nobody shoots with the second's cameras meanwhile, so that the lead's take all the frames.
         Assert.Contains(pull.Swaps.Swaps, s => s is { Fate: not SwapFate.Stays, Swap.Person: "lead" });

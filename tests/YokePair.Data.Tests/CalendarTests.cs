@@ -23,23 +23,33 @@ public sealed class CalendarTests
         // Neither: no length is said.
         { Event("DTSTART:20270612T143000", "SUMMARY:Cake"), "14:30 Cake", "" },
         // Two at once, for two photographers: both whole.
-        { Event("DTSTART:20270612T140000", "DTEND:20270612T160000", "SUMMARY:Drinks") + Event("DTSTART:20270612T150000", "DTEND:20270612T153000", "SUMMARY:Groups"), "14:00 Drinks 120 min|15:00 Groups 30 min", "" },
+        { Event("DTSTART:20270612T140000", "DTEND:20270612T160000", "SUMMARY:Drinks")
+            + Event("DTSTART:20270612T150000", "DTEND:20270612T153000", "SUMMARY:Groups"), "14:00 Drinks 120 min|15:00 Groups 30 min", "" },
         // Cancelled (3.8.1.11).
-        { Event("DTSTART:20270612T140000", "SUMMARY:Drinks") + Event("STATUS:CANCELLED", "DTSTART:20270612T150000", "SUMMARY:Boat trip"), "14:00 Drinks", "Boat trip is cancelled" },
+        { Event("DTSTART:20270612T140000", "SUMMARY:Drinks") + Event("STATUS:CANCELLED", "DTSTART:20270612T150000", "SUMMARY:Boat trip"), "14:00 Drinks",
+            "Boat trip is cancelled" },
         // All day (3.8.2.4, VALUE=DATE).
-        { Event("DTSTART;VALUE=DATE:20270612", "SUMMARY:Anna and Ben") + Event("DTSTART:20270612T140000", "SUMMARY:Drinks"), "14:00 Drinks", "Anna and Ben lasts all day" },
+        { Event("DTSTART;VALUE=DATE:20270612", "SUMMARY:Anna and Ben") + Event("DTSTART:20270612T140000", "SUMMARY:Drinks"), "14:00 Drinks",
+            "Anna and Ben lasts all day" },
         // Every day, three times (3.8.5.3).
-        { Event("DTSTART:20270612T090000", "DURATION:PT1H", "RRULE:FREQ=DAILY;COUNT=3", "SUMMARY:Talks"), "09:00 Talks 60 min|2027-06-13|09:00 Talks 60 min|2027-06-14|09:00 Talks 60 min", "" },
+        { Event("DTSTART:20270612T090000", "DURATION:PT1H", "RRULE:FREQ=DAILY;COUNT=3", "SUMMARY:Talks"),
+            "09:00 Talks 60 min|2027-06-13|09:00 Talks 60 min|2027-06-14|09:00 Talks 60 min", "" },
         // Every day but one (3.8.5.1).
-        { Event("DTSTART:20270612T090000", "DURATION:PT1H", "RRULE:FREQ=DAILY;COUNT=3", "EXDATE:20270613T090000", "SUMMARY:Talks"), "09:00 Talks 60 min|2027-06-14|09:00 Talks 60 min", "" },
+        { Event("DTSTART:20270612T090000", "DURATION:PT1H", "RRULE:FREQ=DAILY;COUNT=3", "EXDATE:20270613T090000", "SUMMARY:Talks"),
+            "09:00 Talks 60 min|2027-06-14|09:00 Talks 60 min", "" },
         // One of them moved (3.8.4.4).
-        { Event("UID:a@b", "DTSTART:20270612T090000", "DURATION:PT1H", "RRULE:FREQ=DAILY;COUNT=2", "SUMMARY:Talks") + Event("UID:a@b", "RECURRENCE-ID:20270613T090000", "DTSTART:20270613T110000", "DURATION:PT1H", "SUMMARY:Talks"), "09:00 Talks 60 min|2027-06-13|11:00 Talks 60 min", "" },
+        { Event("UID:a@b", "DTSTART:20270612T090000", "DURATION:PT1H", "RRULE:FREQ=DAILY;COUNT=2", "SUMMARY:Talks")
+            + Event("UID:a@b", "RECURRENCE-ID:20270613T090000", "DTSTART:20270613T110000", "DURATION:PT1H", "SUMMARY:Talks"),
+            "09:00 Talks 60 min|2027-06-13|11:00 Talks 60 min", "" },
         // A comma, a folded line (3.1) and an escaped one (3.3.11).
-        { Event("DTSTART:20270612T143000", "SUMMARY:Speeches\\, by the fa", " ther", "LOCATION:Hall\\, first floor"), "14:30 Speeches by the father, Hall, first floor", "" },
+        { Event("DTSTART:20270612T143000", "SUMMARY:Speeches\\, by the fa", " ther", "LOCATION:Hall\\, first floor"),
+            "14:30 Speeches by the father, Hall, first floor", "" },
         // A rule without end beside a day of its own: only the days from that one on.
-        { Event("DTSTART:20200106T080000", "DURATION:PT15M", "RRULE:FREQ=WEEKLY", "SUMMARY:Charge") + Event("DTSTART:20270613T140000", "SUMMARY:Drinks"), "14:00 Drinks|2027-06-14|08:00 Charge 15 min|2027-06-21|08:00 Charge 15 min", "" },
+        { Event("DTSTART:20200106T080000", "DURATION:PT15M", "RRULE:FREQ=WEEKLY", "SUMMARY:Charge") + Event("DTSTART:20270613T140000", "SUMMARY:Drinks"),
+            "14:00 Drinks|2027-06-14|08:00 Charge 15 min|2027-06-21|08:00 Charge 15 min", "" },
         // Past midnight belongs to the night before it.
-        { Event("DTSTART:20270612T220000", "DURATION:PT2H", "SUMMARY:Party") + Event("DTSTART:20270613T003000", "SUMMARY:Exit"), "22:00 Party 120 min|00:30 Exit", "" },
+        { Event("DTSTART:20270612T220000", "DURATION:PT2H", "SUMMARY:Party") + Event("DTSTART:20270613T003000", "SUMMARY:Exit"),
+            "22:00 Party 120 min|00:30 Exit", "" },
     };
 
     [Theory]
@@ -56,7 +66,8 @@ public sealed class CalendarTests
     [Fact]
     public void An_unknown_zone_is_told()
     {
-        var (day, problem) = DayCalendar.Read($"BEGIN:VCALENDAR\r\n{Event("DTSTART;TZID=Nowhere/Island:20270612T140000", "SUMMARY:Drinks")}END:VCALENDAR\r\n", Zone);
+        var (day, problem) = DayCalendar.Read($"BEGIN:VCALENDAR\r\n{Event("DTSTART;TZID=Nowhere/Island:20270612T140000", "SUMMARY:Drinks")}END:VCALENDAR\r\n",
+            Zone);
         Assert.Null(day);
         Assert.Contains("time zone", problem!.Message, StringComparison.Ordinal);
     }

@@ -27,7 +27,8 @@ public sealed class CopierTests : IDisposable
 
     private CopyWork Work => new(Card, [In("drive"), In("second")], Name);
 
-    private static CopyResult Run(CopyWork work, Action<CopyStep>? tell = null, CancellationToken stop = default) => new Copier(TimeProvider.System).Run(work, tell ?? (_ => { }), stop);
+    private static CopyResult Run(CopyWork work, Action<CopyStep>? tell = null, CancellationToken stop = default) => new Copier(TimeProvider.System)
+        .Run(work, tell ?? (_ => { }), stop);
 
     private void Shoot(int files, int bytes = 3 * 1024 * 1024, int seed = 1)
     {
@@ -46,7 +47,8 @@ public sealed class CopierTests : IDisposable
     /// <summary>What the list of sums is worth to somebody without this program.</summary>
     private static int CheckedByOthers(string bag)
     {
-        using var check = Process.Start(new ProcessStartInfo("sha256sum", ["-c", "--quiet", "manifest-sha256.txt"]) { WorkingDirectory = bag, RedirectStandardOutput = true, RedirectStandardError = true })!;
+        using var check = Process.Start(new ProcessStartInfo("sha256sum", ["-c", "--quiet", "manifest-sha256.txt"]) { WorkingDirectory = bag,
+            RedirectStandardOutput = true, RedirectStandardError = true })!;
         check.WaitForExit();
         return check.ExitCode;
     }
@@ -62,7 +64,8 @@ public sealed class CopierTests : IDisposable
     public void A_card_is_whole_in_every_bag_with_names_in_any_alphabet()
     {
         Shoot(3);
-        foreach (var name in (string[])["Trauung/Küsse – 1.raw", "写真/花嫁 2.raw", "🎉.jpg", "-rf.txt", " leading and trailing "]) Write(name, new Random(2), 1000);
+        foreach (var name in (string[])["Trauung/Küsse – 1.raw", "写真/花嫁 2.raw", "🎉.jpg", "-rf.txt", " leading and trailing "])
+            Write(name, new Random(2), 1000);
         File.WriteAllBytes(In("card", "empty.txt"), []);
         var result = Run(Work);
         Assert.Equal((9, true, null), (result.Files, result.IsWhole, result.Problem));
@@ -128,7 +131,8 @@ public sealed class CopierTests : IDisposable
     public void A_source_that_vanishes_and_a_target_that_lies_are_told()
     {
         Shoot(4);
-        var gone = Run(Work, step => { if (step.File.EndsWith("P0001.RAW", StringComparison.Ordinal) && Directory.Exists(Card)) Directory.Move(Card, In("taken")); });
+        var gone = Run(Work, step => { if (step.File.EndsWith("P0001.RAW", StringComparison.Ordinal) && Directory.Exists(Card)) Directory.Move(Card,
+            In("taken")); });
         Assert.False(gone.IsWhole);
         Assert.Contains($"{Card} is gone", gone.Problem!, StringComparison.Ordinal);
         Assert.False(Directory.Exists(Bag));
@@ -152,7 +156,8 @@ public sealed class CopierTests : IDisposable
     public void A_drive_that_is_full_is_told_and_can_be_gone_on_with()
     {
         Shoot(4);
-        using var mount = Process.Start(new ProcessStartInfo("mount", ["-t", "tmpfs", "-o", "size=8m", "tmpfs", In("second")]) { RedirectStandardError = true })!;
+        using var mount = Process.Start(new ProcessStartInfo("mount",
+            ["-t", "tmpfs", "-o", "size=8m", "tmpfs", In("second")]) { RedirectStandardError = true })!;
         mount.WaitForExit();
         Assert.SkipUnless(mount.ExitCode == 0, "nothing may be mounted here");
         try
@@ -207,7 +212,8 @@ public sealed class CopierTests : IDisposable
         foreach (var (path, why) in (ValueTuple<string, string>[])
                  [
                      (In("second"), "none of the folders"), (In("drive", "..", "second"), "none of the folders"), (In("drive") + "x", "none of the folders"),
-                     (In("drive", "out"), "goes through a link"), (In("drive", "out", "ssl"), "goes through a link"), ("drive", "no full path"), ("/", "none of the folders"),
+                     (In("drive", "out"), "goes through a link"), (In("drive", "out", "ssl"), "goes through a link"), ("drive", "no full path"),
+                         ("/", "none of the folders"),
                  ])
             Assert.Contains(why, Assert.Throws<CopyRefusedException>(() => roots.Inside("source", path)).Message, StringComparison.Ordinal);
         Directory.CreateDirectory(In("drive", "b"));

@@ -48,7 +48,8 @@ public sealed class FolderTests : StoreTests
         {
             while (!ended.IsCancellationRequested)
             {
-                var done = await InAsync(store => store.EditAsync(key, acknowledged, [new MoveItem { Item = "z70", Place = acknowledged % 2 == 0 ? "car" : "roller" }]));
+                var done = await InAsync(store => store.EditAsync(key, acknowledged,
+                    [new MoveItem { Item = "z70", Place = acknowledged % 2 == 0 ? "car" : "roller" }]));
                 Interlocked.Exchange(ref acknowledged, Assert.IsType<ChangeOutcome.Done>(done).Now.Revision);
             }
         }, Stop);

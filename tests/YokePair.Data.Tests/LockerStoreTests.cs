@@ -94,6 +94,7 @@ public sealed class LockerStoreTests : StoreTests
     [InlineData(2)]
     [InlineData(3)]
     [InlineData(4)]
+    // Long: the list that says what is right is kept beside what is tested.
     public async Task Any_run_of_changes_undos_and_redos_is_what_a_plain_list_says(int seed)
     {
         var random = new Random(seed);
@@ -107,7 +108,8 @@ public sealed class LockerStoreTests : StoreTests
                 var changes = ids.Select(id => new LockerChange(id, locker.Revisions.TryGetValue(id, out var revision) ? revision : null,
                     random.Next(4) == 0 && locker.Revisions.ContainsKey(id) ? null : Lens with { Id = id, Name = $"{id} of step {step}" })).ToList();
                 var (a, b) = ($"t{random.Next(6)}", $"t{random.Next(6)}");
-                PairRule[] pairs = a != b && list.Has(a) && list.Has(b) && !changes.Any(c => c.Now is null) ? [new PairRule { A = a, B = b, Fit = (PairFit)random.Next(4), Note = $"step {step}" }] : [];
+                PairRule[] pairs = a != b && list.Has(a) && list.Has(b) && !changes.Any(c => c.Now is null)
+                    ? [new PairRule { A = a, B = b, Fit = (PairFit)random.Next(4), Note = $"step {step}" }] : [];
                 switch (random.Next(7))
                 {
                     case 0 or 1:

@@ -11,7 +11,8 @@ public sealed class PictureTests : IDisposable
     private readonly string folder = Directory.CreateTempSubdirectory("yoke-pictures").FullName;
 
     private static readonly PictureTold Shot = new(
-        "100/P0001.JPG", new DateTime(2027, 6, 12, 14, 30, 5, 250), "Halm 45", "H45-20417", "70-200mm F2.8", "L-77", new Interval(70, 200), 2.8, 135, 4, 1.0 / 320, 6400, true, 8192);
+        "100/P0001.JPG", new DateTime(2027, 6, 12, 14, 30, 5, 250), "Halm 45", "H45-20417", "70-200mm F2.8", "L-77", new Interval(70, 200), 2.8, 135, 4,
+            1.0 / 320, 6400, true, 8192);
 
     [Theory]
     [InlineData("100/P0001.JPG")]

@@ -17,10 +17,12 @@ public sealed class PlanStoreTests : StoreTests
         Places = [new Place { Id = "belt", ReachSeconds = 5 }, new Place { Id = "car", ReachSeconds = 900 }],
         Items =
         [
-            new Body { Id = "b1", Place = "belt", Mount = ["K2"], Megapixels = 45, IsoCeiling = 12800, Slots = [new CardSlot { Type = "SD" }], BatteryType = "LB7" },
+            new Body { Id = "b1", Place = "belt", Mount = ["K2"], Megapixels = 45, IsoCeiling = 12800, Slots = [new CardSlot { Type = "SD" }],
+                BatteryType = "LB7" },
             new Lens { Id = "l1", Place = "belt", Mount = "K2", Focal = new Interval(35, 35), Aperture = new Interval(1.4, 1.4) },
         ],
-        Parts = [new Part { Id = "vows", Name = "Vows", Ev = 11, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 14, 30, 0), Extra = new() { ["note"] = System.Text.Json.JsonDocument.Parse("\"mine\"").RootElement } }],
+        Parts = [new Part { Id = "vows", Name = "Vows", Ev = 11, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 14, 30, 0),
+            Extra = new() { ["note"] = System.Text.Json.JsonDocument.Parse("\"mine\"").RootElement } }],
     };
 
     /// <summary>Each call stands for a request of its own, with its own context.</summary>
@@ -30,7 +32,8 @@ public sealed class PlanStoreTests : StoreTests
         return await ask(scope.ServiceProvider.GetRequiredService<PlanStore>());
     }
 
-    private Task<ChangeOutcome> Light(string key, int revision, double ev) => Request(s => s.EditAsync(key, revision, [new SetPart { Part = "vows", Ev = ev }]));
+    private Task<ChangeOutcome> Light(string key, int revision, double ev) =>
+        Request(s => s.EditAsync(key, revision, [new SetPart { Part = "vows", Ev = ev }]));
 
     private async Task<double> StoredLight(string key) => (await Request(s => s.FindAsync(key)))!.Plan.Parts[0].Ev;
 
@@ -46,7 +49,8 @@ public sealed class PlanStoreTests : StoreTests
             Parts = [Day.Parts[0] with { Start = new DateTime(year, 6, 12, 14, 0, 0), End = new DateTime(year, 6, 12, 14, 30, 0) }],
         };
         await Locker(s => s.ChangeAsync("added", [new LockerChange("l1", null, lens)]));
-        foreach (var (name, year, grams) in new[] { ("next", 2999, 600.0), ("past", 2001, 600), ("own", 2999, 650) }) await Request(s => s.AddAsync(With(name, year, grams)));
+        foreach (var (name, year, grams) in new[] { ("next", 2999, 600.0), ("past", 2001, 600), ("own", 2999, 650) }) await Request(s =>
+            s.AddAsync(With(name, year, grams)));
         var seen = (await Locker(s => s.LoadAsync())).Revisions["l1"];
         var made = await Locker(s => s.ChangeAsync("weighed", [new LockerChange("l1", seen, lens with { WeightG = 512, Magnification = 0.2 })]));
         Assert.Equal(["next", "own"], made.Followed!.Order());

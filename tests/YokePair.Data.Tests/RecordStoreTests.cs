@@ -19,7 +19,8 @@ public sealed class RecordStoreTests : StoreTests
         return await what(scope.ServiceProvider.GetRequiredService<RecordStore>(), scope.ServiceProvider.GetRequiredService<YokeContext>());
     }
 
-    private Task<(Fact Fact, string Why)?> AddAsync(params Fact[] facts) => InAsync((store, _) => store.AddAsync(facts, _ => new CardRules(), id => $"Card {id}", Stop));
+    private Task<(Fact Fact, string Why)?> AddAsync(params Fact[] facts) =>
+        InAsync((store, _) => store.AddAsync(facts, _ => new CardRules(), id => $"Card {id}", Stop));
 
     private Task<Recorded> LoadAsync() => InAsync((store, _) => store.LoadAsync(Stop));
 

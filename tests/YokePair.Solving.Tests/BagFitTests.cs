@@ -71,7 +71,8 @@ public sealed class BagFitTests
     public void A_search_that_is_stopped_gives_what_it_has_and_says_that_it_is_not_proven()
     {
         var random = new Random(1);
-        var room = Room(600, 400, 200, 10, [.. Enumerable.Range(0, 40).Select(_ => ((double)random.Next(60, 250), (double)random.Next(60, 150), (double)random.Next(60, 120)))]);
+        var room = Room(600, 400, 200, 10, [.. Enumerable.Range(0, 40)
+            .Select(_ => ((double)random.Next(60, 250), (double)random.Next(60, 150), (double)random.Next(60, 120)))]);
         using var stop = new CancellationTokenSource();
         stop.Cancel();
         var found = BagFit.Find(room, stop.Token);
@@ -89,7 +90,8 @@ public sealed class BagFitTests
         plan = plan with { Items = [.. plan.Items.Select(i => i is Lens && i.Id != lens.Id ? i with { SizeMm = [80, 80, 80] } : i)] };
         var big = lens with { Place = bag.Id, SizeMm = [210, 90, 90] };
         plan = plan with { Places = [bag, .. plan.Places.Skip(1)], Items = [.. plan.Items.Select(i => i.Id == lens.Id ? big : i)] };
-        Item[] home = [big with { Id = "small", Name = "The small one", SizeMm = [120, 80, 80] }, big with { Id = "other", Mount = "none", SizeMm = [120, 80, 80] },
+        Item[] home = [big with { Id = "small", Name = "The small one", SizeMm = [120, 80, 80] },
+            big with { Id = "other", Mount = "none", SizeMm = [120, 80, 80] },
             big with { Id = "large", SizeMm = [230, 95, 95] }];
         var day = new DayAnalysis(plan);
         var told = BagFitDay.Of(day, BagFit.Find(BagRoom.Of(plan, bag, [])!), home, r => BagFit.Fits(r));
@@ -150,7 +152,8 @@ internal static class SlowFit
         if (at == room.Things.Count) return 0;
         var best = From(room, at + 1, laid);
         var s = room.Things[at].SizeMm;
-        foreach (var (l, w, h) in new[] { (s[0], s[1], s[2]), (s[1], s[0], s[2]), (s[0], s[2], s[1]), (s[2], s[0], s[1]), (s[1], s[2], s[0]), (s[2], s[1], s[0]) })
+        foreach (var (l, w, h) in new[] { (s[0], s[1], s[2]), (s[1], s[0], s[2]), (s[0], s[2], s[1]), (s[2], s[0], s[1]), (s[1], s[2], s[0]),
+            (s[2], s[1], s[0]) })
             for (var x = room.Gap; h <= room.Depth && x + l + room.Gap <= room.Length; x++)
                 for (var y = room.Gap; y + w + room.Gap <= room.Width; y++)
                 {

@@ -42,7 +42,8 @@ public class DeadWeightTests
     public void A_rule_of_the_house_keeps_a_second_body()
     {
         var plan = Spare();
-        var two = plan with { Items = [.. plan.Items, new Body { Id = "b1", Place = "car", Mount = ["M"], Megapixels = 24, IsoCeiling = 12800, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], WeightG = 700 }] };
+        var two = plan with { Items = [.. plan.Items, new Body { Id = "b1", Place = "car", Mount = ["M"], Megapixels = 24, IsoCeiling = 12800,
+            BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], WeightG = 700 }] };
         Assert.Equal(["spare"], Left(two));
         var free = new SetRules { House = new House { TwoBodiesEach = false } }.Apply(two).Plan!;
         Assert.Equal(["b1", "spare"], Left(free).Order());
@@ -50,7 +51,8 @@ public class DeadWeightTests
         static IEnumerable<string> Left(Plan p) => DeadWeight.Find(new DeadWeightProblem(new DayAnalysis(p), [])).Things.Select(t => t.Thing);
     }
 
-    /// <summary>Four zooms do for both pictures what must survive two losses; the heaviest may stay at home, or two lighter ones that weigh more together.</summary>
+    /// <summary>Four zooms do for both pictures what must survive two losses; the heaviest may stay at home, or two lighter ones that weigh more
+    /// together.</summary>
     [Fact]
     public void Two_lighter_things_are_left_rather_than_a_heavy_one()
     {
@@ -71,11 +73,13 @@ public class DeadWeightTests
 
         static Item[] Camera(string id) =>
         [
-            new Body { Id = id, Place = "belt", Mount = ["K"], Megapixels = 24, IsoCeiling = 12800, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], Keep = Keep.Always },
+            new Body { Id = id, Place = "belt", Mount = ["K"], Megapixels = 24, IsoCeiling = 12800, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }],
+                Keep = Keep.Always },
             new Battery { Id = $"bat-{id}", Place = $"@{id}", Type = "LB" }, new Card { Id = $"card-{id}", Place = $"@{id}/1", Type = "SD" },
         ];
 
-        static Lens Glass(string id, double wide, double tele, double grams) => new() { Id = id, Place = "belt", Mount = "K", Focal = new(wide, tele), Aperture = new(2.8, 2.8), WeightG = grams };
+        static Lens Glass(string id, double wide, double tele, double grams) =>
+            new() { Id = id, Place = "belt", Mount = "K", Focal = new(wide, tele), Aperture = new(2.8, 2.8), WeightG = grams };
     }
 
     [Fact]
@@ -95,7 +99,8 @@ public class DeadWeightTests
         Places = [new Place { Id = "belt", Person = "lead", ReachSeconds = 5 }, new Place { Id = "car", ReachSeconds = 900 }],
         Items =
         [
-            new Body { Id = "b0", Place = "belt", Mount = ["K"], Megapixels = 24, IsoCeiling = 12800, BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }] },
+            new Body { Id = "b0", Place = "belt", Mount = ["K"], Megapixels = 24, IsoCeiling = 12800, BatteryType = "LB",
+                Slots = [new CardSlot { Type = "SD" }] },
             new Battery { Id = "bat", Place = "@b0", Type = "LB" }, new Card { Id = "card", Place = "@b0/1", Type = "SD" },
             new Lens { Id = "l50", Place = "belt", Mount = "K", Focal = new(50, 50), Aperture = new(1.8, 1.8), WeightG = 300 },
             new Lens { Id = "spare", Place = "car", Mount = "K", Focal = new(200, 200), Aperture = new(2.8, 2.8), WeightG = 900 },
@@ -121,14 +126,17 @@ public class DeadWeightTests
     /// <summary>Grams of the heaviest set of which every part may stay at home.</summary>
     private static double Heaviest(Plan plan)
     {
-        Item[] things = [.. plan.Items.Where(i => i is Body or Lens or Adapter or Converter or Tube or Flash or Trigger or StandLight || i is Filter { Stops: not null } || (i is Support s && (s.CarriesCamera || plan.Parts.Any(p => p.Lights?.Any(l => l.Holder == s.Id) == true)))).OrderByDescending(i => i.WeightG)];
+        Item[] things = [.. plan.Items.Where(i => i is Body or Lens or Adapter or Converter or Tube or Flash or Trigger or StandLight
+            || i is Filter { Stops: not null } || (i is Support s && (s.CarriesCamera || plan.Parts.Any(p => p.Lights?.Any(l => l.Holder == s.Id) == true))))
+            .OrderByDescending(i => i.WeightG)];
         things = [.. things.Where(t => IsHarmless(plan, [t.Id]))];
         var harmless = new bool[1 << things.Length];
         var best = 0.0;
         for (var set = 0; set < harmless.Length; set++)
         {
             string[] ids = [.. things.Where((_, i) => (set & (1 << i)) != 0).Select(t => t.Id)];
-            harmless[set] = Enumerable.Range(0, things.Length).All(i => (set & (1 << i)) == 0 || harmless[set & ~(1 << i)]) && (set == 0 || IsHarmless(plan, ids));
+            harmless[set] = Enumerable.Range(0, things.Length).All(i => (set & (1 << i)) == 0 || harmless[set & ~(1 << i)])
+                && (set == 0 || IsHarmless(plan, ids));
             if (harmless[set]) best = Math.Max(best, Grams(set));
         }
         return best;
@@ -142,8 +150,11 @@ public class DeadWeightTests
         var (before, after) = (new DayAnalysis(plan).Report(false), new DayAnalysis(left).Report(false));
         bool Alone(NeedReport was, NeedReport now) => now.Cuts.Where(c => c.Count == 1).All(c => was.Cuts.Any(w => w.Count == 1 && w[0] == c[0]));
         return before.Needs.Zip(after.Needs).All(n => n.Second.Baseline <= n.First.Baseline && n.Second.Strands >= n.First.Strands && Alone(n.First, n.Second))
-            && (left.Items.OfType<Body>().Count(b => !b.Doubtful) is var bodies && (bodies >= 2 * Hands(plan) || bodies == plan.Items.OfType<Body>().Count(b => !b.Doubtful)))
-            && (left.Items.OfType<Trigger>().Count(t => t.Sends is not null) is var senders && (senders >= 2 || senders == plan.Items.OfType<Trigger>().Count(t => t.Sends is not null) || !plan.Parts.Any(p => p.Needs.Any(n => n.Light.Contains(LightKind.Stands)))));
+            && (left.Items.OfType<Body>().Count(b => !b.Doubtful) is var bodies
+                && (bodies >= 2 * Hands(plan) || bodies == plan.Items.OfType<Body>().Count(b => !b.Doubtful)))
+            && (left.Items.OfType<Trigger>().Count(t => t.Sends is not null) is var senders
+                && (senders >= 2 || senders == plan.Items.OfType<Trigger>().Count(t => t.Sends is not null)
+                || !plan.Parts.Any(p => p.Needs.Any(n => n.Light.Contains(LightKind.Stands)))));
     }
 
     private static int Hands(Plan plan) => plan.Parts.SelectMany(p => p.Setups).Select(s => s.Person).Distinct().Count();

@@ -32,18 +32,21 @@ public sealed class FewestChangesTests
 
             // Taking every piece leads to the very day that was promised, and no day costs less.
             var applied = EditResult.Apply(plan, [.. found.Pieces.SelectMany(p => p.Edits)]).Plan!;
-            int[] taken = [.. problem.Slots.Select(s => s.Options.ToList().IndexOf(Chain.Of(applied.PartOf(s.Part)!.Setups.First(o => o.Person == s.Person && o.Position == s.Position))))];
+            int[] taken = [.. problem.Slots.Select(s => s.Options.ToList()
+                .IndexOf(Chain.Of(applied.PartOf(s.Part)!.Setups.First(o => o.Person == s.Person && o.Position == s.Position))))];
             var cost = FewestChanges.Cost(problem, taken, problem.Judge(taken), wish);
             Assert.Equal(best.Main, cost.Main);
             if (found.Quickest) Assert.Equal(best, cost);
             if (found.Quickest) Interlocked.Increment(ref quickest);
             var needs = new DayAnalysis(applied, pulled).Report(withEvents: false).Needs.ToDictionary(n => new NamedNeed(n.Part, n.Need), n => n.Baseline);
-            Assert.All(problem.Needs, n => Assert.Equal(needs[new NamedNeed(n.Part, n.Need)].IsMet(), !found.Found.Missed.Contains(new NamedNeed(n.Part, n.Need))));
+            Assert.All(problem.Needs, n => Assert.Equal(needs[new NamedNeed(n.Part, n.Need)].IsMet(),
+                !found.Found.Missed.Contains(new NamedNeed(n.Part, n.Need))));
             if (found.Found.All < found.Now.All || found.Found.Missed.Count < found.Now.Missed.Count) Interlocked.Increment(ref better);
             if (found.Rounds > 1) Interlocked.Increment(ref hard);
             if (pulled.Count > 0 && found.Found.All > 0) Interlocked.Increment(ref without);
         }, iter: 600, threads: 2);
-        Assert.True(better > 50 && hard > 3 && without > 20 && quickest > 500, $"{quickest} are the quickest, {better} days could be made better, {hard} needed the report's word, {without} did without something");
+        Assert.True(better > 50 && hard > 3 && without > 20 && quickest > 500,
+            $"{quickest} are the quickest, {better} days could be made better, {hard} needed the report's word, {without} did without something");
     }
 
     /// <summary>On every third day the first photographer takes some of the glass to one part and other glass to the rest.</summary>
@@ -120,7 +123,8 @@ public sealed class FewestChangesTests
     [Fact]
     public void The_list_of_trades_begins_with_what_is_recommended_and_each_says_something_new()
     {
-        var wedding = Demo with { People = [.. Demo.People.Select(p => p.Id == "lead" ? p with { Habits = new WorkHabits { Glass = [new UsualGlass { Lenses = ["z70", "l35"] }] } } : p)] };
+        var wedding = Demo with { People = [.. Demo.People.Select(p => p.Id == "lead"
+            ? p with { Habits = new WorkHabits { Glass = [new UsualGlass { Lenses = ["z70", "l35"] }] } } : p)] };
         var trades = FewestChanges.Trades(new SetupProblem(new DayAnalysis(wedding)));
         Assert.Equal(new SetupWish(), trades[0].Wish);
         Assert.All(trades, t => Assert.True(t.Proposal.Proven));
@@ -128,7 +132,8 @@ public sealed class FewestChangesTests
         Assert.True(trades.Count > 1);
         // Nothing is had for nothing: what changes less hangs more or leaves more habits.
         foreach (var (one, other) in trades.SelectMany(a => trades.Where(b => b != a).Select(b => (a.Proposal, b.Proposal))))
-            Assert.True(one.Found.All >= other.Found.All || one.Hanging > other.Hanging || one.HabitsLeft > other.HabitsLeft || one.Found.Inside.Count > other.Found.Inside.Count
+            Assert.True(one.Found.All >= other.Found.All || one.Hanging > other.Hanging || one.HabitsLeft > other.HabitsLeft
+                || one.Found.Inside.Count > other.Found.Inside.Count
                 || one.Found.SecondBest.Count > other.Found.SecondBest.Count || one.Found.All > other.Found.All - 1);
     }
 

@@ -43,7 +43,8 @@ public sealed class KitProposals
         Assert.All(rules.Zip(then), r => Assert.True(r.Second.Lacking <= r.First.Lacking, $"{r.First}, then {r.Second}"));
         var (before, after) = (new DayAnalysis(plan).Report(false).Needs, new DayAnalysis(left).Report(false).Needs);
         // What is not met anyway becomes no worse.
-        Assert.All(before.Zip(after).Where(n => n.First.Importance != Importance.Nice), n => Assert.True(n.Second.Baseline <= n.First.Baseline || n.Second.Baseline.IsMet(), n.First.Need));
+        Assert.All(before.Zip(after).Where(n => n.First.Importance != Importance.Nice), n =>
+            Assert.True(n.Second.Baseline <= n.First.Baseline || n.Second.Baseline.IsMet(), n.First.Need));
     }
 
     [Theory]
@@ -56,8 +57,10 @@ public sealed class KitProposals
         Assert.True(found.Proven);
         var then = EditResult.Apply(plan, [.. found.Pieces.SelectMany(p => p.Edits)]).Plan!;
         var (before, after) = (new DayAnalysis(plan).Report(false).Needs, new DayAnalysis(then).Report(false).Needs);
-        Assert.All(before.Zip(after).Where(n => n.First.Importance != Importance.Nice && n.First.Baseline.IsMet()), n => Assert.True(n.Second.Baseline.IsMet(), n.First.Need));
-        Assert.All(then.Parts.Where(p => p.Needs.All(n => n.CloseWidthMm is null)), p => Assert.DoesNotContain(p.Setups, s => plan.ItemOf(s.Lens) is Lens { Magnification: >= 0.5 }));
+        Assert.All(before.Zip(after).Where(n => n.First.Importance != Importance.Nice && n.First.Baseline.IsMet()), n =>
+            Assert.True(n.Second.Baseline.IsMet(), n.First.Need));
+        Assert.All(then.Parts.Where(p => p.Needs.All(n => n.CloseWidthMm is null)), p =>
+            Assert.DoesNotContain(p.Setups, s => plan.ItemOf(s.Lens) is Lens { Magnification: >= 0.5 }));
         Assert.True(found.Hanging <= found.HangingNow, $"{found.Hanging} hang, {found.HangingNow} did");
     }
 

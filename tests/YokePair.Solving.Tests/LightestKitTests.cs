@@ -17,7 +17,8 @@ public sealed class LightestKitTests
         var (smaller, added) = (0, 0);
         Gen.Int.Sample(seed =>
         {
-            List<Item> locker = seed % 2 == 0 ? [new Lens { Id = "extra", Mount = "K", Focal = new Interval(24, 135), Aperture = new Interval(2.8, 2.8), WeightG = 800 }] : [];
+            List<Item> locker = seed % 2 == 0 ? [new Lens { Id = "extra", Mount = "K", Focal = new Interval(24, 135), Aperture = new Interval(2.8, 2.8),
+                WeightG = 800 }] : [];
             var changes = IsLeast(Ruled(SmallDay.From(seed), seed), locker, new KitWish((FailureClass)(seed & 3), (KitGoal)((seed >> 2) & 3)));
             if (changes.Any(c => c.To is null)) Interlocked.Increment(ref smaller);
             if (changes.Any(c => c.From is null)) Interlocked.Increment(ref added);
@@ -31,7 +32,8 @@ public sealed class LightestKitTests
         var smaller = 0;
         Gen.Int.Sample(seed =>
         {
-            if (IsLeast(Ruled(SmallRoom.From(seed), seed), [], new KitWish((FailureClass)(seed & 3), (KitGoal)((seed >> 2) & 3))).Any(c => c.To is null)) Interlocked.Increment(ref smaller);
+            if (IsLeast(Ruled(SmallRoom.From(seed), seed), [], new KitWish((FailureClass)(seed & 3), (KitGoal)((seed >> 2) & 3)))
+                .Any(c => c.To is null)) Interlocked.Increment(ref smaller);
         }, iter: 60, threads: 2);
         Assert.True(smaller > 10, $"{smaller} kits left something at home");
     }
@@ -40,7 +42,8 @@ public sealed class LightestKitTests
     private static Plan Ruled(Plan plan, int seed)
     {
         var which = new Random(seed).Next(6);
-        var house = new House { TwoBodiesEach = which is 0 or 4, LeadAlone = which is 1 or 4, CellsForEachFlash = which is 2 or 4, TwoSenders = which is 3 or 4 };
+        var house = new House { TwoBodiesEach = which is 0 or 4, LeadAlone = which is 1 or 4, CellsForEachFlash = which is 2 or 4,
+            TwoSenders = which is 3 or 4 };
         return plan with { Rules = plan.Rules with { House = house } };
     }
 
@@ -61,7 +64,8 @@ public sealed class LightestKitTests
             int[] taken = [.. free.Where((_, i) => (mask & (1 << i)) != 0)];
             if (taken.Select(o => problem.Options[o].Thing).Distinct().Count() < taken.Length) continue;
             var cost = taken.Sum(o => problem.Options[o].Cost);
-            if (cost < (best ?? long.MaxValue) && Exposed(Taking(plan, problem, free, mask, everyPlace: false), wish) is var exposed && NoWorse(exposed, everything) && Keeps(Taking(plan, problem, free, mask, everyPlace: false))) best = cost;
+            if (cost < (best ?? long.MaxValue) && Exposed(Taking(plan, problem, free, mask, everyPlace: false), wish) is var exposed
+                && NoWorse(exposed, everything) && Keeps(Taking(plan, problem, free, mask, everyPlace: false))) best = cost;
         }
         var chosen = Chosen(problem, found.Changes);
         Assert.Equal(best, problem.Options.Where((o, i) => chosen[i] && !o.Fixed).Sum(o => o.Cost));
@@ -77,14 +81,16 @@ public sealed class LightestKitTests
         {
             var today = HouseRules.Of(new DayAnalysis(plan));
             return HouseRules.Of(new DayAnalysis(then), plan).Zip(house.Zip(today)).All(r =>
-                    r.First.Kind == HouseRuleKind.LeadAlone || r.First.Lacking <= (r.First.Kind == HouseRuleKind.CellsForEachFlash ? r.Second.Second : r.Second.First).Lacking)
+                    r.First.Kind == HouseRuleKind.LeadAlone || r.First.Lacking <= (r.First.Kind == HouseRuleKind.CellsForEachFlash ? r.Second.Second
+                        : r.Second.First).Lacking)
                 && AskedNeed.Cameras(plan).All(AskedNeed.Cameras(then).Contains);
         }
     }
 
     /// <summary>What is not met, or not survived, even with everything along is no worse than it then is, and what is not met is asked no more.</summary>
     private static bool NoWorse(Dictionary<string, Outcome> now, Dictionary<string, Outcome> everything) =>
-        now.All(e => e.Key[..(e.Key.IndexOf(' ') + 1)] is var whole && ((e.Key != whole && everything.ContainsKey(whole)) || (everything.TryGetValue(e.Key, out var then) && e.Value <= then)));
+        now.All(e => e.Key[..(e.Key.IndexOf(' ') + 1)] is var whole
+            && ((e.Key != whole && everything.ContainsKey(whole)) || (everything.TryGetValue(e.Key, out var then) && e.Value <= then)));
 
     [Fact]
     public void With_setups_free_no_kit_and_no_glass_in_the_hands_does_with_less_than_said()
@@ -126,7 +132,8 @@ public sealed class LightestKitTests
         var found = LightestKit.Find(SmallDay.From(3), [], new KitWish(), cancel: stop.Token);
         Assert.False(found.Proven);
         Assert.Empty(found.Changes);
-        Assert.EndsWith(", and less than 0 g is not possible.", string.Concat(found.Sentence.Select(p => p.Grams is { } grams ? $"{grams} g" : p.Text)), StringComparison.Ordinal);
+        Assert.EndsWith(", and less than 0 g is not possible.", string.Concat(found.Sentence.Select(p => p.Grams is { } grams ? $"{grams} g" : p.Text)),
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -153,7 +160,9 @@ public sealed class LightestKitTests
             var option = problem.Options[free[i]];
             var taken = (mask & (1 << i)) != 0;
             if (option.Today && !taken) edits.Add(new UnpackThing { Item = option.Thing, Everywhere = true });
-            if (!option.Today && taken && !(once && edits.OfType<PackThing>().Any(e => e.Thing == option.Thing))) edits.Add(new PackThing { Thing = everyPlace ? $"{option.Thing} {option.Place}" : option.Thing, Place = option.Place, Found = Extra(everyPlace ? $"{option.Thing} {option.Place}" : option.Thing) });
+            if (!option.Today && taken && !(once && edits.OfType<PackThing>().Any(e => e.Thing == option.Thing))) edits.Add(
+                new PackThing { Thing = everyPlace ? $"{option.Thing} {option.Place}" : option.Thing, Place = option.Place,
+                Found = Extra(everyPlace ? $"{option.Thing} {option.Place}" : option.Thing) });
         }
         return EditResult.Apply(plan, edits).Plan!;
 
@@ -192,9 +201,11 @@ public sealed class LightestKitTests
         Note(plan, []);
         if (wish.Survives >= FailureClass.Item)
             foreach (var thing in plan.Items.GroupBy(i => i.Id.Split(' ')[0])) Note(plan, [.. thing.Select(i => new Pulled(i.Id))]);
-        foreach (var loss in new DayAnalysis(plan).Report().Events.Where(e => (e.Kind == "rig" && wish.Survives >= FailureClass.Rig) || (e.Kind == "place" && wish.Survives >= FailureClass.Bag)))
+        foreach (var loss in new DayAnalysis(plan).Report().Events.Where(e => (e.Kind == "rig" && wish.Survives >= FailureClass.Rig)
+            || (e.Kind == "place" && wish.Survives >= FailureClass.Bag)))
             foreach (var part in loss.Parts)
-                foreach (var need in part.Needs.Where(n => !n.Outcome.IsMet() && plan.Parts.First(p => p.Id == part.Part).Needs.First(x => x.Id == n.Need).Importance != Importance.Nice))
+                foreach (var need in part.Needs.Where(n => !n.Outcome.IsMet() && plan.Parts.First(p => p.Id == part.Part).Needs.First(x => x.Id == n.Need)
+                    .Importance != Importance.Nice))
                     exposed[$"{part.Part}/{need.Need} {loss.Kind} {loss.Id}"] = need.Outcome;
         if (plan.Rules.House.LeadAlone && plan.People.Count > 1) Note(HouseRules.LeadAlone(plan), [], "alone ");
         return exposed;

@@ -24,7 +24,8 @@ public sealed class AfterTests : IDisposable
     }
 
     private async Task<string> Day(string name, DateOnly day, string style = "two-primes") => (await (await client.Post("/api/assignments",
-        new { name, day, template = (string?)null, timetable = Timetable, style, second = false, habits = await Habits() })).Json()).GetProperty("key").GetString()!;
+        new { name, day, template = (string?)null, timetable = Timetable, style, second = false, habits = await Habits() })).Json()).GetProperty("key")
+            .GetString()!;
 
     private static readonly string[] Idle = ["lens-14-24-f-2-8", "lens-135-f-1-8", "lens-50-f-1-8", "lens-55-f-2", "lens-40-f-2"];
 
@@ -33,7 +34,8 @@ public sealed class AfterTests : IDisposable
     /// <summary>As the page does it: with the glass that the lead is known for.</summary>
     private async Task<object?> Habits()
     {
-        return !(await client.Json("/api/starting")).TryGetProperty("lead", out var lead) || lead.ValueKind == JsonValueKind.Null ? null : new { glass = lead.GetProperty("glass") };
+        return !(await client.Json("/api/starting")).TryGetProperty("lead", out var lead) || lead.ValueKind == JsonValueKind.Null ? null
+            : new { glass = lead.GetProperty("glass") };
     }
 
     private async Task Own() => Assert.Equal(HttpStatusCode.OK, (await client.Post("/api/locker/things", new
@@ -52,7 +54,8 @@ public sealed class AfterTests : IDisposable
             """,
     })).StatusCode);
 
-    private async Task<Plan> PlanOf(string key) => PlanFile.Read(await client.GetByteArrayAsync(new Uri($"/api/assignments/{key}/plan", UriKind.Relative))).Plan!;
+    private async Task<Plan> PlanOf(string key) => PlanFile.Read(await client.GetByteArrayAsync(new Uri($"/api/assignments/{key}/plan", UriKind.Relative)))
+        .Plan!;
 
     private async Task<JsonElement> Read(string key, IReadOnlyList<PictureTold> all, IReadOnlyList<PictureTold>? delivered = null)
     {
@@ -64,7 +67,8 @@ public sealed class AfterTests : IDisposable
         for (var n = 0; n < 400; n++)
         {
             var page = await client.Json($"/api/assignments/{key}/after");
-            if (page.GetProperty("reading").TryGetProperty("problem", out var problem) && problem.ValueKind != JsonValueKind.Null) Assert.Fail(problem.GetString());
+            if (page.GetProperty("reading").TryGetProperty("problem", out var problem)
+                && problem.ValueKind != JsonValueKind.Null) Assert.Fail(problem.GetString());
             if (!page.GetProperty("reading").GetProperty("running").GetBoolean()) return page;
             await Task.Delay(50);
         }
@@ -80,7 +84,8 @@ public sealed class AfterTests : IDisposable
         {
             Assert.Contains($"\"{lens}\"", things, StringComparison.Ordinal);
             var revision = (await client.Json($"/api/assignments/{key}/board")).GetProperty("revision").GetInt32();
-            var edit = await client.Post($"/api/assignments/{key}/edits", new { baseRevision = revision, pull = Array.Empty<string>(), edits = new[] { new { type = "pack", thing = lens, place = "roller" } } });
+            var edit = await client.Post($"/api/assignments/{key}/edits",
+                new { baseRevision = revision, pull = Array.Empty<string>(), edits = new[] { new { type = "pack", thing = lens, place = "roller" } } });
             Assert.True(edit.IsSuccessStatusCode, await edit.Content.ReadAsStringAsync());
         }
     }
@@ -94,7 +99,8 @@ public sealed class AfterTests : IDisposable
     {
         await Own();
         var key = await Day("One", new DateOnly(2027, 6, 5));
-        foreach (var (folder, why) in new[] { ("/etc", "is in none of the folders"), ("pictures", "is no full path"), (Path.Combine(pictures, "gone"), "is not there") })
+        foreach (var (folder, why) in new[] { ("/etc", "is in none of the folders"), ("pictures", "is no full path"),
+            (Path.Combine(pictures, "gone"), "is not there") })
         {
             var refused = await client.Post($"/api/assignments/{key}/after/pictures", new { folder });
             Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
@@ -126,12 +132,14 @@ public sealed class AfterTests : IDisposable
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await Put($"/api/assignments/{first}/after/thing", new { key, thing = "no such" })).StatusCode);
         var answered = await (await Put($"/api/assignments/{first}/after/thing", new { key, thing })).Json();
         Assert.Empty(answered.GetProperty("used").GetProperty("asked").EnumerateArray());
-        Assert.Contains(answered.GetProperty("used").GetProperty("day").GetProperty("bodies").EnumerateArray(), b => b.TryGetProperty("body", out var body) && body.GetString() == thing);
+        Assert.Contains(answered.GetProperty("used").GetProperty("day").GetProperty("bodies").EnumerateArray(), b => b.TryGetProperty("body", out var body)
+            && body.GetString() == thing);
         var next = await Day("Next", new DateOnly(2027, 6, 12));
         Assert.Empty((await Read(next, Pictures(await PlanOf(next), 2))).GetProperty("used").GetProperty("asked").EnumerateArray());
     }
 
     [Fact]
+    // Long: six assignments and the seventh, in the order they happen.
     public async Task After_a_season_the_next_job_starts_with_what_it_taught()
     {
         await Own();
@@ -144,11 +152,13 @@ public sealed class AfterTests : IDisposable
             // Darker than the kinds have it, and the lead lives on the 35.
             var lens = plan.Items.OfType<Lens>().First(l => l.Focal.High == 35).Id;
             double Usual(Part p) => p.Taught?.FirstOrDefault(t => t.Figure == TaughtKind.Ev)?.Usual ?? p.Ev;
-            var dark = plan with { Parts = [.. plan.Parts.Select(p => p with { Ev = Usual(p) - 1.4, Setups = [.. p.Setups.Select(s => s with { Lens = lens })] })] };
+            var dark = plan with { Parts = [.. plan.Parts.Select(p =>
+                p with { Ev = Usual(p) - 1.4, Setups = [.. p.Setups.Select(s => s with { Lens = lens })] })] };
             var all = StandInDay.Of(dark, assignment + 1);
             var page = await Read(key, all, StandInDay.Delivered(all, assignment));
             foreach (var ask in page.GetProperty("used").GetProperty("asked").EnumerateArray().ToList())
-                await Put($"/api/assignments/{key}/after/thing", new { key = ask.GetProperty("key").GetString(), thing = ask.GetProperty("candidates")[0].GetString() });
+                await Put($"/api/assignments/{key}/after/thing",
+                    new { key = ask.GetProperty("key").GetString(), thing = ask.GetProperty("candidates")[0].GetString() });
             var told = await (await Put($"/api/assignments/{key}/after/batteries", new { type = "LB7", changed = 1, left = 0.4 })).Json();
             Assert.Equal(1, told.GetProperty("used").GetProperty("batteries")[0].GetProperty("answer").GetProperty("changed").GetInt32());
         }
@@ -170,22 +180,28 @@ public sealed class AfterTests : IDisposable
         var body = (Body)seventh.ItemOf(charge.GetProperty("figure").GetProperty("thing").GetString())!;
         Assert.Equal(charge.GetProperty("figure").GetProperty("value").GetDouble(), body.FramesPerCharge);
         // Two things that may stay at home, with how often they came out.
-        var seldom = (await client.Json("/api/assignments/seventh/seldom")).GetProperty("lately").EnumerateArray().Where(l => l.GetProperty("seldom").GetProperty("mayStay").GetBoolean()).ToList();
+        var seldom = (await client.Json("/api/assignments/seventh/seldom")).GetProperty("lately").EnumerateArray()
+            .Where(l => l.GetProperty("seldom").GetProperty("mayStay").GetBoolean()).ToList();
         Assert.True(seldom.Count >= 2, (await client.Json("/api/assignments/seventh/seldom")).GetRawText());
-        Assert.All(seldom, s => Assert.Equal((0, 5), (s.GetProperty("seldom").GetProperty("taken").GetInt32(), s.GetProperty("seldom").GetProperty("assignments").GetInt32())));
+        Assert.All(seldom, s => Assert.Equal((0, 5), (s.GetProperty("seldom").GetProperty("taken").GetInt32(), s.GetProperty("seldom")
+            .GetProperty("assignments").GetInt32())));
         // Which cards are not free.
         var card = seventh.Items.OfType<Card>().First(c => c.Place!.StartsWith('@'));
         foreach (var kind in new[] { "put", "taken" })
-            Assert.True((await client.Post("/api/cards/facts", new { kind, card = card.Id, day = "assignment-6", where = "the camera", who = "Lead" })).IsSuccessStatusCode);
-        var lines = (await client.Json("/api/season")).GetProperty("between").EnumerateArray().SelectMany(g => g.GetProperty("lines").EnumerateArray()).ToList();
-        Assert.Contains(lines, l => l.GetProperty("kind").GetString() == "cards" && l.GetProperty("things")[0].GetString() == card.Id && l.GetProperty("isTrouble").GetBoolean());
+            Assert.True((await client.Post("/api/cards/facts", new { kind, card = card.Id, day = "assignment-6", where = "the camera", who = "Lead" }))
+                .IsSuccessStatusCode);
+        var lines = (await client.Json("/api/season")).GetProperty("between").EnumerateArray().SelectMany(g => g.GetProperty("lines").EnumerateArray())
+            .ToList();
+        Assert.Contains(lines, l => l.GetProperty("kind").GetString() == "cards" && l.GetProperty("things")[0].GetString() == card.Id
+            && l.GetProperty("isTrouble").GetBoolean());
         // What is refused is not used.
         var light = learnt.First(l => l.GetProperty("figure").GetProperty("kind").GetString() == "light").GetProperty("figure").GetProperty("id").GetString();
         Assert.Equal(HttpStatusCode.OK, (await Put("/api/learnt", new { id = light, use = false })).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await Put("/api/learnt", new { id = "nothing", use = false })).StatusCode);
         await Put("/api/learnt", new { id = charge.GetProperty("figure").GetProperty("id").GetString(), use = false });
         var eighth = await PlanOf(await Day("Eighth", start.AddDays(49)));
-        Assert.DoesNotContain(eighth.Parts.SelectMany(p => p.Taught ?? []), t => t.Figure == TaughtKind.Ev && light!.Contains(eighth.Parts[0].Kind!, StringComparison.Ordinal) && t.Usual == eighth.Parts[0].Ev);
+        Assert.DoesNotContain(eighth.Parts.SelectMany(p => p.Taught ?? []), t => t.Figure == TaughtKind.Ev
+            && light!.Contains(eighth.Parts[0].Kind!, StringComparison.Ordinal) && t.Usual == eighth.Parts[0].Ev);
         Assert.NotEqual(body.FramesPerCharge, ((Body)eighth.ItemOf(body.Id)!).FramesPerCharge);
     }
 
@@ -194,7 +210,8 @@ public sealed class AfterTests : IDisposable
     {
         await Own();
         var first = await Day("Morning", new DateOnly(2027, 6, 5));
-        var copy = (await (await client.Post($"/api/assignments/{first}/copies", new { name = "Same hours", day = "2027-06-05" })).Json()).GetProperty("key").GetString()!;
+        var copy = (await (await client.Post($"/api/assignments/{first}/copies", new { name = "Same hours", day = "2027-06-05" })).Json()).GetProperty("key")
+            .GetString()!;
         var board = (await client.Json($"/api/assignments/{copy}/board")).GetProperty("report");
         Assert.Contains("promised to Morning", board.GetProperty("away")[0].GetProperty("why").GetString(), StringComparison.Ordinal);
         Assert.Equal(0, (await client.Json($"/api/assignments/{first}/board")).GetProperty("report").GetProperty("away").GetArrayLength());

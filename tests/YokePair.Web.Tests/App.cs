@@ -54,7 +54,8 @@ public sealed class App : WebApplicationFactory<Program>
 internal static class Asking
 {
     public static Task<HttpResponseMessage> Import(this HttpClient client, byte[] file) =>
-        client.PostAsync(new Uri("/api/assignments/import", UriKind.Relative), new ByteArrayContent(file) { Headers = { ContentType = new("application/json") } });
+        client.PostAsync(new Uri("/api/assignments/import", UriKind.Relative),
+            new ByteArrayContent(file) { Headers = { ContentType = new("application/json") } });
 
     public static Task<HttpResponseMessage> Import(this HttpClient client, string file) => client.Import(Encoding.UTF8.GetBytes(file));
 
@@ -68,7 +69,8 @@ internal static class Asking
 
     /// <summary>An answer that comes line by line.</summary>
     public static async Task<IReadOnlyList<JsonElement>> Lines(this HttpClient client, string path) =>
-        [.. (await client.GetStringAsync(new Uri(path, UriKind.Relative))).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonDocument.Parse(line).RootElement)];
+        [.. (await client.GetStringAsync(new Uri(path, UriKind.Relative))).Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(line => JsonDocument.Parse(line).RootElement)];
 
     public static async Task<JsonElement> Json(this HttpResponseMessage response) => await response.Content.ReadFromJsonAsync<JsonElement>();
 

@@ -22,13 +22,15 @@ public sealed class BadRowTests
         while (!list["track-night"].TryGetProperty("unreadable", out _) && DateTime.UtcNow < until);
         Assert.Contains("people", list["track-night"].GetProperty("unreadable").GetString(), StringComparison.Ordinal);
         Assert.False(list["steamer-wedding"].TryGetProperty("unreadable", out _));
-        Assert.Equal(Garbage, await client.GetByteArrayAsync(new Uri("/api/assignments/track-night/raw", UriKind.Relative), TestContext.Current.CancellationToken));
+        Assert.Equal(Garbage, await client.GetByteArrayAsync(new Uri("/api/assignments/track-night/raw", UriKind.Relative),
+            TestContext.Current.CancellationToken));
         foreach (var path in (string[])["/api/locker", "/api/starting", "/api/assignments/steamer-wedding/board"])
             Assert.Equal(HttpStatusCode.OK, (await client.GetAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
         var board = await client.GetAsync(new Uri("/api/assignments/track-night/board", UriKind.Relative), TestContext.Current.CancellationToken);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, board.StatusCode);
         Assert.Contains("cannot be read", (await board.Json()).GetProperty("title").GetString(), StringComparison.Ordinal);
-        (await client.PutAsJsonAsync("/api/assignments/track-night/shelf", new { shelf = "deleted" }, TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
+        (await client.PutAsJsonAsync("/api/assignments/track-night/shelf", new { shelf = "deleted" }, TestContext.Current.CancellationToken))
+            .EnsureSuccessStatusCode();
     }
 
     [Fact]
@@ -37,7 +39,8 @@ public sealed class BadRowTests
         await using var app = new App();
         using var client = app.CreateClient();
         foreach (var name in (string[])["steamer-wedding", "track-night"]) (await client.Import(App.Demo(name))).EnsureSuccessStatusCode();
-        app.Tamper("UPDATE Assignments SET Start = 'soon', Name = $bytes, DeletedAt = 'never', Summary = 7, SummaryRevision = 'x' WHERE Key = 'track-night'", Garbage);
+        app.Tamper("UPDATE Assignments SET Start = 'soon', Name = $bytes, DeletedAt = 'never', Summary = 7, SummaryRevision = 'x' WHERE Key = 'track-night'",
+            Garbage);
         var list = (await client.Json("/api/assignments")).EnumerateArray().Select(a => a.GetProperty("key").GetString()!);
         Assert.Equal(["steamer-wedding", "track-night"], list.Order());
         var edits = new { baseRevision = 1, edits = new[] { new { type = "moveItem", item = "z70", place = "car" } } };
@@ -57,13 +60,16 @@ public sealed class BadRowTests
         Assert.Equal(2, rows.Count);
         var thing = rows.Single(r => r != "pair:x");
         Assert.Equal(before - 1, (await client.Json("/api/locker")).GetProperty("revisions").EnumerateObject().Count());
-        Assert.Equal(Garbage, await client.GetByteArrayAsync(new Uri($"/api/locker/rows/{thing}/raw", UriKind.Relative), TestContext.Current.CancellationToken));
-        foreach (var row in rows) (await client.DeleteAsync(new Uri($"/api/locker/rows/{row}", UriKind.Relative), TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
+        Assert.Equal(Garbage, await client.GetByteArrayAsync(new Uri($"/api/locker/rows/{thing}/raw", UriKind.Relative),
+            TestContext.Current.CancellationToken));
+        foreach (var row in rows) (await client.DeleteAsync(new Uri($"/api/locker/rows/{row}", UriKind.Relative), TestContext.Current.CancellationToken))
+            .EnsureSuccessStatusCode();
         Assert.Equal(0, (await client.Json("/api/locker")).GetProperty("unreadable").GetArrayLength());
         (await client.Post("/api/locker/undo", new { })).EnsureSuccessStatusCode();
         Assert.Equal(1, (await client.Json("/api/locker")).GetProperty("unreadable").GetArrayLength());
         // What can be read is not removed by this way.
-        Assert.Equal(HttpStatusCode.NotFound, (await client.DeleteAsync(new Uri("/api/locker/rows/b1", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await client.DeleteAsync(new Uri("/api/locker/rows/b1", UriKind.Relative),
+            TestContext.Current.CancellationToken)).StatusCode);
     }
 
     [Fact]
@@ -72,11 +78,13 @@ public sealed class BadRowTests
         await using var app = new App();
         using var client = app.CreateClient();
         (await client.Import(App.Demo("steamer-wedding"))).EnsureSuccessStatusCode();
-        (await client.Post("/api/assignments/steamer-wedding/edits", new { baseRevision = 1, edits = new[] { new { type = "moveItem", item = "z70", place = "car" } } })).EnsureSuccessStatusCode();
+        (await client.Post("/api/assignments/steamer-wedding/edits",
+            new { baseRevision = 1, edits = new[] { new { type = "moveItem", item = "z70", place = "car" } } })).EnsureSuccessStatusCode();
         app.Tamper("UPDATE Edits SET Before = $bytes", Garbage);
         var undo = await client.Post("/api/assignments/steamer-wedding/undo", new { baseRevision = 2 });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, undo.StatusCode);
-        Assert.Equal(HttpStatusCode.OK, (await client.GetAsync(new Uri("/api/assignments/steamer-wedding/board", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
+        Assert.Equal(HttpStatusCode.OK, (await client.GetAsync(new Uri("/api/assignments/steamer-wedding/board", UriKind.Relative),
+            TestContext.Current.CancellationToken)).StatusCode);
     }
 
     /// <summary>Three megabytes without a space become nine as they are kept; thirty levels of what nobody knows become more than an answer holds.</summary>
@@ -107,7 +115,8 @@ public sealed class BadRowTests
         var (id, revision) = (await client.Json("/api/locker")).GetProperty("revisions").EnumerateObject().Select(r => (r.Name, r.Value.GetInt32())).First();
         var set = await client.Post("/api/locker/figures", new { things = new[] { new { id, revision } }, set = new { id = "pair:x" } });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, set.StatusCode);
-        var twice = await client.Post("/api/locker/figures", new { things = new[] { new { id, revision }, new { id, revision } }, set = new { name = "Twice" } });
+        var twice = await client.Post("/api/locker/figures", new { things = new[] { new { id, revision }, new { id, revision } },
+            set = new { name = "Twice" } });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, twice.StatusCode);
         var plan = System.Text.Encoding.UTF8.GetString(App.Demo("track-night")).Replace("\"b1\"", "\"pair:x\"", StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Import(plan)).StatusCode);

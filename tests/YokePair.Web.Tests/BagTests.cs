@@ -9,14 +9,16 @@ public sealed class BagTests(App app) : IClassFixture<App>
 
     private readonly HttpClient client = app.CreateClient();
 
-    private async Task<string> NewDay() => $"/api/assignments/{(await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()}";
+    private async Task<string> NewDay() =>
+        $"/api/assignments/{(await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()}";
 
     [Fact]
     public async Task Whether_things_go_in_is_told_once_somebody_has_said_how_large_the_bag_is()
     {
         var day = await NewDay();
         var unsaid = await client.GetAsync(new Uri(day + "/bags/roller/fit", UriKind.Relative));
-        Assert.Equal((HttpStatusCode.UnprocessableEntity, "innerMm"), (unsaid.StatusCode, (await unsaid.Json()).GetProperty("errors")[0].GetProperty("field").GetString()));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, "innerMm"),
+            (unsaid.StatusCode, (await unsaid.Json()).GetProperty("errors")[0].GetProperty("field").GetString()));
         Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync(new Uri(day + "/bags/none/fit", UriKind.Relative))).StatusCode);
         var put = await client.Post(day + "/edits", new
         {

@@ -7,7 +7,8 @@ public sealed class BoardTests(App app) : IClassFixture<App>
 {
     private readonly HttpClient client = app.CreateClient();
 
-    private async Task<string> NewWedding() => $"/api/assignments/{(await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()}";
+    private async Task<string> NewWedding() =>
+        $"/api/assignments/{(await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()}";
 
     private static string Headline(JsonElement board) => board.GetProperty("report").GetProperty("verdictParts").GetProperty("headline").GetString()!;
 
@@ -31,25 +32,34 @@ public sealed class BoardTests(App app) : IClassFixture<App>
     public async Task Pulling_the_adapter_says_what_breaks_and_what_to_do_with_seconds()
     {
         var pull = (await client.Json(await NewWedding() + "/board?pull=ad1@details")).GetProperty("pull");
-        Assert.Equal("Without the K1 adapter from Details on, Ring close-up is late; the rest goes on, some of it another way.", pull.GetProperty("headline").GetString());
+        Assert.Equal("Without the K1 adapter from Details on, Ring close-up is late; the rest goes on, some of it another way.", pull.GetProperty("headline")
+            .GetString());
         var now = pull.GetProperty("changes")[0].GetProperty("now");
         Assert.Equal(950, now.GetProperty("seconds").GetDouble());
-        Assert.Equal(["fetch", "raise", "changeLens", "fitAdapter"], now.GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("action").GetString()));
+        Assert.Equal(["fetch", "raise", "changeLens", "fitAdapter"], now.GetProperty("steps").EnumerateArray()
+            .Select(s => s.GetProperty("action").GetString()));
         var later = (await client.Json(await NewWedding() + "/board?pull=ad1@lanterns")).GetProperty("pull");
         Assert.Equal(0, later.GetProperty("changes").GetArrayLength());
     }
 
     [Theory]
-    [InlineData("pull=z70@vows..dinner", "Without the 70–200 f/2.8 from Vows until Dinner and speeches, nothing is lost by it; some pictures are taken another way.")]
+    [InlineData("pull=z70@vows..dinner",
+        "Without the 70–200 f/2.8 from Vows until Dinner and speeches, nothing is lost by it; some pictures are taken another way.")]
     [InlineData("pull=z70@..dinner", "Without the 70–200 f/2.8 until Dinner and speeches, nothing is lost by it; some pictures are taken another way.")]
     [InlineData("pull=z70@..vows", "Without the 70–200 f/2.8 until Vows, nothing changes.")]
-    [InlineData("pull=z70@..dinner&pull=ad1@boarding", "Without the 70–200 f/2.8 until Dinner and speeches and the K1 adapter from Boarding on, nothing is lost by it; some pictures are taken another way.")]
-    [InlineData("pull=z70@dinner..vows", "Without the 70–200 f/2.8 from Dinner and speeches on, Speaker's face is lost; the rest goes on, some of it another way.")]
+    [InlineData("pull=z70@..dinner&pull=ad1@boarding",
+        "Without the 70–200 f/2.8 until Dinner and speeches and the K1 adapter from Boarding on, nothing is lost by it; some pictures are taken another way.")]
+    [InlineData("pull=z70@dinner..vows",
+        "Without the 70–200 f/2.8 from Dinner and speeches on, Speaker's face is lost; the rest goes on, some of it another way.")]
     [InlineData("pull=z70", "Without the 70–200 f/2.8, Speaker's face is lost; the rest goes on, some of it another way.")]
     [InlineData("pull=person:second@toast..families", "Without Second from Toast until Families, nothing changes.")]
-    [InlineData("pull=place:roller@floor&pull=rig:b1@floor", "Without the Roller and all in it and the Halm 45 no. 1 and all on it from Dance floor on, nothing is lost by it; some pictures are taken another way.")]
+    [InlineData("pull=place:roller@floor&pull=rig:b1@floor",
+        "Without the Roller and all in it and the Halm 45 no. 1 and all on it from Dance floor on, nothing is lost by it; some pictures are taken another "
+            + "way.")]
     [InlineData("pull=radio:R24", "Without radio R24, Crowd, wide and The band are second best; everything else stays as it was.")]
-    [InlineData("pull=bat4&pull=bat5&pull=bat6&pull=bat7&pull=bat8", "Without the LB7 no. 4, the LB7 no. 5, the LB7 no. 6, the LB7 no. 7 and the LB7 no. 8, 597 frames of a busy day find no battery or card; everything else stays as it was.")]
+    [InlineData("pull=bat4&pull=bat5&pull=bat6&pull=bat7&pull=bat8",
+        "Without the LB7 no. 4, the LB7 no. 5, the LB7 no. 6, the LB7 no. 7 and the LB7 no. 8, 597 frames of a busy day find no battery or card; everything "
+            + "else stays as it was.")]
     public async Task What_is_pulled_later_or_mended_is_said(string query, string headline) =>
         Assert.Equal(headline, (await client.Json(await NewWedding() + "/board?" + query)).GetProperty("pull").GetProperty("headline").GetString());
 
@@ -71,7 +81,8 @@ public sealed class BoardTests(App app) : IClassFixture<App>
             var fresh = await NewWedding();
             var board = await (await client.Post(fresh + "/edits", new { baseRevision = 1, edits = mend.GetProperty("edits") })).Json();
             Assert.Equal(["z70"], SinglePoints(board));
-            Assert.Equal(mend.GetProperty("strands").GetInt32(), board.GetProperty("report").GetProperty("needs").EnumerateArray().First(n => n.GetProperty("need").GetString() == "ring").GetProperty("strands").GetInt32());
+            Assert.Equal(mend.GetProperty("strands").GetInt32(), board.GetProperty("report").GetProperty("needs").EnumerateArray()
+                .First(n => n.GetProperty("need").GetString() == "ring").GetProperty("strands").GetInt32());
         }
         Assert.Equal("Two needs hang by one thing, one is not covered.", Headline(await client.Json(wedding + "/board")));
     }
@@ -95,7 +106,8 @@ public sealed class BoardTests(App app) : IClassFixture<App>
     public async Task The_inspector_gives_figures_for_every_body_and_glass()
     {
         var why = (await client.Lines(await NewWedding() + "/parts/dinner/needs/speaker"))[0].GetProperty("explanation");
-        var slow = why.GetProperty("weighed").EnumerateArray().First(w => w.GetProperty("body").GetString() == "b1" && w.GetProperty("glass")[0].GetString() == "z70s");
+        var slow = why.GetProperty("weighed").EnumerateArray()
+            .First(w => w.GetProperty("body").GetString() == "b1" && w.GetProperty("glass")[0].GetString() == "z70s");
         Assert.Equal(["iso"], slow.GetProperty("noFor").EnumerateArray().Select(x => x.GetString()));
         // f at 150 mm of a 70–200 f/4–5.6, at 1/320 s in EV 4.5, against a ceiling of 12 800.
         Assert.Equal(5.11, slow.GetProperty("fit").GetProperty("fNumber").GetDouble(), 2);
@@ -116,12 +128,14 @@ public sealed class BoardTests(App app) : IClassFixture<App>
     [Theory]
     [InlineData("""{"baseRevision":1,"edits":[{"type":"setPart","part":"vows","ev":"dim"}]}""", HttpStatusCode.BadRequest, "edits[0].ev")]
     [InlineData("""{"baseRevision":1,"edits":[{"type":"setPart","part":"vows","ev":40}]}""", HttpStatusCode.UnprocessableEntity, "parts[3].ev")]
-    [InlineData("""{"baseRevision":1,"edits":[{"type":"mount","part":"vows","person":"lead","position":"left","body":"b5","lens":"l35"}]}""", HttpStatusCode.UnprocessableEntity, "lens")]
+    [InlineData("""{"baseRevision":1,"edits":[{"type":"mount","part":"vows","person":"lead","position":"left","body":"b5","lens":"l35"}]}""",
+        HttpStatusCode.UnprocessableEntity, "lens")]
     [InlineData("""{"baseRevision":1,"edits":[{"type":"moveItem","item":"ad1","place":"attic"}]}""", HttpStatusCode.UnprocessableEntity, "place")]
     [InlineData("""{"baseRevision":1,"edits":[{"type":"moveItem","item":"m100","place":"@ad1"}]}""", HttpStatusCode.UnprocessableEntity, "place")]
     public async Task A_bad_edit_names_the_field(string body, HttpStatusCode status, string field)
     {
-        var response = await client.PostAsync(new Uri(await NewWedding() + "/edits", UriKind.Relative), new StringContent(body, System.Text.Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);
+        var response = await client.PostAsync(new Uri(await NewWedding() + "/edits", UriKind.Relative),
+            new StringContent(body, System.Text.Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);
         Assert.Equal(status, response.StatusCode);
         Assert.Equal(field, (await response.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
     }
@@ -132,8 +146,11 @@ public sealed class BoardTests(App app) : IClassFixture<App>
         var plan = JsonDocument.Parse(App.Demo("track-night")).RootElement;
         var report = await (await client.Post("/api/analysis", new { plan, pulled = new[] { new { item = "z24" } } })).Json();
         Assert.Contains(report.GetProperty("gaps").EnumerateArray(), g => g.GetProperty("need").GetString() == "crowdt");
-        Assert.Equal(plan.GetProperty("items").GetArrayLength(), report.GetProperty("events").EnumerateArray().Count(e => e.GetProperty("kind").GetString() == "item"));
-        Assert.Equal(plan.GetProperty("places").GetArrayLength(), report.GetProperty("events").EnumerateArray().Count(e => e.GetProperty("kind").GetString() == "place"));
-        Assert.Equal(JsonValueKind.Null, report.GetProperty("needs").EnumerateArray().First(n => n.GetProperty("need").GetString() == "crowdt").GetProperty("margin").ValueKind);
+        Assert.Equal(plan.GetProperty("items").GetArrayLength(), report.GetProperty("events").EnumerateArray()
+            .Count(e => e.GetProperty("kind").GetString() == "item"));
+        Assert.Equal(plan.GetProperty("places").GetArrayLength(), report.GetProperty("events").EnumerateArray()
+            .Count(e => e.GetProperty("kind").GetString() == "place"));
+        Assert.Equal(JsonValueKind.Null, report.GetProperty("needs").EnumerateArray().First(n => n.GetProperty("need").GetString() == "crowdt")
+            .GetProperty("margin").ValueKind);
     }
 }

@@ -66,7 +66,8 @@ public sealed class BoundsTests
     [InlineData("POST", "/api/kinds", null, "application/json", HttpStatusCode.BadRequest)]
     [InlineData("GET", "/api/nothing", null, null, HttpStatusCode.NotFound)]
     [InlineData("GET", "/api/assignments/none/kit-proposal", null, null, HttpStatusCode.NotFound)]
-    public async Task Whatever_goes_wrong_is_answered_with_the_protection_of_all_answers(string method, string path, string? host, string? type, HttpStatusCode status)
+    public async Task Whatever_goes_wrong_is_answered_with_the_protection_of_all_answers(string method, string path, string? host, string? type,
+        HttpStatusCode status)
     {
         await using var app = new App();
         using var client = app.CreateClient();
@@ -95,14 +96,16 @@ public sealed class BoundsTests
         await using var app = new App();
         using var client = app.CreateClient();
         var text = string.Concat(Enumerable.Repeat(piece, times));
-        using var body = new StringContent($"{{\"text\":\"{text}\"{(path.Contains("timetable", StringComparison.Ordinal) ? ",\"day\":\"2027-06-12\"" : "")}}}", Encoding.UTF8, "application/json");
+        using var body = new StringContent($"{{\"text\":\"{text}\"{(path.Contains("timetable", StringComparison.Ordinal) ? ",\"day\":\"2027-06-12\"" : "")}}}",
+            Encoding.UTF8, "application/json");
         using var answer = await client.PostAsync(new Uri(path, UriKind.Relative), body, Stop).WaitAsync(TimeSpan.FromSeconds(20), Stop);
         Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
     }
 
     private static async Task<HttpResponseMessage> BeginAsync(HttpClient client)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, new Uri("/api/assignments/steamer-wedding/kit-proposal?survives=item&goal=weight&move=true&free=true", UriKind.Relative));
+        using var request = new HttpRequestMessage(HttpMethod.Post,
+            new Uri("/api/assignments/steamer-wedding/kit-proposal?survives=item&goal=weight&move=true&free=true", UriKind.Relative));
         return await client.SendAsync(request, HttpCompletionOption.ResponseHeadersRead, Stop);
     }
 

@@ -44,7 +44,8 @@ public sealed class ContractTests
         for (var n = from; n < from + count; n++)
         {
             using var request = requests.Next();
-            var sent = request.Content is null ? "" : Start(Encoding.UTF8.GetString(await request.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)), 400);
+            var sent = request.Content is null ? "" : Start(Encoding.UTF8.GetString(
+                await request.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)), 400);
             var asked = $"{n}: {request.Method} {request.RequestUri} {sent}";
             var (status, fault) = await AskAsync(client, request);
             counts[status] = counts.GetValueOrDefault(status) + 1;
@@ -84,14 +85,16 @@ public sealed class ContractTests
     private static string Start(string text, int letters) => text[..Math.Min(letters, text.Length)];
 
     private static async Task<IReadOnlyList<string>> PagesAsync(HttpClient client) =>
-        ["/api/assignments", "/api/locker", "/api/starting", .. (await client.Json("/api/assignments")).EnumerateArray().Where(a => a.GetProperty("shelf").GetString() != "deleted").Select(a => $"/api/assignments/{a.GetProperty("key").GetString()}/board")];
+        ["/api/assignments", "/api/locker", "/api/starting", .. (await client.Json("/api/assignments")).EnumerateArray()
+            .Where(a => a.GetProperty("shelf").GetString() != "deleted").Select(a => $"/api/assignments/{a.GetProperty("key").GetString()}/board")];
 
     private static async Task<Dictionary<string, string[]>> KnownAsync(HttpClient client)
     {
         var plan = (await client.Json("/api/assignments/steamer-wedding/board")).GetProperty("plan");
         var things = (await client.Json("/api/locker")).GetProperty("revisions").EnumerateObject().ToList();
         string[] Ids(string list) => [.. plan.GetProperty(list).EnumerateArray().Select(x => x.GetProperty("id").GetString()!)];
-        string[] needs = [.. plan.GetProperty("parts").EnumerateArray().SelectMany(p => p.GetProperty("needs").EnumerateArray()).Select(n => n.GetProperty("id").GetString()!)];
+        string[] needs = [.. plan.GetProperty("parts").EnumerateArray().SelectMany(p => p.GetProperty("needs").EnumerateArray())
+            .Select(n => n.GetProperty("id").GetString()!)];
         string[] items = [.. Ids("items"), .. things.Select(t => t.Name)];
         string[] revisions = [.. Enumerable.Range(1, 12).Select(r => r.ToString(CultureInfo.InvariantCulture))];
         return new Dictionary<string, string[]>(StringComparer.Ordinal)
@@ -124,5 +127,6 @@ public sealed class ContractTests
         };
     }
 
-    private static int Number(string variable, int usual) => int.TryParse(Environment.GetEnvironmentVariable(variable), CultureInfo.InvariantCulture, out var set) ? set : usual;
+    private static int Number(string variable, int usual) => int.TryParse(Environment.GetEnvironmentVariable(variable), CultureInfo.InvariantCulture,
+        out var set) ? set : usual;
 }

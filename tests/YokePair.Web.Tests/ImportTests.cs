@@ -56,7 +56,8 @@ public sealed class ImportTests(App app) : IClassFixture<App>
           "people": [ { "id": "lead" } ],
           "places": [ { "id": "belt", "reachSeconds": 5 } ],
           "items": [
-            { "id": "b1", "kind": "body", "place": "belt", "mount": "K2", "megapixels": 24, "isoCeiling": 6400, "slots": [ { "type": "SD" } ], "batteryType": "LB7" },
+            { "id": "b1", "kind": "body", "place": "belt", "mount": "K2", "megapixels": 24, "isoCeiling": 6400, "slots": [ { "type": "SD" } ],
+              "batteryType": "LB7" },
             { "id": "l1", "kind": "lens", "place": "@b1", "mount": "K2", "focal": [35, 35], "aperture": [1.4, 1.4] },
             { "id": "bat", "kind": "battery", "place": "@l1", "type": "LB7" } ],
           "parts": [ { "id": "vows", "start": "2027-06-12T14:00", "end": "2027-06-12T14:30", "ev": 11,

@@ -8,7 +8,8 @@ public sealed class ListTests(App app) : IClassFixture<App>
 {
     private readonly HttpClient client = app.CreateClient();
 
-    private async Task<string> NewLists() => $"/api/assignments/{(await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()}/lists";
+    private async Task<string> NewLists() =>
+        $"/api/assignments/{(await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()}/lists";
 
     private static List<JsonElement> Ticked(JsonElement lists) =>
         [.. lists.GetProperty("lists").EnumerateArray().SelectMany(l => l.GetProperty("lines").EnumerateArray()).Where(l => l.TryGetProperty("ticked", out _))];
@@ -34,7 +35,8 @@ public sealed class ListTests(App app) : IClassFixture<App>
     public async Task What_cannot_be_so_is_refused_at_its_field(string what, string body, string field)
     {
         var lists = await NewLists();
-        var answer = await client.PostAsync(new Uri($"{lists}/{what}", UriKind.Relative), new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
+        var answer = await client.PostAsync(new Uri($"{lists}/{what}", UriKind.Relative),
+            new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
         Assert.Equal(field, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
         var now = await client.Json(lists);
@@ -46,7 +48,8 @@ public sealed class ListTests(App app) : IClassFixture<App>
     public async Task A_tick_is_nothing_that_happens_to_a_card()
     {
         var answer = await client.Post("/api/cards/facts", new { kind = "ticked", card = "c11" });
-        Assert.Equal((HttpStatusCode.UnprocessableEntity, "kind"), (answer.StatusCode, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString()));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, "kind"),
+            (answer.StatusCode, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString()));
         Assert.Equal(HttpStatusCode.NotFound, (await client.GetAsync(new Uri("/api/assignments/none/lists", UriKind.Relative))).StatusCode);
     }
 }

@@ -66,7 +66,8 @@ public sealed class LockerTests : IDisposable
     {
         await Ok(client.Post("/api/locker/things", new { text = Kit }));
         await Ok(client.Post("/api/locker/copies", new { id = "battery-lb7-no-1", copies = 2 }));
-        var names = (await client.Json("/api/locker")).GetProperty("report").GetProperty("things").EnumerateArray().Select(t => t.GetProperty("name").GetString()).ToList();
+        var names = (await client.Json("/api/locker")).GetProperty("report").GetProperty("things").EnumerateArray()
+            .Select(t => t.GetProperty("name").GetString()).ToList();
         Assert.Contains("LB7 no. 5", names);
         Assert.Contains("LB7 no. 6", names);
     }
@@ -81,9 +82,11 @@ public sealed class LockerTests : IDisposable
         Assert.Equal(HttpStatusCode.Conflict, refused.StatusCode);
         Assert.Contains("Steamer and boathouse", (await refused.Json()).GetProperty("detail").GetString()!, StringComparison.Ordinal);
 
-        await Ok(client.Post("/api/locker/figures", new { things = new[] { seen }, set = new { status = "inRepair", from = "2027-06-01", to = "2027-06-20" } }));
+        await Ok(client.Post("/api/locker/figures", new { things = new[] { seen },
+            set = new { status = "inRepair", from = "2027-06-01", to = "2027-06-20" } }));
         var board = await client.Json("/api/assignments/steamer-wedding/board");
-        Assert.Contains(board.GetProperty("report").GetProperty("gaps").EnumerateArray(), g => g.GetProperty("why").GetString() == "the 70–200 f/2.8 is in repair until 2027-06-20");
+        Assert.Contains(board.GetProperty("report").GetProperty("gaps").EnumerateArray(), g => g.GetProperty("why")
+            .GetString() == "the 70–200 f/2.8 is in repair until 2027-06-20");
         await Ok(client.Post("/api/locker/undo", new { }));
         Assert.Equal(0, (await client.Json("/api/assignments/steamer-wedding/board")).GetProperty("report").GetProperty("away").GetArrayLength());
     }
@@ -137,7 +140,8 @@ public sealed class LockerTests : IDisposable
     {
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         await Ok(client.Post("/api/locker/demo", new { }));
-        async Task<HttpResponseMessage> Edit(int revision, object edit) => await client.Post($"/api/assignments/{key}/edits", new { baseRevision = revision, edits = new[] { edit } });
+        async Task<HttpResponseMessage> Edit(int revision, object edit) =>
+            await client.Post($"/api/assignments/{key}/edits", new { baseRevision = revision, edits = new[] { edit } });
         var packed = await Edit(1, new { type = "pack", thing = "l300", place = "roller" });
         Assert.Equal(HttpStatusCode.OK, packed.StatusCode);
         Assert.Contains((await packed.Json()).GetProperty("plan").GetProperty("items").EnumerateArray(), i => i.GetProperty("id").GetString() == "l300");
@@ -173,14 +177,16 @@ public sealed class LockerTests : IDisposable
         { "semicolon, decimal comma", "kind;name;mount;focal;aperture;weightG\nlens;Zoom;K2;24-70;2,8;820,5\n" },
         { "comma", "Kind,Name,Mount,Focal,Aperture,Weight\nlens,Zoom,K2,24-70,2.8,820.5\n" },
         { "tab, other order, spaces", "weight g\tkind\tmount\taperture\tfocal\tname\n820.5 g\tlens\tK2\t2.8\t24–70\tZoom\n" },
-        { "quoted, unknown column", "\"kind\";\"colour\";\"name\";\"mount\";\"focal\";\"aperture\";\"weightG\"\r\n\"lens\";\"red\";\"Zoom\";\"K2\";\"24-70\";\"2.8\";\"820.5\"\r\n" },
+        { "quoted, unknown column",
+            "\"kind\";\"colour\";\"name\";\"mount\";\"focal\";\"aperture\";\"weightG\"\r\n\"lens\";\"red\";\"Zoom\";\"K2\";\"24-70\";\"2.8\";\"820.5\"\r\n" },
     };
 
     [Theory]
     [MemberData(nameof(Tables))]
     public async Task Tables_are_read_however_the_spreadsheet_wrote_them(string _, string table)
     {
-        foreach (var bytes in new[] { Encoding.UTF8.GetBytes(table), [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(table)], [.. Encoding.Unicode.Preamble, .. Encoding.Unicode.GetBytes(table)], Encoding.Latin1.GetBytes(table.Replace('–', '-')) })
+        foreach (var bytes in new[] { Encoding.UTF8.GetBytes(table), [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(table)],
+            [.. Encoding.Unicode.Preamble, .. Encoding.Unicode.GetBytes(table)], Encoding.Latin1.GetBytes(table.Replace('–', '-')) })
             Assert.Equal(1, (await Import(bytes, keep: false)).GetProperty("added").GetInt32());
         await Import(Encoding.UTF8.GetBytes(table), keep: true);
         Assert.Equal("820.5", await Figure("lens-zoom", "weightG"));
@@ -190,9 +196,12 @@ public sealed class LockerTests : IDisposable
     public async Task An_import_is_shown_row_by_row_and_taken_whole_or_not_at_all()
     {
         await Ok(client.Post("/api/locker/things", new { text = Kit }));
-        const string table = "kind;name;number;mount;focal;aperture;weightG;type\nlens;24–70 f/2.8 no. 1;1;K2;24-70;2.8;805;\nlens;35 f/1.4;;K2;35;1.4;;\nbattery;LB7 no. 1;1;;;;;LB7\nlens;Bad;;K2;;2.8;heavy;\nbattery;Odd;;K2;;;;LB7\ngizmo;What;;;;;;\n";
+        const string table = "kind;name;number;mount;focal;aperture;weightG;type\nlens;24–70 f/2.8 no. 1;1;K2;24-70;2.8;805;\nlens;35 "
+            + "f/1.4;;K2;35;1.4;;\nbattery;LB7 no. 1;1;;;;;LB7\nlens;Bad;;K2;;2.8;heavy;\nbattery;Odd;;K2;;;;LB7\ngizmo;What;;;;;;\n";
         var weighed = await Import(Encoding.UTF8.GetBytes(table), keep: true);
-        var rows = weighed.GetProperty("rows").EnumerateArray().Select(r => (r.GetProperty("line").GetInt32(), r.GetProperty("action").GetString(), string.Join(' ', r.GetProperty("problems").EnumerateArray().Select(p => p.GetProperty("field").GetString())))).ToArray();
+        var rows = weighed.GetProperty("rows").EnumerateArray()
+            .Select(r => (r.GetProperty("line").GetInt32(), r.GetProperty("action").GetString(),
+            string.Join(' ', r.GetProperty("problems").EnumerateArray().Select(p => p.GetProperty("field").GetString())))).ToArray();
         Assert.Equal([(2, "changed", ""), (3, "added", ""), (4, "same", ""), (5, "refused", "weightG"), (6, "refused", "mount"), (7, "refused", "kind")], rows);
         Assert.Equal("weight 820 → 805", weighed.GetProperty("rows")[0].GetProperty("what")[0].GetString());
         Assert.False(weighed.GetProperty("kept").GetBoolean());
@@ -238,7 +247,8 @@ public sealed class LockerTests : IDisposable
     private async Task<JsonElement> Import(byte[] file, bool keep) => await (await Send(client, file, keep)).Json();
 
     private static Task<HttpResponseMessage> Send(HttpClient to, byte[] file, bool keep) =>
-        to.PostAsync(new Uri($"/api/locker/import?keep={(keep ? "true" : "false")}", UriKind.Relative), new ByteArrayContent(file) { Headers = { ContentType = new("application/octet-stream") } });
+        to.PostAsync(new Uri($"/api/locker/import?keep={(keep ? "true" : "false")}", UriKind.Relative),
+            new ByteArrayContent(file) { Headers = { ContentType = new("application/octet-stream") } });
 
     private async Task<int> Count() => (await client.Json("/api/locker")).GetProperty("report").GetProperty("things").GetArrayLength();
 
@@ -248,7 +258,8 @@ public sealed class LockerTests : IDisposable
         client.Post("/api/locker/figures", new { things = new[] { seen }, set = new Dictionary<string, string> { [figure] = text } });
 
     private async Task<string?> Figure(string id, string name) =>
-        (await client.Json($"/api/locker/things/{id}")).GetProperty("figures").EnumerateArray().First(f => f.GetProperty("name").GetString() == name).GetProperty("text").GetString();
+        (await client.Json($"/api/locker/things/{id}")).GetProperty("figures").EnumerateArray().First(f => f.GetProperty("name").GetString() == name)
+            .GetProperty("text").GetString();
 
     private static async Task Ok(Task<HttpResponseMessage> asked)
     {

@@ -10,7 +10,8 @@ public sealed class PocketTests(App app) : IClassFixture<App>
 
     private async Task<string> NewKey() => (await (await client.Post("/api/demos/steamer-wedding", new { })).Json()).GetProperty("key").GetString()!;
 
-    private static object Fact(string? origin = "p/1", string? kind = "failed", string? thing = "item:b2@vows", string? at = "2027-06-12T11:43:00Z", double? left = null, string? words = "Halm 45 no. 2", string? where = null) =>
+    private static object Fact(string? origin = "p/1", string? kind = "failed", string? thing = "item:b2@vows", string? at = "2027-06-12T11:43:00Z",
+        double? left = null, string? words = "Halm 45 no. 2", string? where = null) =>
         new { origin, kind, thing, at, who = "lead", words, left, where };
 
     private static object Record(string key, params object[] facts) => new { format = "yoke-pair/record", version = 1, assignment = key, facts };
@@ -35,7 +36,8 @@ public sealed class PocketTests(App app) : IClassFixture<App>
         Assert.Equal("1 1 0", await Give(One(9, "c"), One(9, "c")));
         var told = await client.Json(records);
         Assert.Equal(5, told.GetArrayLength());
-        Assert.Equal(("failed", "Lead", "Halm 45 no. 2"), (told[0].GetProperty("kind").GetString(), told[0].GetProperty("who").GetString(), told[0].GetProperty("words").GetString()));
+        Assert.Equal(("failed", "Lead", "Halm 45 no. 2"), (told[0].GetProperty("kind").GetString(), told[0].GetProperty("who").GetString(), told[0]
+            .GetProperty("words").GetString()));
         // Of another day they say nothing.
         Assert.Equal(0, (await client.Json($"/api/assignments/{await NewKey()}/records")).GetArrayLength());
     }
@@ -46,13 +48,15 @@ public sealed class PocketTests(App app) : IClassFixture<App>
         var key = await NewKey();
         var unique = Guid.NewGuid().ToString("N");
         var given = await (await client.Post($"/api/assignments/{key}/records", Record(key,
-            Fact($"{unique}/1"), Fact(origin: null), Fact($"{unique}/2", thing: ""), Fact($"{unique}/3", kind: "charged"), Fact($"{unique}/4", kind: "nonsense"),
+            Fact($"{unique}/1"), Fact(origin: null), Fact($"{unique}/2", thing: ""), Fact($"{unique}/3", kind: "charged"),
+                Fact($"{unique}/4", kind: "nonsense"),
             Fact($"{unique}/5", at: null), Fact($"{unique}/6", kind: "changed", thing: "bat1", left: 1.5), Fact($"{unique}/7", words: new string('x', 301)),
             Fact($"{unique}/8", kind: "changed", thing: "bat1", left: 0.3)))).Json();
         Assert.Equal(2, given.GetProperty("added").GetInt32());
         var refused = given.GetProperty("refused").EnumerateArray().ToList();
         Assert.Equal([1, 2, 3, 4, 5, 6, 7], refused.Select(r => r.GetProperty("number").GetInt32()));
-        string[] starts = ["origin is missing", "thing is missing", "kind is \"charged\"", "kind is \"nonsense\"", "at is missing", "left is 1.5", "a text is longer"];
+        string[] starts = ["origin is missing", "thing is missing", "kind is \"charged\"", "kind is \"nonsense\"", "at is missing", "left is 1.5",
+            "a text is longer"];
         Assert.All(refused.Zip(starts), r => Assert.StartsWith(r.Second, r.First.GetProperty("why").GetString(), StringComparison.Ordinal));
         Assert.Equal(2, (await client.Json($"/api/assignments/{key}/records")).GetArrayLength());
     }
@@ -64,7 +68,8 @@ public sealed class PocketTests(App app) : IClassFixture<App>
         var key = await NewKey();
         var unique = Guid.NewGuid().ToString("N");
         var given = await (await client.Post($"/api/assignments/{key}/records", Record(key,
-            Fact($"{unique}/1", kind: "put", thing: "c21", where: "b1"), Fact($"{unique}/2", kind: "put", thing: "c21", where: "b2"), Fact($"{unique}/3")))).Json();
+            Fact($"{unique}/1", kind: "put", thing: "c21", where: "b1"), Fact($"{unique}/2", kind: "put", thing: "c21", where: "b2"), Fact($"{unique}/3"))))
+                .Json();
         Assert.Equal(2, given.GetProperty("added").GetInt32());
         var refused = Assert.Single(given.GetProperty("refused").EnumerateArray());
         Assert.Equal((1, "Card 21 is in the b1 already."), (refused.GetProperty("number").GetInt32(), refused.GetProperty("why").GetString()));
@@ -78,7 +83,8 @@ public sealed class PocketTests(App app) : IClassFixture<App>
     {
         var key = await NewKey();
         var answer = await client.Post($"/api/assignments/{key}/records", new { format, version, assignment = assignment ?? key, facts = new[] { Fact() } });
-        Assert.Equal((HttpStatusCode.UnprocessableEntity, field), (answer.StatusCode, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString()));
+        Assert.Equal((HttpStatusCode.UnprocessableEntity, field),
+            (answer.StatusCode, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString()));
         Assert.Equal(0, (await client.Json($"/api/assignments/{key}/records")).GetArrayLength());
     }
 
@@ -99,7 +105,8 @@ public sealed class PocketTests(App app) : IClassFixture<App>
     public async Task A_slide_moves_the_rest_of_the_day_too()
     {
         var key = await NewKey();
-        string StartOf(JsonElement rest, string part) => rest.GetProperty("parts").EnumerateArray().Single(p => p.GetProperty("id").GetString() == part).GetProperty("start").GetString()!;
+        string StartOf(JsonElement rest, string part) => rest.GetProperty("parts").EnumerateArray().Single(p => p.GetProperty("id").GetString() == part)
+            .GetProperty("start").GetString()!;
         const string asked = "person=lead&now=2027-06-12T14:20:00";
         Assert.Equal("2027-06-12T15:00:00", StartOf(await client.Json($"/api/assignments/{key}/rest?{asked}"), "families"));
         Assert.Equal("2027-06-12T15:20:00", StartOf(await client.Json($"/api/assignments/{key}/rest?{asked}&lateFrom=toast&late=20"), "families"));

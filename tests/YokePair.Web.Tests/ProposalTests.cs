@@ -14,7 +14,8 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         var response = await client.Ask($"/api/assignments/{key}/setups-proposal?part=vows&part=toast&part=families");
         Assert.Equal("application/x-ndjson", response.Content.Headers.ContentType!.MediaType);
-        var lines = (await response.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement).ToList();
+        var lines = (await response.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => JsonDocument.Parse(l).RootElement).ToList();
         var trades = lines.Select(l => l.TryGetProperty("found", out var trade) ? trade : default).Where(t => t.ValueKind == JsonValueKind.Object).ToList();
         Assert.True(trades.Count > 0 && lines.Count > trades.Count);
         Assert.False(trades[0].GetProperty("wish").GetProperty("mayHang").GetBoolean());
@@ -24,7 +25,8 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         Assert.All(edits, e => Assert.True(e.GetProperty("part").GetString() is "vows" or "toast" or "families"));
 
         var board = await (await client.Post($"/api/assignments/{key}/edits", new { baseRevision = 1, edits })).Json();
-        var touching = board.GetProperty("report").GetProperty("changes").EnumerateArray().Count(c => c.GetProperty("part").GetString() is "vows" or "toast" or "families" or "couple");
+        var touching = board.GetProperty("report").GetProperty("changes").EnumerateArray()
+            .Count(c => c.GetProperty("part").GetString() is "vows" or "toast" or "families" or "couple");
         Assert.Equal(found.GetProperty("found").GetProperty("between").GetInt32(), touching);
     }
 
@@ -58,11 +60,13 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         Assert.Equal(free.GetProperty("cost").GetDouble(), free.GetProperty("atLeast").GetDouble());
 
         // Taken with its setups in one step, the day has nothing more than the kit said it would leave.
-        var edits = free.GetProperty("changes").EnumerateArray().Select(c => c.GetProperty("edit")).Concat(free.GetProperty("setups").EnumerateArray().SelectMany(s => s.GetProperty("edits").EnumerateArray())).ToList();
+        var edits = free.GetProperty("changes").EnumerateArray().Select(c => c.GetProperty("edit"))
+            .Concat(free.GetProperty("setups").EnumerateArray().SelectMany(s => s.GetProperty("edits").EnumerateArray())).ToList();
         var board = await (await client.Post($"/api/assignments/{key}/edits", new { baseRevision = 1, edits })).Json();
         var left = free.GetProperty("exposed").EnumerateArray().Select(e => e.GetProperty("need").GetString()).ToHashSet();
         Assert.All(board.GetProperty("report").GetProperty("gaps").EnumerateArray(), gap => Assert.Contains(gap.GetProperty("need").GetString(), left));
-        Assert.All(board.GetProperty("report").GetProperty("singlePoints").EnumerateArray().SelectMany(s => s.GetProperty("hits").EnumerateArray()), hit => Assert.Contains(hit.GetProperty("need").GetString(), left));
+        Assert.All(board.GetProperty("report").GetProperty("singlePoints").EnumerateArray().SelectMany(s => s.GetProperty("hits").EnumerateArray()), hit =>
+            Assert.Contains(hit.GetProperty("need").GetString(), left));
 
         async Task<JsonElement> Found(string query)
         {
@@ -76,7 +80,9 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
     {
         using var own = new App();
         using var client = own.CreateClient();
-        var kept = await client.PostAsync(new Uri("/api/locker/import?keep=true", UriKind.Relative), new ByteArrayContent(File.ReadAllBytes(Path.Combine(App.Root, "demo/locker.yoke-locker.json"))) { Headers = { ContentType = new("application/octet-stream") } });
+        var kept = await client.PostAsync(new Uri("/api/locker/import?keep=true", UriKind.Relative),
+            new ByteArrayContent(File.ReadAllBytes(Path.Combine(App.Root, "demo/locker.yoke-locker.json"))) { Headers =
+            { ContentType = new("application/octet-stream") } });
         Assert.True(kept.IsSuccessStatusCode);
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         // The locker knows that the macro hunts on the adapter; the macro may stay at home all the same.
@@ -101,7 +107,9 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
     {
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         // Of what is not weighed nothing is known; the locker knows the weight of what it holds.
-        if (query == "limit=roller:0") await client.Post($"/api/assignments/{key}/edits", new { baseRevision = 1, edits = new[] { new { type = "borrow", item = new { kind = "charger", id = "heavy", place = "roller", weightG = 900 } } } });
+        if (query == "limit=roller:0") await client.Post($"/api/assignments/{key}/edits",
+            new { baseRevision = 1, edits = new[] { new { type = "borrow",
+            item = new { kind = "charger", id = "heavy", place = "roller", weightG = 900 } } } });
         var answer = await client.Ask($"/api/assignments/{key}/kit-proposal?{query}");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
         Assert.Equal(field, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
@@ -117,7 +125,8 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         var why = (await client.Lines($"/api/assignments/{key}/parts/floor/needs/bandp"))[0].GetProperty("explanation");
         var weighed = why.GetProperty("weighed").EnumerateArray().ToList();
-        Assert.Contains(weighed, w => w.GetProperty("aid").GetString() == "lights" && w.GetProperty("with").EnumerateArray().Any(i => i.GetString() == "tr1") && w.GetProperty("fit").GetProperty("flashPower").GetDouble() is > 0 and <= 1);
+        Assert.Contains(weighed, w => w.GetProperty("aid").GetString() == "lights" && w.GetProperty("with").EnumerateArray().Any(i => i.GetString() == "tr1")
+            && w.GetProperty("fit").GetProperty("flashPower").GetDouble() is > 0 and <= 1);
         Assert.Contains(weighed, w => w.GetProperty("aid").GetString() == "flash" && w.GetProperty("fit").GetProperty("recycleSeconds").GetDouble() > 0);
         Assert.All(weighed, w => Assert.True(w.GetProperty("fit").GetProperty("diffractionFNumber").GetDouble() is > 4 and < 16));
     }

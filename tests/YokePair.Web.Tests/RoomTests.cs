@@ -39,7 +39,8 @@ public sealed class RoomTests(App app) : IClassFixture<App>
     public async Task Two_places_at_once_are_refused_in_words_and_nothing_is_changed()
     {
         var key = await Wedding();
-        var refused = await client.Post($"/api/assignments/{key}/edits", new { baseRevision = 1, edits = new[] { new { type = "setPart", part = "toast", start = "2027-06-12T13:40" } } });
+        var refused = await client.Post($"/api/assignments/{key}/edits",
+            new { baseRevision = 1, edits = new[] { new { type = "setPart", part = "toast", start = "2027-06-12T13:40" } } });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
         Assert.Contains("cannot be at both", await refused.Content.ReadAsStringAsync(), StringComparison.Ordinal);
         Assert.Equal(1, (await client.Json($"/api/assignments/{key}/board")).GetProperty("revision").GetInt32());
@@ -48,7 +49,9 @@ public sealed class RoomTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_day_is_not_copied_into_an_hour_that_no_clock_shows()
     {
-        var made = await (await client.Post("/api/assignments", new { name = "Night", day = "2027-06-12", template = (string?)null, timetable = "02:30 dance 60 min", style = (string?)null, second = false, assistant = false, timeZone = "Europe/Vienna" })).Json();
+        var made = await (await client.Post("/api/assignments",
+            new { name = "Night", day = "2027-06-12", template = (string?)null, timetable = "02:30 dance 60 min", style = (string?)null, second = false,
+            assistant = false, timeZone = "Europe/Vienna" })).Json();
         var copied = await client.Post($"/api/assignments/{made.GetProperty("key").GetString()}/copies", new { name = "Spring night", day = "2027-03-28" });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, copied.StatusCode);
         Assert.Contains("write 03:30", await copied.Content.ReadAsStringAsync(), StringComparison.Ordinal);

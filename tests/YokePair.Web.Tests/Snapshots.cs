@@ -3,12 +3,14 @@ using YokePair.Core.Library;
 
 namespace YokePair.Web.Tests;
 
-/// <summary>What others build on: the OpenAPI document, the plan file's schema, the columns of the locker's table. <c>./yoke types</c> writes them anew.</summary>
+/// <summary>What others build on: the OpenAPI document, the plan file's schema, the columns of the locker's table. <c>./yoke types</c> writes them
+/// anew.</summary>
 public sealed class Snapshots(App app) : IClassFixture<App>
 {
     [Fact]
     public async Task The_page_s_types_are_made_from_the_document_the_server_builds() =>
-        Compare("web/openapi.json", await app.CreateClient().GetStringAsync(new Uri("/openapi/v1.json", UriKind.Relative), TestContext.Current.CancellationToken));
+        Compare("web/openapi.json", await app.CreateClient().GetStringAsync(new Uri("/openapi/v1.json", UriKind.Relative),
+            TestContext.Current.CancellationToken));
 
     [Fact]
     public void The_published_schema_is_that_of_the_reader() => Compare("docs/plan-file.schema.json", Schema.Text());

@@ -127,9 +127,11 @@ public sealed class StartTests : IDisposable
     private static Process Program(string folder, bool asNobody, string[] more)
     {
         var configuration = AppContext.BaseDirectory.Contains("/Release/", StringComparison.Ordinal) ? "Release" : "Debug";
-        string[] built = [Path.Combine(App.Root, $"src/YokePair.Web/bin/{configuration}/net10.0/YokePair.Web.dll"), "--contentRoot", Path.Combine(App.Root, "src/YokePair.Web")];
+        string[] built = [Path.Combine(App.Root, $"src/YokePair.Web/bin/{configuration}/net10.0/YokePair.Web.dll"), "--contentRoot",
+            Path.Combine(App.Root, "src/YokePair.Web")];
         string[] who = asNobody ? ["setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "dotnet"] : ["dotnet"];
-        return Process.Start(new ProcessStartInfo(who[0], [.. who[1..], .. built, "--data", folder, .. more]) { RedirectStandardError = true, RedirectStandardOutput = true })!;
+        return Process.Start(new ProcessStartInfo(who[0], [.. who[1..], .. built, "--data", folder, .. more]) { RedirectStandardError = true,
+            RedirectStandardOutput = true })!;
     }
 
     private string Hash() => System.IO.File.Exists(File) ? Convert.ToHexString(SHA256.HashData(System.IO.File.ReadAllBytes(File))) : "none";
@@ -151,7 +153,8 @@ public sealed class StartTests : IDisposable
         using var program = Program(folder, asNobody, [.. page, .. urls, .. more]);
         program.OutputDataReceived += (_, line) =>
         {
-            if (end && line.Data?.Contains("Application started", StringComparison.Ordinal) == true) Process.Start("kill", ["-TERM", program.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)]).WaitForExit();
+            if (end && line.Data?.Contains("Application started", StringComparison.Ordinal) == true) Process.Start("kill",
+                ["-TERM", program.Id.ToString(System.Globalization.CultureInfo.InvariantCulture)]).WaitForExit();
         };
         program.BeginOutputReadLine();
         var said = program.StandardError.ReadToEnd();

@@ -20,22 +20,31 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         Assert.Equal(12, lines.Length);
         Assert.Equal("13:30 Vows, fore deck 40 min", lines[3]);
 
-        var made = await (await client.Post("/api/assignments", new { name = "Back again", day = "2027-06-12", template = (string?)null, timetable = string.Join('\n', lines), style = (string?)null, second = true })).Json();
-        var times = async (string? of) => string.Join(' ', (await client.Json($"/api/assignments/{of}/board")).GetProperty("plan").GetProperty("parts").EnumerateArray().Select(p => $"{p.GetProperty("start").GetString()}-{p.GetProperty("end").GetString()}"));
+        var made = await (await client.Post("/api/assignments",
+            new { name = "Back again", day = "2027-06-12", template = (string?)null, timetable = string.Join('\n', lines), style = (string?)null,
+            second = true })).Json();
+        var times = async (string? of) => string.Join(' ', (await client.Json($"/api/assignments/{of}/board")).GetProperty("plan").GetProperty("parts")
+            .EnumerateArray().Select(p => $"{p.GetProperty("start").GetString()}-{p.GetProperty("end").GetString()}"));
         Assert.Equal(await times(key), await times(made.GetProperty("key").GetString()));
     }
 
     [Fact]
     public async Task Several_days_go_out_as_a_calendar_and_come_back()
     {
-        var made = await (await client.Post("/api/assignments", new { name = "Fair", day = "2027-07-02", template = "event-awards", timetable = (string?)null, style = (string?)null, second = false, days = 2, assistant = true, timeZone = "Europe/Vienna" })).Json();
+        var made = await (await client.Post("/api/assignments",
+            new { name = "Fair", day = "2027-07-02", template = "event-awards", timetable = (string?)null, style = (string?)null, second = false, days = 2,
+            assistant = true, timeZone = "Europe/Vienna" })).Json();
         var key = made.GetProperty("key").GetString();
-        Assert.Contains("BEGIN:VTIMEZONE\r\nTZID:Europe/Vienna", await client.GetStringAsync(new Uri($"/api/assignments/{key}/day.ics", UriKind.Relative)), StringComparison.Ordinal);
+        Assert.Contains("BEGIN:VTIMEZONE\r\nTZID:Europe/Vienna", await client.GetStringAsync(new Uri($"/api/assignments/{key}/day.ics", UriKind.Relative)),
+            StringComparison.Ordinal);
         var read = await (await Send(await client.GetStringAsync(new Uri($"/api/assignments/{key}/day.ics", UriKind.Relative)))).Json();
         var timetable = read.GetProperty("timetable").GetString()!;
         Assert.Contains("\n2027-07-03\n17:00 ", timetable, StringComparison.Ordinal);
-        var again = await (await client.Post("/api/assignments", new { name = "Fair again", day = "2027-07-02", template = (string?)null, timetable, style = (string?)null, second = false, days = 1, assistant = false, timeZone = (string?)null })).Json();
-        var times = async (string? of) => string.Join(' ', (await client.Json($"/api/assignments/{of}/board")).GetProperty("plan").GetProperty("parts").EnumerateArray().Select(p => $"{p.GetProperty("start").GetString()}-{p.GetProperty("end").GetString()}"));
+        var again = await (await client.Post("/api/assignments",
+            new { name = "Fair again", day = "2027-07-02", template = (string?)null, timetable, style = (string?)null, second = false, days = 1,
+            assistant = false, timeZone = (string?)null })).Json();
+        var times = async (string? of) => string.Join(' ', (await client.Json($"/api/assignments/{of}/board")).GetProperty("plan").GetProperty("parts")
+            .EnumerateArray().Select(p => $"{p.GetProperty("start").GetString()}-{p.GetProperty("end").GetString()}"));
         Assert.Equal(await times(key), await times(again.GetProperty("key").GetString()));
     }
 
@@ -49,13 +58,16 @@ public sealed class StartingTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_day_that_cannot_be_is_refused_by_field_and_one_that_can_is_copied()
     {
-        var refused = await client.Post("/api/assignments", new { name = " ", day = "2027-06-12", template = "nonsense", timetable = (string?)null, style = "none such", second = false });
+        var refused = await client.Post("/api/assignments", new { name = " ", day = "2027-06-12", template = "nonsense", timetable = (string?)null,
+            style = "none such", second = false });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
-        Assert.Equal(["name", "template", "style"], (await refused.Json()).GetProperty("errors").EnumerateArray().Select(e => e.GetProperty("field").GetString()));
+        Assert.Equal(["name", "template", "style"], (await refused.Json()).GetProperty("errors").EnumerateArray()
+            .Select(e => e.GetProperty("field").GetString()));
         var key = (await (await client.Import(App.Demo("track-night"))).Json()).GetProperty("key").GetString();
         var copied = await (await client.Post($"/api/assignments/{key}/copies", new { name = "Track again", day = "2027-03-06" })).Json();
         Assert.Equal("track-again", copied.GetProperty("key").GetString());
-        Assert.StartsWith("2027-03-06", (await client.Json("/api/assignments/track-again/board")).GetProperty("plan").GetProperty("parts")[0].GetProperty("start").GetString(), StringComparison.Ordinal);
+        Assert.StartsWith("2027-03-06", (await client.Json("/api/assignments/track-again/board")).GetProperty("plan").GetProperty("parts")[0]
+            .GetProperty("start").GetString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -64,13 +76,15 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         var kept = await (await client.Post("/api/kinds", new { assignment = key, part = "vows", name = "Vows on deck" })).Json();
         var id = kept.GetProperty("id").GetString();
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Post("/api/kinds", new { assignment = key, part = "vows", name = "vows ON deck" })).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Post("/api/kinds", new { assignment = key, part = "vows", name = "vows ON deck" }))
+            .StatusCode);
         Assert.Contains(id, await OwnKinds());
         var read = await (await client.Post("/api/starting/timetable", new { text = "15:00 vows on deck", day = "2027-06-12" })).Json();
         Assert.Equal(id, read.GetProperty("lines")[0].GetProperty("kind").GetString());
 
         var board = await client.Json($"/api/assignments/{key}/board");
-        var edit = await client.Post($"/api/assignments/{key}/edits", new { baseRevision = board.GetProperty("revision").GetInt32(), edits = new[] { new { type = "addPart", kind = id } } });
+        var edit = await client.Post($"/api/assignments/{key}/edits",
+            new { baseRevision = board.GetProperty("revision").GetInt32(), edits = new[] { new { type = "addPart", kind = id } } });
         Assert.Equal(HttpStatusCode.OK, edit.StatusCode);
         var parts = (await client.Json($"/api/assignments/{key}/board")).GetProperty("plan").GetProperty("parts");
         var names = (System.Text.Json.JsonElement part) => part.GetProperty("needs").EnumerateArray().Select(n => n.GetProperty("name").GetString());
@@ -89,7 +103,8 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         await client.Post("/api/locker/undo", new { });
         Assert.DoesNotContain(id, await OwnKinds());
 
-        async Task<string?[]> OwnKinds() => [.. (await client.Json("/api/starting")).GetProperty("kinds").EnumerateArray().Where(k => k.GetProperty("own").GetBoolean()).Select(k => k.GetProperty("id").GetString())];
+        async Task<string?[]> OwnKinds() => [.. (await client.Json("/api/starting")).GetProperty("kinds").EnumerateArray()
+            .Where(k => k.GetProperty("own").GetBoolean()).Select(k => k.GetProperty("id").GetString())];
     }
 
     [Fact]
@@ -111,12 +126,15 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
         Assert.Equal("again", (await refused.Json()).GetProperty("errors")[0].GetProperty("field").GetString());
         // What an edit alone asks for is refused in words.
-        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Post($"/api/assignments/{key}/edits", new { baseRevision = revision + 1, edits = new[] { new { type = "startAgain" } } })).StatusCode);
+        Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Post($"/api/assignments/{key}/edits",
+            new { baseRevision = revision + 1, edits = new[] { new { type = "startAgain" } } })).StatusCode);
 
         Task<HttpResponseMessage> Start(string template, string? over) =>
-            client.Post("/api/assignments", new { name = "Twice", day = "2027-08-07", template, timetable = (string?)null, style = "two-primes", second = false, again = over });
+            client.Post("/api/assignments", new { name = "Twice", day = "2027-08-07", template, timetable = (string?)null, style = "two-primes",
+                second = false, again = over });
     }
 
     private Task<HttpResponseMessage> Send(string calendar) =>
-        client.PostAsync(new Uri("/api/starting/calendar", UriKind.Relative), new ByteArrayContent(Encoding.UTF8.GetBytes(calendar)) { Headers = { ContentType = new("application/octet-stream") } });
+        client.PostAsync(new Uri("/api/starting/calendar", UriKind.Relative),
+            new ByteArrayContent(Encoding.UTF8.GetBytes(calendar)) { Headers = { ContentType = new("application/octet-stream") } });
 }

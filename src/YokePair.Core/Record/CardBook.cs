@@ -163,7 +163,7 @@ public sealed class CardBook(IReadOnlyDictionary<string, CardState> states, Func
     private static string TooFew(IReadOnlyList<CardCopy> made, int copies, CardRules rules)
     {
         var unread = made.FirstOrDefault(c => !c.IsVerified);
-        var there = copies == 1 ? "it is the only one" : $"there are {English.Count(copies, "copy", "copies")}";
+        var there = copies == 1 ? "it is the only one" : $"there are {English.Number(copies)} copies";
         return unread is null ? $"{there}, not {English.Number(rules.CopiesAsked)}." : $"{there}; the copy on {unread.Where} was not read back.";
     }
 

@@ -67,9 +67,12 @@ internal static class LateWords
         {
             List<NeedFinding> named = [.. outcome.OrderBy(n => n.Need.Importance).Take(MostNamed)];
             yield return new("; ");
-            foreach (var (need, n) in named.Select((need, n) => (need, n)))
-                yield return new((n > 0 ? ", " : "") + need.Need.Label, Part: part.Id, Need: need.Need.Id);
             var more = outcome.Count() - named.Count;
+            foreach (var (need, n) in named.Select((need, n) => (need, n)))
+            {
+                var joined = n == 0 ? "" : more == 0 && n == named.Count - 1 ? " and " : ", ";
+                yield return new(joined + need.Need.Label, Part: part.Id, Need: need.Need.Id);
+            }
             yield return new($"{(more > 0 ? $" and {English.Number(more)} more" : "")} {(outcome.Count() == 1 ? "is" : "are")} {OutcomeWord(outcome.Key)}");
         }
     }
