@@ -43,6 +43,14 @@ public sealed class CasesOfKit
         Assert.Equal((taken.Count, taken.Sum(o => o.Grams), taken.Sum(o => plan.ItemOf(o.Thing)!.Value ?? 0)), (totals.Things, totals.Grams, totals.Value));
     }
 
+    [Theory]
+    [InlineData(FailureClass.None, "can be taken in time with this kit; no kit")]
+    [InlineData(FailureClass.Item, "in time whatever one thing fails; no kit")]
+    [InlineData(FailureClass.Rig, "whatever one thing fails or one camera is lost with all on it; no kit")]
+    [InlineData(FailureClass.Bag, "whatever one thing fails, or one camera or one bag is lost with all in it; no kit")]
+    public void What_a_kit_survives_is_said(FailureClass survives, string said) =>
+        Assert.Contains(said, KitWords.Say(new KitWish(survives), true, Barn, [], 1, 1)[0].Text, StringComparison.Ordinal);
+
     private static string Said(KitGoal goal, bool proven, double cost, double atLeast, params ExposedNeed[] exposed) => string.Concat(
         KitWords.Say(new KitWish(FailureClass.Item, goal), proven, Barn, exposed, cost, atLeast).Select(t => t.Grams is { } grams ? $"{grams:0} g" : t.Text));
 
@@ -56,7 +64,8 @@ public sealed class CasesOfKit
         Assert.StartsWith($"{count - 1} of the {count} pictures that matter can", Said(KitGoal.Weight, true, 6200, 0, kiss, again), StringComparison.Ordinal);
         Assert.EndsWith("whatever one thing fails; this one takes 12 things, and less than 9 things is not possible.",
             Said(KitGoal.Count, false, 12, 9), StringComparison.Ordinal);
-        Assert.EndsWith("; this one takes a value of 900, and less than a value of 850 is not possible.", Said(KitGoal.Value, false, 900, 850), StringComparison.Ordinal);
+        Assert.EndsWith("; this one takes a value of 900, and less than a value of 850 is not possible.",
+            Said(KitGoal.Value, false, 900, 850), StringComparison.Ordinal);
     }
 
     [Theory]
@@ -65,7 +74,12 @@ public sealed class CasesOfKit
     public void A_camera_with_glass_on_it_is_as_long_as_both_and_a_place_says_whether_things_go_one_way(bool oneWay)
     {
         var place = Barn.PlaceOf("bag")! with { OneWay = oneWay, InnerMm = [500, 300, 180] };
-        Item Sized(Item item) => item.Id switch { "b1" => item with { Place = "bag", SizeMm = [80, 140, 100] }, "z24" => item with { SizeMm = [80, 120, 85] }, _ => item };
+        Item Sized(Item item) => item.Id switch
+        {
+            "b1" => item with { Place = "bag", SizeMm = [80, 140, 100] },
+            "z24" => item with { SizeMm = [80, 120, 85] },
+            _ => item,
+        };
         var plan = Barn with { Items = [.. Barn.Items.Select(Sized)], Rules = Barn.Rules with { Carrier = null } };
         var room = BagRoom.Of(plan, place, [])!;
         Assert.Equal(oneWay, room.OneWay);

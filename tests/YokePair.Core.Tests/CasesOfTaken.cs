@@ -91,4 +91,33 @@ public sealed class CasesOfTaken
     [InlineData(6, 1, 3, "Of the six pictures of the rest of the day one is not covered and three hang by one thing.")]
     public void Of_the_rest_of_a_day_only_what_is_so_is_said(int needs, int open, int hanging, string said) =>
         Assert.Equal(said, RestWords.Of(needs, open, hanging));
+
+    [Theory]
+    [InlineData(0.45, null, "45 % at 50 mm, its short end: what lies beyond is what you lack")]
+    [InlineData(null, 0.45, "45 % at 200 mm, its long end: what lies beyond is what you lack")]
+    [InlineData(0.4, 0.4, null)]
+    [InlineData(null, null, null)]
+    public void What_is_lacking_beyond_an_end_of_a_zoom_is_said(double? wide, double? far, string? said)
+    {
+        var glass = TakenDays.Day([Camera, Zoom], Part, Enumerable.Range(0, 50).Select(n => Shot(n, 100))).Glass[0];
+        Assert.Equal(said, TakenWords.AtAnEnd(glass with { AtWide = wide, AtLong = far }, Zoom));
+        // Who carries what lies beyond lacks nothing.
+        Assert.Null(TakenWords.AtAnEnd(glass with { AtWide = wide }, Zoom, [Zoom, TakenDays.Glass("w", 16, 35, 4)]));
+    }
+
+    [Theory]
+    [InlineData(12, 20.4, "; its buffer takes 20")]
+    [InlineData(30, 20.4, ", more than the 20 its buffer takes")]
+    public void A_burst_is_held_against_what_the_buffer_takes(int burst, double fits, string said)
+    {
+        var use = TakenDays.Day([Camera, Zoom], Part, [Shot(1, 100)]).Bodies[0] with { Burst = burst, BurstSeconds = 2, BufferFrames = fits };
+        Assert.Contains(said, TakenWords.Burst(use, "Halm"), StringComparison.Ordinal);
+    }
+
+    /// <summary>A lens that reaches almost as far as what is cropped to is that lens: a twentieth is nothing.</summary>
+    [Theory]
+    [InlineData(265, 1)]
+    [InlineData(267, 0)]
+    public void A_twentieth_less_than_what_is_lacking_is_not_lacking(double owned, int lacks) => Assert.Equal(lacks, Lacking.Of(
+        [TakenDays.Day([Camera, Zoom], Part, Enumerable.Range(0, 50).Select(n => Shot(n, 200)))], [Camera, Zoom, TakenDays.Glass("l", owned, owned, 4)]).Count);
 }

@@ -47,10 +47,12 @@ public sealed class ToldOtherwise
 
     private static string Difference(string view, string[] was, string[] now)
     {
-        string[] changes = [.. Only(was, now).Select(l => $"    - {l}"), .. Only(now, was).Select(l => $"    + {l}")];
-        if (changes.Length == 0) return $"\n  {view} is the same";
-        var rest = changes.Length <= Shown ? "" : $"\n    and {changes.Length - Shown} more, {Mark(string.Join('\n', changes))}";
-        return $"\n  {view}\n{string.Join('\n', changes.Take(Shown))}{rest}";
+        string[] gone = [.. Only(was, now).Select(l => $"    - {l}")], come = [.. Only(now, was).Select(l => $"    + {l}")];
+        if (gone.Length + come.Length == 0) return $"\n  {view} is the same";
+        string[] shown = [.. gone.Take(Shown / 3), .. come.Take(Shown - Math.Min(gone.Length, Shown / 3))];
+        var all = string.Join('\n', gone.Concat(come));
+        var rest = shown.Length == gone.Length + come.Length ? "" : $"\n    and {gone.Length + come.Length - shown.Length} more, {Mark(all)}";
+        return $"\n  {view}\n{string.Join('\n', shown)}{rest}";
     }
 
     private static IEnumerable<string> Only(string[] one, string[] other)
@@ -103,11 +105,12 @@ public sealed class ToldOtherwise
 
     private static IEnumerable<(string Subject, string[] Views, string Changes, string Whole)> Lines()
     {
-        var subject = "";
+        var (subject, with) = ("", "");
         foreach (var line in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Lines/otherwise.txt")).Where(l => l.Length > 0))
         {
-            if (line[0] == '#') subject = line[1..].Trim();
-            else if (line.Split(" | ", 2) is [var views, var changes]) yield return (subject, views.Split(' '), changes, line);
+            if (line[0] == '#') (subject, with) = (line[1..].Trim(), "");
+            else if (line.StartsWith("with: ", StringComparison.Ordinal)) with = line[6..] + " ; ";
+            else if (line.Split(" | ", 2) is [var views, var changes]) yield return (subject, views.Split(' '), with + changes, line);
         }
     }
 }

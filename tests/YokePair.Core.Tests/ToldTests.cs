@@ -49,6 +49,7 @@ public sealed class ToldTests
         ["hands"] = day => day.Plan.Parts.Take(2).SelectMany(p => p.Setups.Take(2).Select(s => SetupChoices.For(day, p.Id, s.Person, s.Position, null)))
             .ToList(),
         ["season"] = Season,
+        ["late"] = day => day.Plan.Parts.SelectMany(p => new[] { 20, 60 }.Select(m => Lateness.Of(day, p.Id, m))).ToList(),
         ["gone"] = Gone,
     };
 
