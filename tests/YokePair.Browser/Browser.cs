@@ -26,8 +26,14 @@ internal sealed class Browser : IDisposable
         options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile}", $"--window-size={shape.Width},{shape.Height}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
-        if (shape.Touch) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings { Width = shape.Width, Height = shape.Height, PixelRatio = 1,
-            EnableTouchEvents = true, UserAgent = "Mozilla/5.0 (a phone)" });
+        if (shape.Touch) options.EnableMobileEmulation(new ChromiumMobileEmulationDeviceSettings
+        {
+            Width = shape.Width,
+            Height = shape.Height,
+            PixelRatio = 1,
+            EnableTouchEvents = true,
+            UserAgent = "Mozilla/5.0 (a phone)"
+        });
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
     }
 

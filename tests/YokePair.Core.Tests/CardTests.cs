@@ -112,8 +112,11 @@ public sealed class CardTests
     public void What_happens_once_is_in_one_camera_until_its_cards_are_changed()
     {
         var day = Day(new CardRules());
-        day = day with { Parts = [.. day.Parts.Select(p => p.Id == "ceremony"
-            ? p with { Needs = [.. p.Needs.Select(n => n with { Importance = Importance.Once })] } : p)] };
+        day = day with
+        {
+            Parts = [.. day.Parts.Select(p => p.Id == "ceremony"
+            ? p with { Needs = [.. p.Needs.Select(n => n with { Importance = Importance.Once })] } : p)]
+        };
         var alone = Assert.Single(Of(day).Alone);
         Assert.Equal(("ceremony", 350, CardLossKind.Camera, "b1", Start.AddHours(3), null, 240.0),
             (alone.Part, alone.Frames, alone.Kind, alone.Id, alone.From, alone.Until, alone.Minutes));
@@ -440,8 +443,11 @@ public sealed class CardTests
         // A slower slot holds the other up.
         var slower = fast with { Items = [.. fast.Items.Select(i => i is Body b ? b with { Slots = [Slot(90), Slot(30)] } : i)] };
         Assert.Equal(half, Assert.Single(new DayAnalysis(slower).Report().Needs).Baseline);
-        var told = Assert.Single(Of(fast with { Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2')
-            ? c with { WriteMegabytesPerSecond = 30 } : i)] }).Bursts);
+        var told = Assert.Single(Of(fast with
+        {
+            Items = [.. fast.Items.Select(i => i is Card c && c.Place!.EndsWith('2')
+            ? c with { WriteMegabytesPerSecond = 30 } : i)]
+        }).Bursts);
         Assert.Equal((burst is 4, ready is not null), (told.FullTooSoon, told.BusyAfter is not null));
 
         static CardSlot Slot(double speed) => new() { Type = "SD", WriteMegabytesPerSecond = speed };
@@ -514,8 +520,11 @@ public sealed class CardTests
         {
             var plan = Day(new CardRules { Policy = random.Next(2) == 0 ? CardPolicy.Fill : CardPolicy.PerPart }, raw: 30,
                 parts: [.. Enumerable.Range(0, 4).Select(p => ($"p{p}", random.Next(50, 400)))]);
-            plan = plan with { Items = [.. plan.Items, new OtherThing { Id = "lap", Place = "bag" }],
-                Parts = [.. plan.Parts.Select(p => p with { Use = SentBy(random.Next(100)) })] };
+            plan = plan with
+            {
+                Items = [.. plan.Items, new OtherThing { Id = "lap", Place = "bag" }],
+                Parts = [.. plan.Parts.Select(p => p with { Use = SentBy(random.Next(100)) })]
+            };
             var dead = $"c{random.Next(1, 9)}";
             var left = new DayAnalysis(plan, [new Pulled(dead)]);
             var told = CardPlans.Of(left);

@@ -68,8 +68,15 @@ public sealed class CarryTests
     {
         var plan = Day(two: true, null, new Battery { Id = "bat", Place = "@b1", Type = "LB" },
             new Lens { Id = "long", Place = "roller", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4) });
-        var carried = Of(plan, new Lens { Id = "long", Mount = "K", Focal = new Interval(200, 200), Aperture = new Interval(4, 4), WeightG = 1500,
-            Value = 2000 });
+        var carried = Of(plan, new Lens
+        {
+            Id = "long",
+            Mount = "K",
+            Focal = new Interval(200, 200),
+            Aperture = new Interval(4, 4),
+            WeightG = 1500,
+            Value = 2000
+        });
         Assert.Equal(["b1", "l1", "bat", "b2", "l2"], carried.Places[0].Things.Select(t => t.Item));
         Assert.Equal(["", "b1", "b1", "", "b2"], carried.Places[0].Things.Select(t => t.On ?? ""));
         Assert.True(carried.Places[0].Things[2].IsUsual);
@@ -84,8 +91,15 @@ public sealed class CarryTests
     [Fact]
     public void A_thing_and_its_only_backup_are_told_first_and_parted()
     {
-        static Lens Macro(string id) => new() { Id = id, Place = "roller", Mount = "K", Focal = new Interval(100, 100), Aperture = new Interval(2.8, 2.8),
-            WeightG = 600 };
+        static Lens Macro(string id) => new()
+        {
+            Id = id,
+            Place = "roller",
+            Mount = "K",
+            Focal = new Interval(100, 100),
+            Aperture = new Interval(2.8, 2.8),
+            WeightG = 600
+        };
         var plan = Day(two: true, null, Macro("m1"), Macro("m2"), new Battery { Id = "x1", Place = "@b1", Type = "LB" },
             new Battery { Id = "x2", Place = "@b2", Type = "LB" },
             new Card { Id = "c1", Place = "@b1/1", Type = "SD" }, new Card { Id = "c2", Place = "@b2/1", Type = "SD" });

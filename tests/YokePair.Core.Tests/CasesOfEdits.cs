@@ -25,8 +25,11 @@ public sealed class CasesOfEdits
     [Fact]
     public void A_box_that_stays_at_home_says_how_much_stays_with_it()
     {
-        var plan = Barn with { Items = [.. Barn.Items.Select(i => i.Id is "f4" or "s2" ? i with { Place = "@case" } : i)],
-            Parts = [.. Barn.Parts.Select(p => p with { Lights = null })] };
+        var plan = Barn with
+        {
+            Items = [.. Barn.Items.Select(i => i.Id is "f4" or "s2" ? i with { Place = "@case" } : i)],
+            Parts = [.. Barn.Parts.Select(p => p with { Lights = null })]
+        };
         var left = new UnpackThing { Item = "case", Everywhere = true }.Apply(plan);
         Assert.Equal("Light box with three things left at home", left.Label);
         Assert.DoesNotContain(left.Plan!.Items, i => i.Id is "case" or "f4" or "s2" or "aa4");

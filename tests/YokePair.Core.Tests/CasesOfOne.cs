@@ -35,11 +35,25 @@ public sealed class CasesOfOne
         Parts = [Part("vows", 0, new Need { Id = "kiss", ShutterSeconds = 0.01, Focal = new Interval(85, 100) })],
     };
 
-    private static Body Body(string id) => new() { Id = id, Place = "belt", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB",
-        Slots = [new CardSlot { Type = "SD" }] };
+    private static Body Body(string id) => new()
+    {
+        Id = id,
+        Place = "belt",
+        Mount = ["K"],
+        Megapixels = 24,
+        IsoCeiling = 6400,
+        BatteryType = "LB",
+        Slots = [new CardSlot { Type = "SD" }]
+    };
 
-    private static Lens Lens(string id, double mm) => new() { Id = id, Place = "belt", Mount = "K", Focal = new Interval(mm, mm),
-        Aperture = new Interval(1.8, 1.8) };
+    private static Lens Lens(string id, double mm) => new()
+    {
+        Id = id,
+        Place = "belt",
+        Mount = "K",
+        Focal = new Interval(mm, mm),
+        Aperture = new Interval(1.8, 1.8)
+    };
 
     private static Part Part(string id, int hour, params Need[] needs) => new()
     {
@@ -64,9 +78,12 @@ public sealed class CasesOfOne
         var paired = Small with { Pairs = [new PairRule { A = "b1", B = "l85", Fit = PairFit.No }, new PairRule { A = "b2", B = "l85", Fit = PairFit.No }] };
         Assert.Equal(Outcome.Lost, new DayAnalysis(paired, before: before).ReportPart("vows")[0].Baseline);
 
-        var two = Small with { People = [.. Small.People, new Person { Id = "second" }],
+        var two = Small with
+        {
+            People = [.. Small.People, new Person { Id = "second" }],
             Parts = [Small.Parts[0] with { Present = ["lead"] },
-            new Part { Id = "guests", Ev = 11, Start = Ten.AddMinutes(30), End = Ten.AddHours(1), Present = ["second"] }] };
+            new Part { Id = "guests", Ev = 11, Start = Ten.AddMinutes(30), End = Ten.AddHours(1), Present = ["second"] }]
+        };
         var free = two with { Parts = [two.Parts[0] with { Setups = [] }, two.Parts[1]] };
         var earlier = new DayAnalysis(free);
         Assert.NotEqual(Outcome.Lost, earlier.ReportPart("vows")[0].Baseline);
@@ -100,10 +117,19 @@ public sealed class CasesOfOne
             new Flash { Id = "f1", Place = "belt", GuideNumber = 40, CellsType = "AA", RadioSystem = "R", CanHear = true },
                 new Cells { Id = "aa", Place = "@f1", Type = "AA" },
             new Trigger { Id = "tx", Place = "belt", Sends = "R" }, new Support { Id = "stand", Place = "belt", Form = "stand" });
-        var need = new Need { Id = "lit", ShutterSeconds = 0.01, Focal = new Interval(85, 100), Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 } };
-        plan = plan with { Parts = [plan.Parts[0] with { Needs = [need], Lights = [new PlacedLight { Flash = "f1", Holder = "stand" }] }],
-            Pairs = [new PairRule { A = a, B = b, Fit = PairFit.No }] };
+        var need = new Need
+        {
+            Id = "lit",
+            ShutterSeconds = 0.01,
+            Focal = new Interval(85, 100),
+            Light = [LightKind.Stands],
+            Stands = new StandLighting { DistanceM = 2 }
+        };
+        plan = plan with
+        {
+            Parts = [plan.Parts[0] with { Needs = [need], Lights = [new PlacedLight { Flash = "f1", Holder = "stand" }] }],
+            Pairs = [new PairRule { A = a, B = b, Fit = PairFit.No }]
+        };
         Assert.Equal(why is null ? Outcome.Holds : Outcome.Lost, OutcomeOf(plan));
         if (why is not null) Assert.Equal(Outcome.Thins, OutcomeOf(plan with { Pairs = [new PairRule { A = a, B = b, Fit = PairFit.Untested }] }));
     }
@@ -112,8 +138,11 @@ public sealed class CasesOfOne
     public void Two_cards_that_do_not_go_together_make_one_record_only()
     {
         Body two = Body("b2") with { Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }] };
-        var plan = Small with { Rules = new Rules { DualRecord = true },
-            Items = [.. Small.Items.Where(i => i.Id != "b2"), two, new Card { Id = "c3", Place = "@b2/2", Type = "SD" }] };
+        var plan = Small with
+        {
+            Rules = new Rules { DualRecord = true },
+            Items = [.. Small.Items.Where(i => i.Id != "b2"), two, new Card { Id = "c3", Place = "@b2/2", Type = "SD" }]
+        };
         Assert.Equal(Outcome.Holds, OutcomeOf(plan));
         // The third card of the house lies in the other camera.
         plan = plan with { Pairs = [new PairRule { A = "c2", B = "c3", Fit = PairFit.No }], Items = [.. plan.Items.Where(i => i.Id != "c1")] };
@@ -136,8 +165,11 @@ public sealed class CasesOfOne
     public void A_mend_leaves_no_other_need_hanging_by_a_thing_it_did_not_hang_by()
     {
         // Both needs hang by the one lens each; a spare camera and lens in the bag could serve either.
-        var plan = Small with { Parts = [Part("vows", 0, new Need { Id = "kiss", ShutterSeconds = 0.01, Focal = new Interval(85, 100) },
-            new Need { Id = "room", ShutterSeconds = 0.01, Focal = new Interval(30, 35) })] };
+        var plan = Small with
+        {
+            Parts = [Part("vows", 0, new Need { Id = "kiss", ShutterSeconds = 0.01, Focal = new Interval(85, 100) },
+            new Need { Id = "room", ShutterSeconds = 0.01, Focal = new Interval(30, 35) })]
+        };
         var day = new DayAnalysis(plan);
         foreach (var mend in Mending.For(day, "vows", "kiss", [Lens("spare", 85)])!)
         {
@@ -169,8 +201,11 @@ public sealed class CasesOfOne
     {
         Lens[] spare = [Lens("spare", 85)];
         bool IsOffered(Plan plan) => Mending.For(new DayAnalysis(plan), "vows", "kiss", spare)!.Any(m => m.Edits.OfType<PackThing>().Any());
-        Plan Promised(DateTime day) => Small with { Promised =
-            new Dictionary<string, Promise> { ["spare"] = new("other", "Harbour party", DateOnly.FromDateTime(day), DateOnly.FromDateTime(day)) } };
+        Plan Promised(DateTime day) => Small with
+        {
+            Promised =
+            new Dictionary<string, Promise> { ["spare"] = new("other", "Harbour party", DateOnly.FromDateTime(day), DateOnly.FromDateTime(day)) }
+        };
         Assert.True(IsOffered(Small));
         Assert.False(IsOffered(Promised(Ten)));
         Assert.True(IsOffered(Promised(Ten.AddDays(1))));
@@ -214,10 +249,19 @@ public sealed class CasesOfOne
         var plan = With(new Flash { Id = "f1", Place = "belt", GuideNumber = 40 }, new Trigger { Id = "rx", Place = "belt", Hears = "R" },
             new Trigger { Id = "tx", Place = "belt", Sends = "Q" },
             new Trigger { Id = "bridge", Place = "belt", Hears = "Q", Sends = "R" }, new Support { Id = "stand", Place = "belt", Form = "stand" });
-        var need = new Need { Id = "lit", ShutterSeconds = 0.01, Focal = new Interval(85, 100), Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 } };
-        plan = plan with { Parts = [plan.Parts[0] with { Needs = [need],
-            Lights = [new PlacedLight { Flash = "f1", Receiver = "rx", Holder = "stand" }, new PlacedLight { Relay = "bridge" }] }] };
+        var need = new Need
+        {
+            Id = "lit",
+            ShutterSeconds = 0.01,
+            Focal = new Interval(85, 100),
+            Light = [LightKind.Stands],
+            Stands = new StandLighting { DistanceM = 2 }
+        };
+        plan = plan with
+        {
+            Parts = [plan.Parts[0] with { Needs = [need],
+            Lights = [new PlacedLight { Flash = "f1", Receiver = "rx", Holder = "stand" }, new PlacedLight { Relay = "bridge" }] }]
+        };
         Assert.Equal(Outcome.Holds, OutcomeOf(plan));
         foreach (var system in new[] { "R", "Q" })
             Assert.Equal(Outcome.Lost, WhatIfTable.Of(new DayAnalysis(plan)).Rows.Single(r => r.Kind == LossKind.Radio && r.Id == system).Cells[0].Worst);
@@ -232,8 +276,14 @@ public sealed class CasesOfOne
                 new Trigger { Id = "bridge", Place = "belt", Hears = "Q", Sends = "R" },
             new Support { Id = "s1", Place = "belt", Form = "stand" }, new Support { Id = "s2", Place = "belt", Form = "stand" },
                 new Support { Id = "pole", Place = "belt", Form = "stand" });
-        var need = new Need { Id = "lit", ShutterSeconds = 0.01, Focal = new Interval(85, 100), Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 } };
+        var need = new Need
+        {
+            Id = "lit",
+            ShutterSeconds = 0.01,
+            Focal = new Interval(85, 100),
+            Light = [LightKind.Stands],
+            Stands = new StandLighting { DistanceM = 2 }
+        };
         plan = plan with
         {
             Parts = [plan.Parts[0] with { Needs = [need], Lights =
@@ -251,8 +301,14 @@ public sealed class CasesOfOne
     {
         var plan = With(new StandLight { Id = "led1", Place = "belt", LuxAtOneM = 300 }, new StandLight { Id = "led2", Place = "belt", LuxAtOneM = 300 },
             new Support { Id = "s1", Place = "belt", Form = "stand" }, new Support { Id = "s2", Place = "belt", Form = "stand" });
-        Need Lit(int count) => new() { Id = "lit", ShutterSeconds = 1.0 / 60, Focal = new Interval(85, 100), Light = [LightKind.Continuous],
-            Stands = new StandLighting { DistanceM = 2, Count = count } };
+        Need Lit(int count) => new()
+        {
+            Id = "lit",
+            ShutterSeconds = 1.0 / 60,
+            Focal = new Interval(85, 100),
+            Light = [LightKind.Continuous],
+            Stands = new StandLighting { DistanceM = 2, Count = count }
+        };
         Plan At(double ev, int count, params PlacedLight[] lights) =>
             plan with { Parts = [plan.Parts[0] with { Ev = ev, Needs = [Lit(count)], Lights = lights }] };
         PlacedLight first = new() { Light = "led1", Holder = "s1" }, second = new() { Light = "led2", Holder = "s2" };
@@ -269,12 +325,25 @@ public sealed class CasesOfOne
     [Fact]
     public void The_spare_on_a_stand_is_another_than_the_sender_where_many_are_alike()
     {
-        var alike = Enumerable.Range(1, 5).Select(i => (Item)new Flash { Id = $"f{i}", Place = "belt", GuideNumber = 40, RadioSystem = "R", CanSend = true,
-            CanHear = true }).ToArray();
+        var alike = Enumerable.Range(1, 5).Select(i => (Item)new Flash
+        {
+            Id = $"f{i}",
+            Place = "belt",
+            GuideNumber = 40,
+            RadioSystem = "R",
+            CanSend = true,
+            CanHear = true
+        }).ToArray();
         var plan = With([.. alike, new Flash { Id = "stood", Place = "bag", GuideNumber = 40, RadioSystem = "R", CanHear = true },
             new Support { Id = "stand", Place = "belt", Form = "stand" }]);
-        var need = new Need { Id = "lit", ShutterSeconds = 0.01, Focal = new Interval(85, 100), Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 } };
+        var need = new Need
+        {
+            Id = "lit",
+            ShutterSeconds = 0.01,
+            Focal = new Interval(85, 100),
+            Light = [LightKind.Stands],
+            Stands = new StandLighting { DistanceM = 2 }
+        };
         plan = plan with { Parts = [plan.Parts[0] with { Needs = [need], Lights = [new PlacedLight { Flash = "stood", Holder = "stand" }] }] };
         var best = new DayAnalysis(plan, [new Pulled("stood")]).ReportPart("vows")[0].Best!;
         Assert.Equal(2, best.Items.Count(i => alike.Any(a => a.Id == i)));
@@ -344,10 +413,13 @@ public sealed class CasesOfOne
         };
         Assert.Empty(SwapPlans.Of(new DayAnalysis(plan)).Swaps);
         // And of two that both take too long, the one at the belt is taken, though it leaves less than the reserve.
-        var both = plan with { Parts = [plan.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 100, High = 100 } },
+        var both = plan with
+        {
+            Parts = [plan.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 100, High = 100 } },
             plan.Parts[1] with { Frames = new FrameCount { Low = 0, Likely = 425, High = 425 },
             Needs = [plan.Parts[1].Needs[0] with { ToleranceSeconds = 10 }] }],
-            Items = [.. plan.Items, new Battery { Id = "worn", Place = "belt", Type = "LB", Health = 0.9 }] };
+            Items = [.. plan.Items, new Battery { Id = "worn", Place = "belt", Type = "LB", Health = 0.9 }]
+        };
         Assert.Equal("worn", Assert.Single(SwapPlans.Of(new DayAnalysis(both)).Swaps).In);
         // From the pouch it is worth it.
         var near = plan with { Items = [.. plan.Items.Select(i => i.Id == "far" ? i with { Place = "belt" } : i)] };
@@ -357,12 +429,18 @@ public sealed class CasesOfOne
     [Fact]
     public void Glass_is_changed_on_a_camera_whoever_holds_it()
     {
-        var later = Part("later", 1) with { Setups = [new Setup { Person = "lead", Position = "right", Body = "b1", Lens = "l85" },
-            new Setup { Person = "lead", Position = "left", Body = "b2", Lens = "l35" }] };
+        var later = Part("later", 1) with
+        {
+            Setups = [new Setup { Person = "lead", Position = "right", Body = "b1", Lens = "l85" },
+            new Setup { Person = "lead", Position = "left", Body = "b2", Lens = "l35" }]
+        };
         Assert.Equal(2, new DayAnalysis(Small with { Parts = [Small.Parts[0], later] }).Report(false).Changes.Count);
         // The cameras change hands and keep their glass.
-        var kept = later with { Setups = [new Setup { Person = "lead", Position = "right", Body = "b1", Lens = "l35" },
-            new Setup { Person = "lead", Position = "left", Body = "b2", Lens = "l85" }] };
+        var kept = later with
+        {
+            Setups = [new Setup { Person = "lead", Position = "right", Body = "b1", Lens = "l35" },
+            new Setup { Person = "lead", Position = "left", Body = "b2", Lens = "l85" }]
+        };
         Assert.Empty(new DayAnalysis(Small with { Parts = [Small.Parts[0], kept] }).Report(false).Changes);
     }
 
@@ -388,9 +466,12 @@ public sealed class CasesOfOne
     [Fact]
     public void Another_body_brings_its_own_battery_cards_and_flash()
     {
-        var held = Small with { Items = [.. Small.Items, Body("b3"), new Flash { Id = "f", Place = "belt", GuideNumber = 30 }],
+        var held = Small with
+        {
+            Items = [.. Small.Items, Body("b3"), new Flash { Id = "f", Place = "belt", GuideNumber = 30 }],
             Parts = [Small.Parts[0] with { Setups = [Small.Parts[0].Setups[0] with { Battery = "in2", Cards = ["c2"], Flash = "f" }, Small.Parts[0]
-            .Setups[1]] }] };
+            .Setups[1]] }]
+        };
         var setup = EditResult.Apply(held, [new Mount { Part = "vows", Person = "lead", Position = "left", Body = "b3", Lens = "l35" }]).Plan!.Parts[0]
             .Setups[0];
         Assert.Equal(("b3", null, null, null), (setup.Body, setup.Battery, setup.Cards, setup.Flash));
@@ -426,8 +507,11 @@ public sealed class CasesOfOne
     {
         var plan = With(new Flash { Id = "f1", Place = "belt" }, new Flash { Id = "f2", Place = "belt" },
             new Support { Id = "s1", Place = "belt", Form = "stand" }, new Support { Id = "s2", Place = "belt", Form = "stand" });
-        plan = plan with { Parts = [plan.Parts[0] with { Lights =
-            [new PlacedLight { Flash = "f1", Holder = "s1" }, new PlacedLight { Flash = "f2", Holder = "s2" }] }] };
+        plan = plan with
+        {
+            Parts = [plan.Parts[0] with { Lights =
+            [new PlacedLight { Flash = "f1", Holder = "s1" }, new PlacedLight { Flash = "f2", Holder = "s2" }] }]
+        };
         var left = EditResult.Apply(plan, [new UnpackThing { Item = "s1", Everywhere = true }]).Plan!.Parts[0].Lights!;
         Assert.Equal("f2", Assert.Single(left).Flash);
     }
@@ -448,8 +532,11 @@ public sealed class CasesOfOne
     public void What_is_in_a_hand_as_its_bag_is_stolen_is_left()
     {
         // The 35 is set up from the bag and in the hand as the bag goes; what lies in the bag goes with it.
-        var plan = Small with { Items = [.. Small.Items.Select(i => i.Id is "l35" or "l85" ? i with { Place = "bag" } : i),
-            Lens("l50", 50) with { Place = "bag" }] };
+        var plan = Small with
+        {
+            Items = [.. Small.Items.Select(i => i.Id is "l35" or "l85" ? i with { Place = "bag" } : i),
+            Lens("l50", 50) with { Place = "bag" }]
+        };
         var day = new DayAnalysis(plan, [new Pulled("bag", "vows", null, LossKind.Place)]);
         Assert.Equal(Outcome.Holds, day.ReportPart("vows")[0].Baseline);
         Assert.Equal(["l50"], PullTest.Compare(new DayAnalysis(plan), day).Out[0].Items);
@@ -469,8 +556,17 @@ public sealed class CasesOfOne
     [Fact]
     public void A_further_one_has_no_serial_number_and_no_past_of_the_first()
     {
-        var first = Body("b") with { Serial = "4711", FirstUse = new DateOnly(2020, 1, 1), ServiceDue = new DateOnly(2027, 1, 1), Cycles = 900,
-            Notes = "dented", Status = Availability.Lent, Number = 1, Name = "Halm no. 1" };
+        var first = Body("b") with
+        {
+            Serial = "4711",
+            FirstUse = new DateOnly(2020, 1, 1),
+            ServiceDue = new DateOnly(2027, 1, 1),
+            Cycles = 900,
+            Notes = "dented",
+            Status = Availability.Lent,
+            Number = 1,
+            Name = "Halm no. 1"
+        };
         var second = Assert.Single(Duplicates.Of(first, 1, [first]));
         Assert.Equal((null, null, null, null, null, null, 2, "Halm no. 2"),
             (second.Serial, second.FirstUse, second.ServiceDue, second.Cycles, second.Notes, second.Status, second.Number, second.Name));
@@ -488,8 +584,13 @@ public sealed class CasesOfOne
     [Fact]
     public void A_burst_is_as_long_as_the_slowest_card_there_is_allows()
     {
-        var body = Body("b") with { Fps = 10, BufferMegabytes = 1600, RawMegabytes = 48,
-            Slots = [new CardSlot { Type = "SD", WriteMegabytesPerSecond = 250 }, new CardSlot { Type = "SD", WriteMegabytesPerSecond = 250 }] };
+        var body = Body("b") with
+        {
+            Fps = 10,
+            BufferMegabytes = 1600,
+            RawMegabytes = 48,
+            Slots = [new CardSlot { Type = "SD", WriteMegabytesPerSecond = 250 }, new CardSlot { Type = "SD", WriteMegabytesPerSecond = 250 }]
+        };
         Item[] locker = [body, new Card { Id = "quick", Type = "SD", WriteMegabytesPerSecond = 240 },
             new Card { Id = "slow", Type = "SD", WriteMegabytesPerSecond = 90 }];
         BodyBurst? Of(params Item[] things) => Assert.Single(LockerReport.Of(things, new Compatibility(things, []), new DateOnly(2027, 1, 1)).Bodies).Burst;
@@ -533,8 +634,11 @@ public sealed class CasesOfOne
     [Fact]
     public void A_shutter_that_no_body_has_and_a_blur_that_is_frozen_are_second_best()
     {
-        Plan Asking(Need need, Body body) => Small with { Items = [.. Small.Items.Select(i => i is Body b ? body with { Id = b.Id } : i)],
-            Parts = [Small.Parts[0] with { Ev = 15, Needs = [need] }] };
+        Plan Asking(Need need, Body body) => Small with
+        {
+            Items = [.. Small.Items.Select(i => i is Body b ? body with { Id = b.Id } : i)],
+            Parts = [Small.Parts[0] with { Ev = 15, Needs = [need] }]
+        };
         var fast = new Need { Id = "n", ShutterSeconds = 1.0 / 8000, Focal = new Interval(85, 100) };
         Assert.Equal(Outcome.Thins, OutcomeOf(Asking(fast, Body("b") with { FastestShutterSeconds = 1.0 / 4000 })));
         Assert.Equal(Outcome.Holds, OutcomeOf(Asking(fast, Body("b") with { FastestShutterSeconds = 1.0 / 8000 })));
@@ -547,8 +651,11 @@ public sealed class CasesOfOne
     [Fact]
     public void A_smallest_f_number_above_the_largest_is_refused()
     {
-        var bytes = Encoding.UTF8.GetString(PlanFile.Write(Small with { Parts =
-            [Small.Parts[0] with { Needs = [Small.Parts[0].Needs[0] with { MinFNumber = 4, MaxFNumber = 2.8 }] }] }));
+        var bytes = Encoding.UTF8.GetString(PlanFile.Write(Small with
+        {
+            Parts =
+            [Small.Parts[0] with { Needs = [Small.Parts[0].Needs[0] with { MinFNumber = 4, MaxFNumber = 2.8 }] }]
+        }));
         Assert.Equal("parts[0].needs[0].maxFNumber", Assert.Single(PlanFile.Read(Encoding.UTF8.GetBytes(bytes)).Problems).Field);
     }
 
@@ -556,8 +663,14 @@ public sealed class CasesOfOne
     public void A_camera_left_alone_on_the_night_the_clocks_go_back_works_an_hour_longer()
     {
         // From half past one to half past three by the clock, which are three hours when it is set back at three.
-        var night = new Part { Id = "night", Kind = "dinner", Ev = 11, Start = new DateTime(2027, 10, 31, 1, 30, 0),
-            End = new DateTime(2027, 10, 31, 3, 30, 0) };
+        var night = new Part
+        {
+            Id = "night",
+            Kind = "dinner",
+            Ev = 11,
+            Start = new DateTime(2027, 10, 31, 1, 30, 0),
+            End = new DateTime(2027, 10, 31, 3, 30, 0)
+        };
         Plan On(string? zone) => Small with
         {
             Assignment = new Assignment { TimeZone = zone },

@@ -41,8 +41,18 @@ public sealed class CasesOfRoom
         ],
     };
 
-    private static Body Body(string id) => new() { Id = id, Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 3200, BatteryType = "LB",
-        Slots = [new CardSlot { Type = "SD" }], FramesPerCharge = 900, RawMegabytes = 48 };
+    private static Body Body(string id) => new()
+    {
+        Id = id,
+        Place = "bag",
+        Mount = ["K"],
+        Megapixels = 24,
+        IsoCeiling = 3200,
+        BatteryType = "LB",
+        Slots = [new CardSlot { Type = "SD" }],
+        FramesPerCharge = 900,
+        RawMegabytes = 48
+    };
 
     private static Lens Lens(string id, double low, double high) => new() { Id = id, Place = "bag", Mount = "K", Focal = new(low, high), Aperture = new(4, 4) };
 
@@ -63,12 +73,12 @@ public sealed class CasesOfRoom
     [InlineData("any", 300, 400, Outcome.Lost)]
     public void A_camera_left_alone_serves_whom_it_belongs_to_with_what_is_on_it(string who, double low, double high, Outcome outcome) =>
         Assert.Equal(outcome, First(With(p => p with
-    {
-        Ev = 14,
-        Unreachable = ["bag"],
-        Setups = [new Setup { Person = "lead", Position = "goal", Body = "b1", Lens = "l1", Unattended = true }],
-        Needs = [p.Needs[0] with { Light = [LightKind.Ambient], Unattended = true, Who = who, Focal = new(low, high) }],
-    })).Baseline);
+        {
+            Ev = 14,
+            Unreachable = ["bag"],
+            Setups = [new Setup { Person = "lead", Position = "goal", Body = "b1", Lens = "l1", Unattended = true }],
+            Needs = [p.Needs[0] with { Light = [LightKind.Ambient], Unattended = true, Who = who, Focal = new(low, high) }],
+        })).Baseline);
 
     /// <summary>A remote camera whose receiver hears what nobody sends takes nothing.</summary>
     [Fact]
@@ -83,8 +93,11 @@ public sealed class CasesOfRoom
         });
         var sent = remote with { Items = [.. remote.Items.Select(i => i.Id == "old" ? i with { Place = "vest" } : i)] };
         Assert.Equal(Outcome.Lost, First(remote).Baseline);
-        Assert.Equal(Outcome.Holds, First(sent with { Parts = [sent.Parts[0] with { Present = ["lead"] }],
-            Places = [Room.Places[0], new Place { Id = "vest", Person = "lead", ReachSeconds = 2 }] }).Baseline);
+        Assert.Equal(Outcome.Holds, First(sent with
+        {
+            Parts = [sent.Parts[0] with { Present = ["lead"] }],
+            Places = [Room.Places[0], new Place { Id = "vest", Person = "lead", ReachSeconds = 2 }]
+        }).Baseline);
     }
 
     /// <summary>Three flashes alike: one stands, either of the others takes its place.</summary>
@@ -119,8 +132,13 @@ public sealed class CasesOfRoom
     public void A_jammed_radio_is_deaf_and_dumb_and_another_goes_on(string jammed, string sender, Outcome outcome)
     {
         // The old sender reaches the flash by the relay alone; there is no time to fit another.
-        var plan = With(p => p with { Setups = [p.Setups[0] with { Trigger = sender }], Lights = [.. p.Lights!, new PlacedLight { Relay = "bridge" }],
-            Unreachable = ["bag"] }) with { Items = [.. Room.Items.Where(i => i.Id != (sender == "tx" ? "old" : "tx"))] };
+        var plan = With(p => p with
+        {
+            Setups = [p.Setups[0] with { Trigger = sender }],
+            Lights = [.. p.Lights!, new PlacedLight { Relay = "bridge" }],
+            Unreachable = ["bag"]
+        }) with
+        { Items = [.. Room.Items.Where(i => i.Id != (sender == "tx" ? "old" : "tx"))] };
         Assert.Equal(Outcome.Holds, First(plan).Baseline);
         Assert.Equal(outcome, First(plan, new Pulled(jammed, Kind: LossKind.Radio)).Baseline);
     }
@@ -139,8 +157,11 @@ public sealed class CasesOfRoom
     [InlineData("K", 2, "")]
     public void One_adapter_is_a_cause_for_the_glass_that_goes_on_no_camera_without(string mount, int lenses, string cause)
     {
-        var plan = Room with { Items = [.. Room.Items, new Adapter { Id = "ad", Place = "bag", LensMount = mount, BodyMount = "K" },
-            .. Enumerable.Range(1, lenses).Select(n => Lens($"e{n}", 50, 50) with { Mount = mount })] };
+        var plan = Room with
+        {
+            Items = [.. Room.Items, new Adapter { Id = "ad", Place = "bag", LensMount = mount, BodyMount = "K" },
+            .. Enumerable.Range(1, lenses).Select(n => Lens($"e{n}", 50, 50) with { Mount = mount })]
+        };
         Assert.Equal(cause, string.Join(' ', WhatIfTable.Of(new DayAnalysis(plan)).Causes.Where(c => c.Kind == CauseKind.OneAdapter).SelectMany(c => c.Items)));
         var spare = plan with { Items = [.. plan.Items, new Adapter { Id = "ad2", Place = "bag", LensMount = mount, BodyMount = "K" }] };
         Assert.DoesNotContain(WhatIfTable.Of(new DayAnalysis(spare)).Causes, c => c.Kind == CauseKind.OneAdapter);
@@ -151,8 +172,11 @@ public sealed class CasesOfRoom
     [InlineData(1, "")]
     public void One_pack_is_a_cause_for_the_lights_that_hang_on_it(int lights, string cause)
     {
-        var plan = With(p => p with { Lights = [.. Enumerable.Range(1, lights)
-            .Select(n => new PlacedLight { Flash = $"f{n}", Holder = n == 1 ? "s1" : "help", Pack = "pack" })] });
+        var plan = With(p => p with
+        {
+            Lights = [.. Enumerable.Range(1, lights)
+            .Select(n => new PlacedLight { Flash = $"f{n}", Holder = n == 1 ? "s1" : "help", Pack = "pack" })]
+        });
         Assert.Equal(cause, CauseOf(CauseKind.OnePack, plan with { Items = [.. plan.Items, new Pack { Id = "pack", Place = "bag", Outlets = 2 }] }));
     }
 
@@ -162,12 +186,12 @@ public sealed class CasesOfRoom
     [InlineData(2020, 2020, false, "")]
     public void Cards_of_one_day_are_a_cause_where_more_than_one_camera_takes_them(int one, int other, bool two, string cause) =>
         Assert.Equal(cause, CauseOf(CauseKind.OneLot, Room with
-    {
-        Items = [.. Room.Items.Where(i => two || i.Id is not ("b2" or "bat2" or "c2"))
+        {
+            Items = [.. Room.Items.Where(i => two || i.Id is not ("b2" or "bat2" or "c2"))
             .Select(i => i.Id switch { "c1" => i with { FirstUse = new DateOnly(one, 1, 1) }, "c2" => i with { FirstUse = new DateOnly(other, 1, 1) }, _ =>
             i }),
             .. two ? (Item[])[] : [new Card { Id = "c3", Place = "bag", Type = "SD", FirstUse = new DateOnly(one, 1, 1) }]],
-    }));
+        }));
 
     private static string CauseOf(CauseKind kind, Plan plan)
     {
@@ -180,7 +204,8 @@ public sealed class CasesOfRoom
     {
         List<CarriedShape> shapes = [new("a", [100, 80, 60], IsUsual: false), new("b", [100, 80, 60], IsUsual: false)];
         var room = BagRoom.Of(Room with { Places = [new Place { Id = "bag", ReachSeconds = 60, InnerMm = [400, 300, 200] }, Room.Places[1]] },
-            new Place { Id = "bag", ReachSeconds = 60, InnerMm = [400, 300, 200] }, [])! with { Things = shapes };
+            new Place { Id = "bag", ReachSeconds = 60, InnerMm = [400, 300, 200] }, [])! with
+        { Things = shapes };
         Assert.Equal([("a", 100.0), ("b", 20)], room.With("b", new CarriedShape("b", [20, 20, 20], IsUsual: false)).Things.Select(t => (t.Item, t.SizeMm[0])));
     }
 }

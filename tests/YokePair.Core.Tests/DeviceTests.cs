@@ -50,8 +50,11 @@ public sealed class DeviceTests
         Assert.Equal((60, FigureSource.Typed), power.Use.Where(u => u.Part == "details").Select(u => (u.Frames, u.Source)).Single());
         var told = plan with { Items = [.. plan.Items.Select(i => i is Body b ? b with { VideoMinutesPerCharge = 200, LiveViewMinutesPerCharge = 90 } : i)] };
         Assert.Equal(0.25, Ends(Of(told), "b1").First(), 3);
-        Assert.Equal(0.75, Ends(Of(told with { Parts = [.. told.Parts.Select((p, n) => n == 0 ? p with { Use = [new PartUse { Item = "b1", Frames = 200 }] }
-            : p)] }), "b1").First(), 3);
+        Assert.Equal(0.75, Ends(Of(told with
+        {
+            Parts = [.. told.Parts.Select((p, n) => n == 0 ? p with { Use = [new PartUse { Item = "b1", Frames = 200 }] }
+            : p)]
+        }), "b1").First(), 3);
     }
 
     /// <summary>Of 720 frames each camera has a share, and another for each picture that it is the first choice for: three and two fifths.</summary>
@@ -141,8 +144,11 @@ public sealed class DeviceTests
     {
         var assignment = OnPack(1, pops: 450);
         var frames = new FrameCount { Low = 0, Likely = 0, High = 600 };
-        assignment = assignment with { Parts = [assignment.Parts[0] with { Frames = frames,
-            Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = Quarter(assignment) } })] }] };
+        assignment = assignment with
+        {
+            Parts = [assignment.Parts[0] with { Frames = frames,
+            Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = Quarter(assignment) } })] }]
+        };
         var left = new List<int>();
         List<Fact> facts = [];
         foreach (var day in (string[])["first", "second", "third"])
@@ -165,8 +171,11 @@ public sealed class DeviceTests
 
     /// <summary>The distance at which the light of the part asks a quarter of full power.</summary>
     private static double Quarter(Plan assignment) => Enumerable.Range(10, 400).Select(n => n / 20.0).MinBy(d =>
-        Math.Abs(0.3333 - Of(assignment with { Parts = [assignment.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 },
-            Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = d } })] }] })
+        Math.Abs(0.3333 - Of(assignment with
+        {
+            Parts = [assignment.Parts[0] with { Frames = new FrameCount { Low = 0, Likely = 0, High = 600 },
+            Needs = [.. assignment.Parts[0].Needs.Select(n => n with { Stands = n.Stands! with { DistanceM = d } })] }]
+        })
             .Alone.Where(a => a.Device == "pack").Select(a => a.Used).DefaultIfEmpty(9).Single()));
 
     [Fact]

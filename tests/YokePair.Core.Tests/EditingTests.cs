@@ -65,8 +65,16 @@ public sealed class EditingTests
         ],
     };
 
-    private static Body Body(string id) => new() { Id = id, Place = "belt", Mount = ["K2"], Megapixels = 24, IsoCeiling = 6400, Slots = [],
-        BatteryType = "LB7" };
+    private static Body Body(string id) => new()
+    {
+        Id = id,
+        Place = "belt",
+        Mount = ["K2"],
+        Megapixels = 24,
+        IsoCeiling = 6400,
+        Slots = [],
+        BatteryType = "LB7"
+    };
 
     private static Lens Lens(string id, string mount, double mm) =>
         new() { Id = id, Place = "belt", Mount = mount, Focal = new Interval(mm, mm), Aperture = new Interval(2, 2) };
@@ -127,8 +135,14 @@ public sealed class EditingTests
             {
                 0 => new MoveItem { Item = Pick(plan.Items).Id, Place = Pick(plan.Places).Id },
                 1 => new SetPart { Part = Pick(plan.Parts).Id, Ev = random.Next(-5, 25), Flash = FlashRule.Banned, Unreachable = [Pick(plan.Places).Id] },
-                _ => new Mount { Part = Pick(plan.Parts).Id, Person = Pick(plan.People).Id, Position = Pick(["left", "right"]),
-                    Body = Pick([.. plan.Items.OfType<Body>()]).Id, Lens = Pick([.. plan.Items.OfType<Lens>()]).Id },
+                _ => new Mount
+                {
+                    Part = Pick(plan.Parts).Id,
+                    Person = Pick(plan.People).Id,
+                    Position = Pick(["left", "right"]),
+                    Body = Pick([.. plan.Items.OfType<Body>()]).Id,
+                    Lens = Pick([.. plan.Items.OfType<Lens>()]).Id
+                },
             };
             if (EditResult.Apply(plan, [edit]).Plan is not { } next) return;
             Interlocked.Increment(ref made);

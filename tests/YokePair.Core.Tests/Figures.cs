@@ -154,8 +154,12 @@ public sealed class Figures
     [InlineData(135, Quality.Full)]
     public void A_kiss_from_wider_is_still_the_kiss(double mm, Quality quality)
     {
-        var kiss = new Need { Id = "kiss", ShutterSeconds = 1.0 / 125,
-            Framing = new SubjectFrame { DistanceM = new Interval(6, 12), HeightM = 1.1, TallestM = 3.3 } };
+        var kiss = new Need
+        {
+            Id = "kiss",
+            ShutterSeconds = 1.0 / 125,
+            Framing = new SubjectFrame { DistanceM = new Interval(6, 12), HeightM = 1.1, TallestM = 3.3 }
+        };
         Assert.Equal(44, Math.Round(kiss.AcceptMm(Field)!.Value.Low));
         Assert.Equal(quality, NeedFit.AmbientQuality(new Rules(), Field, kiss, Glass(24, new Interval(mm, mm), 1.8)));
     }
@@ -185,7 +189,14 @@ public sealed class Figures
     };
 
     private static GlassOnBody Glass(double megapixels, Interval focal, double fNumber, double magnification = 0.1) => new(
-        new Body { Id = "b", Mount = ["K"], Megapixels = megapixels, IsoCeiling = 12800, Slots = [new() { Type = "SD" }, new() { Type = "SD" }],
-            BatteryType = "LB" },
+        new Body
+        {
+            Id = "b",
+            Mount = ["K"],
+            Megapixels = megapixels,
+            IsoCeiling = 12800,
+            Slots = [new() { Type = "SD" }, new() { Type = "SD" }],
+            BatteryType = "LB"
+        },
         new Lens { Id = "l", Mount = "K", Focal = focal, Aperture = new Interval(fNumber, fNumber), Magnification = magnification }, null, null, null);
 }

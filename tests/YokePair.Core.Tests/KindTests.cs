@@ -122,8 +122,13 @@ public class KindTests
     [InlineData(400, 400, 2.8, 0.17, 2900)]
     public void Usual_weights_are_believable_and_marked(double low, double high, double f, double magnification, double grams)
     {
-        var lens = Typical.Fill("lens", new System.Text.Json.Nodes.JsonObject { ["kind"] = "lens", ["focal"] = new System.Text.Json.Nodes.JsonArray(low, high),
-            ["aperture"] = new System.Text.Json.Nodes.JsonArray(f, f), ["magnification"] = magnification });
+        var lens = Typical.Fill("lens", new System.Text.Json.Nodes.JsonObject
+        {
+            ["kind"] = "lens",
+            ["focal"] = new System.Text.Json.Nodes.JsonArray(low, high),
+            ["aperture"] = new System.Text.Json.Nodes.JsonArray(f, f),
+            ["magnification"] = magnification
+        });
         Assert.InRange(lens["weightG"]!.GetValue<double>(), grams / 1.34, grams * 1.34);
         Assert.Contains("weightG", lens["estimated"]!.AsArray().Select(n => n!.ToString()));
     }

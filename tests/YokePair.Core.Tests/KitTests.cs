@@ -114,8 +114,11 @@ public sealed class KitTests
     public void What_nothing_asks_for_stays_at_home_with_its_power_unless_it_is_always_kept()
     {
         var kit = Kit.All.First(k => k.Name == "concert");
-        var rich = kit with { Lines = kit.Lines
-            + "\n20 f/2.8 M3\n105 f/2.8 macro M3\n600/4 M3\nbody Old M9 10MP iso800 SD LB77\n2x battery LB77\n2x stand\nother rain cover" };
+        var rich = kit with
+        {
+            Lines = kit.Lines
+            + "\n20 f/2.8 M3\n105 f/2.8 macro M3\n600/4 M3\nbody Old M9 10MP iso800 SD LB77\n2x battery LB77\n2x stand\nother rain cover"
+        };
         var things = rich.Things();
         var plan = rich.Start();
         Assert.DoesNotContain(plan.Items.OfType<Lens>(), l => l.Focal.High == 600);

@@ -165,8 +165,11 @@ public sealed class LateTests
             foreach (var minutes in Lateness.Usual)
             {
                 var late = Lateness.Of(day, part.Id, minutes)!;
-                var typed = plan with { Parts = [.. plan.Parts.Select(p => late.Parts.FirstOrDefault(m => m.Part == p.Id) is { } at
-                    ? p with { Start = at.Start, End = at.End } : p)] };
+                var typed = plan with
+                {
+                    Parts = [.. plan.Parts.Select(p => late.Parts.FirstOrDefault(m => m.Part == p.Id) is { } at
+                    ? p with { Start = at.Start, End = at.End } : p)]
+                };
                 var after = new DayAnalysis(typed).Report(withEvents: false);
                 var worse = after.Needs.Zip(before.Needs).Where(n => n.First.Baseline > n.Second.Baseline).Select(n => n.First).ToList();
                 fell += worse.Count;

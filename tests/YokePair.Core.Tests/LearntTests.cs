@@ -105,8 +105,11 @@ public sealed class LearntTests
     {
         var plan = Demo();
         var (body, battery) = ((Body)plan.ItemOf("b1")!, plan.Items.OfType<Battery>().First(b => b.Place == "@b1"));
-        var day = new DayAnalysis(plan with { Items = [.. plan.Items.Select(i => i.Id == "b1" ? body with { FramesPerCharge = 1200 } : i.Id == battery.Id
-            ? battery with { Number = 1 } : i)] });
+        var day = new DayAnalysis(plan with
+        {
+            Items = [.. plan.Items.Select(i => i.Id == "b1" ? body with { FramesPerCharge = 1200 } : i.Id == battery.Id
+            ? battery with { Number = 1 } : i)]
+        });
         var start = plan.Parts.Min(p => p.Start)!.Value;
         var times = Enumerable.Range(0, 480).Select(n => ("b1", start.AddSeconds(15 * n))).ToLookup(x => x.Item1, x => x.Item2);
         Fact Read(double left, int minutes) => new(FactKind.Read, "b1",
@@ -210,8 +213,11 @@ public sealed class LearntTests
     [Fact]
     public void What_began_late_says_where_time_is_lacking()
     {
-        TakenDay Day(double late) => Used("one", Ceremony()) with { Parts =
-            [Ceremony() with { Name = "Groups", Kind = "groups" }, Ceremony() with { Name = "Couple", Kind = "couple", LateMinutes = late }] };
+        TakenDay Day(double late) => Used("one", Ceremony()) with
+        {
+            Parts =
+            [Ceremony() with { Name = "Groups", Kind = "groups" }, Ceremony() with { Name = "Couple", Kind = "couple", LateMinutes = late }]
+        };
         var found = RunningLate.Of([Day(12), Day(9), Day(20)]);
         Assert.Equal([new LateKind("Couple", 16, 2, "Groups")], found);
         Assert.Equal("Time: couple began 16 min late in two assignments; groups before it takes more than it is given.", TakenWords.Of(found[0]));

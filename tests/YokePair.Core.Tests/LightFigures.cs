@@ -105,8 +105,15 @@ public sealed class LightFigures
     [Theory]
     [MemberData(nameof(Waits))]
     public void How_long_a_need_can_wait(Importance importance, double? typed, double? lasts, double? warning, double seconds) =>
-        Assert.Equal(seconds, new Need { Id = "n", ShutterSeconds = 1, Importance = importance, ToleranceSeconds = typed, MomentSeconds = lasts,
-            WarningSeconds = warning }.ToleranceSeconds(new Rules()));
+        Assert.Equal(seconds, new Need
+        {
+            Id = "n",
+            ShutterSeconds = 1,
+            Importance = importance,
+            ToleranceSeconds = typed,
+            MomentSeconds = lasts,
+            WarningSeconds = warning
+        }.ToleranceSeconds(new Rules()));
 
     [Theory]
     [InlineData("ceremony", 40, 120, 240, 360)]
@@ -115,8 +122,15 @@ public sealed class LightFigures
     [InlineData(null, 10, 15, 30, 45)]
     public void Frames_follow_from_kind_and_length(string? kind, int minutes, int low, int likely, int high)
     {
-        var part = new Part { Id = "p", Ev = 5, Kind = kind, Start = new DateTime(2027, 6, 12, 14, 0, 0), End = new DateTime(2027, 6, 12, 14, 0, 0)
-            .AddMinutes(minutes) };
+        var part = new Part
+        {
+            Id = "p",
+            Ev = 5,
+            Kind = kind,
+            Start = new DateTime(2027, 6, 12, 14, 0, 0),
+            End = new DateTime(2027, 6, 12, 14, 0, 0)
+            .AddMinutes(minutes)
+        };
         Assert.Equal(new FrameCount { Low = low, Likely = likely, High = high }, FrameEstimate.Of(new Plan { Format = Plan.FormatName, Version = 1 }, part));
         var typed = new FrameCount { Low = 1, Likely = 2, High = 3 };
         Assert.Equal(typed, FrameEstimate.Of(new Plan { Format = Plan.FormatName, Version = 1 }, part with { Frames = typed }));
@@ -129,8 +143,13 @@ public sealed class LightFigures
     [InlineData("2027-10-30T22:00", "2027-10-31T04:00", 7)]
     public void A_night_on_which_clocks_change_is_as_long_as_it_is(string start, string end, double hours)
     {
-        var part = new Part { Id = "p", Ev = 5, Start = DateTime.Parse(start, System.Globalization.CultureInfo.InvariantCulture),
-            End = DateTime.Parse(end, System.Globalization.CultureInfo.InvariantCulture) };
+        var part = new Part
+        {
+            Id = "p",
+            Ev = 5,
+            Start = DateTime.Parse(start, System.Globalization.CultureInfo.InvariantCulture),
+            End = DateTime.Parse(end, System.Globalization.CultureInfo.InvariantCulture)
+        };
         var plan = new Plan { Format = Plan.FormatName, Version = 1, Assignment = new Assignment { TimeZone = "Europe/Vienna" }, Parts = [part] };
         Assert.Equal(hours, Clock.Length(plan, part).TotalHours);
         Assert.Equal((int)(hours * 180), new DayAnalysis(plan).Report().Frames[0].Count.Likely);

@@ -155,20 +155,40 @@ public sealed class LockerProperties
         Assert.DoesNotContain(after, id => id != "one-more" && locker.First(i => i.Id == id) is Lens);
     }, iter: 200);
 
+    // Long: each kind of thing that a locker is drawn of.
     private static List<Item> Locker(int seed)
     {
         var random = new Random(seed);
         var items = new List<Item>();
         for (var i = random.Next(1, 4); i > 0; i--)
-            items.Add(new Body { Id = $"b{i}", Mount = Pick<string[]>(["K2"], ["K2"], ["K1"], ["K1", "K2"]), Crop = Pick(1, 1.5), Megapixels = 24,
-                IsoCeiling = 6400, Slots = [new CardSlot { Type = "SD", WriteMegabytesPerSecond = 90 }], BatteryType = Pick("LB7", "LB2"),
-                SizeMm = [140, 100, 80], FirstUse = new DateOnly(2024, 3, 1) });
+            items.Add(new Body
+            {
+                Id = $"b{i}",
+                Mount = Pick<string[]>(["K2"], ["K2"], ["K1"], ["K1", "K2"]),
+                Crop = Pick(1, 1.5),
+                Megapixels = 24,
+                IsoCeiling = 6400,
+                Slots = [new CardSlot { Type = "SD", WriteMegabytesPerSecond = 90 }],
+                BatteryType = Pick("LB7", "LB2"),
+                SizeMm = [140, 100, 80],
+                FirstUse = new DateOnly(2024, 3, 1)
+            });
         for (var i = random.Next(1, 8); i > 0; i--)
         {
             var low = Pick(14.0, 24, 35, 50, 85, 135, 300);
-            items.Add(new Lens { Id = $"l{i}", Mount = Pick("K2", "K2", "K1"), Focal = new Interval(low, low * Pick(1.0, 1.0, 2.5)),
-                Aperture = new Interval(Pick(1.4, 1.8, 2.8), 2.8), ImageCircleCrop = Pick(1, 1, 1.5), Magnification = Pick(0.15, 0.15, 1),
-                Doubtful = Chance(0.15), Status = Chance(0.15) ? Availability.Lent : null, Roles = ["stage", "hall"], WeightG = 812.5 });
+            items.Add(new Lens
+            {
+                Id = $"l{i}",
+                Mount = Pick("K2", "K2", "K1"),
+                Focal = new Interval(low, low * Pick(1.0, 1.0, 2.5)),
+                Aperture = new Interval(Pick(1.4, 1.8, 2.8), 2.8),
+                ImageCircleCrop = Pick(1, 1, 1.5),
+                Magnification = Pick(0.15, 0.15, 1),
+                Doubtful = Chance(0.15),
+                Status = Chance(0.15) ? Availability.Lent : null,
+                Roles = ["stage", "hall"],
+                WeightG = 812.5
+            });
         }
         if (Chance(0.5)) items.Add(new Adapter { Id = "a1", LensMount = "K1", BodyMount = "K2", Doubtful = Chance(0.3) });
         items.Add(new Charger { Id = "ch", BatteryTypes = ["LB7", "LB2"], Hours = 2.5 });

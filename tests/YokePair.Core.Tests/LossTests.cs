@@ -63,8 +63,11 @@ public sealed class LossTests
     [Fact]
     public void Only_batteries_of_another_maker_are_refused()
     {
-        var plan = Wedding with { Items = [.. Wedding.Items.Select(i => i is Battery { Type: "LB7" }
-            ? i with { Make = i.Id == "bat1" ? Make.Own : Make.ThirdParty } : i)] };
+        var plan = Wedding with
+        {
+            Items = [.. Wedding.Items.Select(i => i is Battery { Type: "LB7" }
+            ? i with { Make = i.Id == "bat1" ? Make.Own : Make.ThirdParty } : i)]
+        };
         var row = WhatIfTable.Of(new DayAnalysis(plan)).Rows.Single(r => r.Kind == LossKind.Batteries);
         Assert.Equal(plan.Items.OfType<Battery>().Where(b => b.Type == "LB7" && b.Id != "bat1").Select(b => b.Id).Order(), row.Items.Order());
     }
@@ -72,8 +75,17 @@ public sealed class LossTests
     [Fact]
     public void An_event_of_ones_own_lasts_from_one_part_until_another()
     {
-        var result = new PutEvent { Event = new PlannedLoss { Id = "", Name = "Dropped", Items = ["ad1"], FromPart = "details",
-            UntilPart = "boarding" } }.Apply(Wedding);
+        var result = new PutEvent
+        {
+            Event = new PlannedLoss
+            {
+                Id = "",
+                Name = "Dropped",
+                Items = ["ad1"],
+                FromPart = "details",
+                UntilPart = "boarding"
+            }
+        }.Apply(Wedding);
         var board = Wedding.Parts.First(p => p.Id == "details");
         var own = Assert.Single(result.Plan!.Events!);
         Assert.Equal(["details"], result.Plan.Parts.Where(p => own.Lasts(result.Plan, p)).Select(p => p.Id));
@@ -110,8 +122,11 @@ public sealed class LossTests
                 new Trigger { Id = "odd", Name = "Odd trigger", Sends = "Q", Shoe = "Z", Place = "roller" },
             ],
         };
-        bags = bags with { Items = [.. bags.Items.Select(i => i is Body b
-            ? b with { Shoe = b.Id == "b1" ? "Z" : "Y", Slots = [.. b.Slots, new CardSlot { Type = "CFX" }] } : i)] };
+        bags = bags with
+        {
+            Items = [.. bags.Items.Select(i => i is Body b
+            ? b with { Shoe = b.Id == "b1" ? "Z" : "Y", Slots = [.. b.Slots, new CardSlot { Type = "CFX" }] } : i)]
+        };
         var causes = SharedCause.Of(new DayAnalysis(bags));
         foreach (var kind in new[] { CauseKind.OneAdapter, CauseKind.OneRadio, CauseKind.OneCharger, CauseKind.OneReader, CauseKind.OneLot, CauseKind.OneShoe })
             Assert.Contains(causes, c => c.Kind == kind && c.Text.EndsWith('.'));

@@ -48,9 +48,12 @@ public sealed class Metamorphic
     [Fact]
     public void More_patience_is_never_worse() => OnEach(plan =>
     {
-        var patient = plan with { Rules = plan.Rules with { Tolerance = new Tolerances { Once = 300, Must = 900 } },
+        var patient = plan with
+        {
+            Rules = plan.Rules with { Tolerance = new Tolerances { Once = 300, Must = 900 } },
             Parts = [.. plan.Parts.Select(p => p with { Needs =
-            [.. p.Needs.Select(n => n with { ToleranceSeconds = n.ToleranceSeconds * 2, MomentSeconds = null })] })] };
+            [.. p.Needs.Select(n => n with { ToleranceSeconds = n.ToleranceSeconds * 2, MomentSeconds = null })] })]
+        };
         Assert.All(Needs(plan).Zip(Needs(patient)), pair =>
         {
             Assert.True(pair.Second.Baseline <= pair.First.Baseline);

@@ -15,8 +15,19 @@ public class OtherwiseTests
     /// <summary>One photographer with one camera in hand and a spare of everything, so that only the pictures are in question.</summary>
     private static Plan Day(Need need, Part? part = null, double megapixels = 22, double iso = 12_800, bool silent = true, params Lens[] glass)
     {
-        Body Camera(string id, string place) => new() { Id = id, Name = id, Place = place, Mount = ["K2"], Megapixels = megapixels, IsoCeiling = iso,
-            Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }], BatteryType = "LB7", Fps = 10, Silent = silent };
+        Body Camera(string id, string place) => new()
+        {
+            Id = id,
+            Name = id,
+            Place = place,
+            Mount = ["K2"],
+            Megapixels = megapixels,
+            IsoCeiling = iso,
+            Slots = [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }],
+            BatteryType = "LB7",
+            Fps = 10,
+            Silent = silent
+        };
         Item[] Fed(string body) => [new Battery { Id = $"bat-{body}", Type = "LB7", Place = $"@{body}" },
             new Card { Id = $"c1-{body}", Type = "SD", Place = $"@{body}/1" }, new Card { Id = $"c2-{body}", Type = "SD", Place = $"@{body}/2" }];
         return new Plan

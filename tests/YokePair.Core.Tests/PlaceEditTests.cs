@@ -22,8 +22,16 @@ public sealed class PlaceEditTests
         ],
     };
 
-    private static Body Body(string id) => new() { Id = id, Place = "bag", Mount = ["K"], Megapixels = 24, IsoCeiling = 6400, BatteryType = "LB",
-        Slots = [new CardSlot { Type = "SD" }] };
+    private static Body Body(string id) => new()
+    {
+        Id = id,
+        Place = "bag",
+        Mount = ["K"],
+        Megapixels = 24,
+        IsoCeiling = 6400,
+        BatteryType = "LB",
+        Slots = [new CardSlot { Type = "SD" }]
+    };
 
     private static Part Part(string id, IReadOnlyList<Setup> setups) => new() { Id = id, Ev = 10, Setups = setups };
 

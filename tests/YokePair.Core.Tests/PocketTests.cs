@@ -151,8 +151,11 @@ public sealed class PocketTests
     public void Of_several_days_each_has_its_card()
     {
         var plan = Demo("steamer-wedding");
-        var two = plan with { Parts = [.. plan.Parts, .. plan.Parts.Select(p =>
-            p with { Id = p.Id + "2", Start = p.Start!.Value.AddDays(1), End = p.End!.Value.AddDays(1) })] };
+        var two = plan with
+        {
+            Parts = [.. plan.Parts, .. plan.Parts.Select(p =>
+            p with { Id = p.Id + "2", Start = p.Start!.Value.AddDays(1), End = p.End!.Value.AddDays(1) })]
+        };
         Assert.Equal([new DateOnly(2027, 6, 12), new DateOnly(2027, 6, 13)], PocketFiles.CardsOf(new DayAnalysis(two), "second")!.Select(c => c.Day!.Value));
     }
 

@@ -325,8 +325,11 @@ public sealed class PowerTests
     {
         var random = new Random(seed);
         var plan = Day(fresh: random.Next(2) == 0, spares: random.Next(0, 5), framesPerCharge: random.Next(150, 900));
-        plan = plan with { Items = [.. plan.Items.Select(i => i is Battery b
-            ? b with { Health = random.Next(4) == 0 ? 0.7 : 1, Charged = b.Id == "in" || random.Next(5) > 0 } : i)] };
+        plan = plan with
+        {
+            Items = [.. plan.Items.Select(i => i is Battery b
+            ? b with { Health = random.Next(4) == 0 ? 0.7 : 1, Charged = b.Id == "in" || random.Next(5) > 0 } : i)]
+        };
         if (random.Next(2) == 0) plan = Sockets(plan, random.Next(1, 3), random.Next(1, 4), [.. plan.Parts.Where(_ => random.Next(3) == 0).Select(p => p.Id)]);
         var power = Of(plan);
         var share = plan.Items.OfType<Battery>().ToDictionary(b => b.Id, b => b.Charged ? 1.0 : 0);

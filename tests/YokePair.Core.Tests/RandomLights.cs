@@ -64,8 +64,16 @@ internal static class RandomLights
                 Doubtful = Chance(0.1),
             });
         for (var i = random.Next(1, 4); i > 0; i--)
-            items.Add(new Trigger { Id = $"t{i}", Place = Pick("@b1", At()), Sends = Pick("R1", "R1", "R2", null), Hears = Pick(null, "R1", "R2"),
-                Shoe = Pick(null, "S1"), CellsType = Pick(null, null, "AA"), Doubtful = Chance(0.1) });
+            items.Add(new Trigger
+            {
+                Id = $"t{i}",
+                Place = Pick("@b1", At()),
+                Sends = Pick("R1", "R1", "R2", null),
+                Hears = Pick(null, "R1", "R2"),
+                Shoe = Pick(null, "S1"),
+                CellsType = Pick(null, null, "AA"),
+                Doubtful = Chance(0.1)
+            });
         for (var i = random.Next(1, 5); i > 0; i--) items.Add(
             new Cells { Id = $"aa{i}", Place = Pick("@f1", "@f2", "@t1", At()), Type = "AA", Charged = Chance(0.9), Doubtful = Chance(0.1) });
         for (var i = random.Next(2, 4); i > 0; i--) items.Add(new Support { Id = $"s{i}", Place = At(), Form = "stand" });
@@ -92,8 +100,15 @@ internal static class RandomLights
         var lights = new List<PlacedLight>();
         for (var i = random.Next(1, 4); i > 0; i--)
             if (Take<Flash>() is { } flash)
-                lights.Add(new PlacedLight { Flash = flash, Receiver = Chance(0.4) ? Take<Trigger>() : null, Pack = Chance(0.5) && items.Any(x => x.Id == "pk")
-                    ? "pk" : null, Holder = Chance(0.8) ? Take<Support>(s => s.Form == "stand") : people[^1].Id, Gel = Chance(0.2) ? "orange" : null });
+                lights.Add(new PlacedLight
+                {
+                    Flash = flash,
+                    Receiver = Chance(0.4) ? Take<Trigger>() : null,
+                    Pack = Chance(0.5) && items.Any(x => x.Id == "pk")
+                    ? "pk" : null,
+                    Holder = Chance(0.8) ? Take<Support>(s => s.Form == "stand") : people[^1].Id,
+                    Gel = Chance(0.2) ? "orange" : null
+                });
         if (Chance(0.3) && Take<Trigger>(t => t.Hears is not null) is { } relay) lights.Add(
             new PlacedLight { Relay = relay, Holder = Pick(null, Take<Support>(s => s.Form == "stand"), people[^1].Id) });
         for (var i = random.Next(0, 3); i > 0; i--)
@@ -113,8 +128,17 @@ internal static class RandomLights
             Lights = lights.Count == 0 ? null : lights,
             Needs = [.. Enumerable.Range(0, 3).Select(MakeNeed)],
         };
-        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false }, People = people, Places = places, Items = items,
-            Pairs = Pairs(), Parts = [part] };
+        return new Plan
+        {
+            Format = Plan.FormatName,
+            Version = 1,
+            Rules = new Rules { DualRecord = false },
+            People = people,
+            Places = places,
+            Items = items,
+            Pairs = Pairs(),
+            Parts = [part]
+        };
 
         List<PairRule>? Pairs()
         {

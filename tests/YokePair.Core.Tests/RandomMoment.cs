@@ -16,12 +16,26 @@ internal static class RandomMoment
         var items = new List<Item>();
         var bodies = random.Next(2, 4);
         for (var i = 0; i < bodies; i++)
-            items.Add(new Body { Id = $"b{i}", Place = Pick("belt", "bag"), Mount = ["K"], Megapixels = 24, IsoCeiling = Pick(6400.0, 12800),
-                BatteryType = "LB", Slots = Chance(0.5) ? [new CardSlot { Type = "SD" }] : [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }],
-                Doubtful = Chance(0.15) });
+            items.Add(new Body
+            {
+                Id = $"b{i}",
+                Place = Pick("belt", "bag"),
+                Mount = ["K"],
+                Megapixels = 24,
+                IsoCeiling = Pick(6400.0, 12800),
+                BatteryType = "LB",
+                Slots = Chance(0.5) ? [new CardSlot { Type = "SD" }] : [new CardSlot { Type = "SD" }, new CardSlot { Type = "SD" }],
+                Doubtful = Chance(0.15)
+            });
         for (var i = random.Next(2, 4); i > 0; i--)
-            items.Add(new Lens { Id = $"l{i}", Place = Pick("belt", "bag"), Mount = "K",
-                Focal = Pick(new Interval(24, 70), new Interval(50, 50), new Interval(70, 200)), Aperture = new Interval(2.8, 2.8) });
+            items.Add(new Lens
+            {
+                Id = $"l{i}",
+                Place = Pick("belt", "bag"),
+                Mount = "K",
+                Focal = Pick(new Interval(24, 70), new Interval(50, 50), new Interval(70, 200)),
+                Aperture = new Interval(2.8, 2.8)
+            });
         for (var i = random.Next(2, 4); i > 0; i--) items.Add(
             new Battery { Id = $"bat{i}", Place = Chance(0.7) ? $"@b{random.Next(bodies)}" : "bag", Type = "LB", Doubtful = Chance(0.1) });
         for (var i = random.Next(2, 5); i > 0; i--) items.Add(

@@ -12,8 +12,17 @@ internal static class RandomPlan
         var random = new Random(seed);
         string[] mounts = ["K1", "K2"];
         var people = Enumerable.Range(0, random.Next(1, 3)).Select(i =>
-            new Person { Id = $"p{i}", Seconds = Chance(0.2) ? new OwnSeconds { ChangeLens = Pick(15.0, 45), Raise = Chance(0.5) ? 3 : null,
-            Borrow = Chance(0.5) ? 20 : null, ChangeCard = Chance(0.5) ? 8 : null } : null }).ToList();
+            new Person
+            {
+                Id = $"p{i}",
+                Seconds = Chance(0.2) ? new OwnSeconds
+                {
+                    ChangeLens = Pick(15.0, 45),
+                    Raise = Chance(0.5) ? 3 : null,
+                    Borrow = Chance(0.5) ? 20 : null,
+                    ChangeCard = Chance(0.5) ? 8 : null
+                } : null
+            }).ToList();
         var places = Enumerable.Range(0, 3).Select(i => new Place
         {
             Id = $"place{i}",
@@ -68,8 +77,14 @@ internal static class RandomPlan
         if (Chance(0.3)) items.Add(new Tube { Id = "tube", Place = Somewhere(), Mount = Pick(mounts), ExtensionMm = 16 });
         var bodies = items.OfType<Body>().ToArray();
         for (var i = random.Next(1, 4); i > 0; i--)
-            items.Add(new Battery { Id = $"bat{i}", Place = Chance(0.6) ? "@" + Pick(bodies).Id : Somewhere(), Type = Pick("LB7", "LB7", "LB2"),
-                Charged = Chance(0.9), Doubtful = Chance(0.1) });
+            items.Add(new Battery
+            {
+                Id = $"bat{i}",
+                Place = Chance(0.6) ? "@" + Pick(bodies).Id : Somewhere(),
+                Type = Pick("LB7", "LB7", "LB2"),
+                Charged = Chance(0.9),
+                Doubtful = Chance(0.1)
+            });
         for (var i = random.Next(1, 6); i > 0; i--)
             items.Add(new Card
             {
@@ -81,8 +96,13 @@ internal static class RandomPlan
             });
 
         for (var i = 0; i < items.Count; i++)
-            if (Chance(0.06)) items[i] = items[i] with { Status = Pick(Enum.GetValues<Availability>()), From = Chance(0.5)
-                ? new DateOnly(2027, 6, Pick(11, 12, 13)) : null, To = Chance(0.5) ? new DateOnly(2027, 6, Pick(13, 14)) : null };
+            if (Chance(0.06)) items[i] = items[i] with
+            {
+                Status = Pick(Enum.GetValues<Availability>()),
+                From = Chance(0.5)
+                ? new DateOnly(2027, 6, Pick(11, 12, 13)) : null,
+                To = Chance(0.5) ? new DateOnly(2027, 6, Pick(13, 14)) : null
+            };
         bodies = [.. items.OfType<Body>()];
         var pairs = new List<PairRule>();
         for (var i = random.Next(0, 5); i > 0; i--)
@@ -99,8 +119,14 @@ internal static class RandomPlan
             Item[] served = [.. items.Where(i => i is Body or Lens or Adapter)];
             string[] needing = Chance(0.3) ? [Pick(served).Id, Pick(served).Id] : [Pick(served).Id];
             for (var i = random.Next(1, 3); i > 0; i--)
-                items.Add(new OtherThing { Id = $"plate{i}", Name = "Plate", NeededBy = needing, Place = Chance(0.5) ? "@" + Pick(needing) : Somewhere(),
-                    Doubtful = Chance(0.15) });
+                items.Add(new OtherThing
+                {
+                    Id = $"plate{i}",
+                    Name = "Plate",
+                    NeededBy = needing,
+                    Place = Chance(0.5) ? "@" + Pick(needing) : Somewhere(),
+                    Doubtful = Chance(0.15)
+                });
             if (Chance(0.3)) items.Add(new OtherThing { Id = "screw", Name = "Screw", NeededBy = [Pick(served).Id], Place = Somewhere() });
         }
         return new Plan

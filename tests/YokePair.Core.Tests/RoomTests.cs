@@ -110,8 +110,11 @@ public sealed class RoomTests
         var strict = Dark with { Rules = new Rules { DualRecord = false, Tolerance = new Tolerances { Must = 20 } } };
         string[] Singles(Plan plan) => [.. Turn(plan).Cuts.Where(c => c.Count == 1).Select(c => c[0]).Order(StringComparer.Ordinal)];
         Assert.Equal(["b1", "bat1", "c1", "f1", "l1", "s1", "tx"], Singles(strict));
-        var relayed = strict with { Parts = [Dance with { Setups = [Dance.Setups[0] with { Trigger = "old" }],
-            Lights = [.. Dance.Lights!, new PlacedLight { Relay = "bridge" }] }] };
+        var relayed = strict with
+        {
+            Parts = [Dance with { Setups = [Dance.Setups[0] with { Trigger = "old" }],
+            Lights = [.. Dance.Lights!, new PlacedLight { Relay = "bridge" }] }]
+        };
         Assert.Equal(["b1", "bat1", "bridge", "c1", "f1", "l1", "old", "s1"], Singles(relayed));
     }
 
@@ -128,8 +131,14 @@ public sealed class RoomTests
     [Fact]
     public void Lights_that_stay_are_not_set_up_again_and_those_that_move_take_their_time()
     {
-        var later = Dance with { Id = "party", Start = Start.AddMinutes(60), End = Start.AddMinutes(120),
-            Lights = [Dance.Lights![0], new PlacedLight { Flash = "f3", Holder = "s2" }], Needs = [Dance.Needs[0] with { Importance = Importance.Once }] };
+        var later = Dance with
+        {
+            Id = "party",
+            Start = Start.AddMinutes(60),
+            End = Start.AddMinutes(120),
+            Lights = [Dance.Lights![0], new PlacedLight { Flash = "f3", Holder = "s2" }],
+            Needs = [Dance.Needs[0] with { Importance = Importance.Once }]
+        };
         var moves = new DayAnalysis(Dark with { Parts = [Dance, later] }).Report().LightMoves;
         Assert.Equal([("dance", 120.0, (double?)null, false), ("party", 120, 0, true)], moves.Select(m => (m.Part, m.Seconds, m.FreeSeconds, m.Tight)));
         Assert.Equal(["f3"], moves[1].Items);
@@ -199,8 +208,16 @@ public sealed class RoomTests
     public void What_is_in_a_hand_in_another_place_at_the_same_time_is_not_here()
     {
         var here = Dance with { Ev = 14, Present = ["lead"], Needs = [Dance.Needs[0] with { Light = [LightKind.Ambient] }] };
-        var there = Dance with { Id = "press", Start = Start.AddMinutes(30), End = Start.AddMinutes(90), Present = ["second"], Lights = null, Needs = [],
-            Setups = [new Setup { Person = "second", Body = "b2", Lens = "l2" }] };
+        var there = Dance with
+        {
+            Id = "press",
+            Start = Start.AddMinutes(30),
+            End = Start.AddMinutes(90),
+            Present = ["second"],
+            Lights = null,
+            Needs = [],
+            Setups = [new Setup { Person = "second", Body = "b2", Lens = "l2" }]
+        };
         string Spare(Plan plan) => new DayAnalysis(plan, [new Pulled("b1")]).Report(withEvents: false).Needs[0].Best?.Body ?? "none";
         Assert.Equal("b2", Spare(Dark with { Parts = [here] }));
         Assert.Equal("none", Spare(Dark with { Parts = [here, there] }));
@@ -270,8 +287,11 @@ public sealed class RoomTests
     [Fact]
     public void Nobody_is_in_two_places_and_no_clock_shows_a_time_that_is_skipped()
     {
-        var two = Dark with { Parts = [Dance with { Present = ["lead"] },
-            Dance with { Id = "press", Present = ["second"], Start = Start.AddMinutes(30), End = Start.AddMinutes(90), Setups = [], Lights = null }] };
+        var two = Dark with
+        {
+            Parts = [Dance with { Present = ["lead"] },
+            Dance with { Id = "press", Present = ["second"], Start = Start.AddMinutes(30), End = Start.AddMinutes(90), Setups = [], Lights = null }]
+        };
         Assert.Empty(EditResult.Apply(two, [new SetPart { Part = "press", Rain = true }]).Problems);
         var both = EditResult.Apply(two, [new SetPart { Part = "press", Present = ["lead", "second"] }]);
         Assert.Contains("Lead cannot be at both", Assert.Single(both.Problems).Message, StringComparison.Ordinal);

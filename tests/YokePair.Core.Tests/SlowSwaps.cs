@@ -118,8 +118,11 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
         }
         return best;
 
-        Cost Clear(Slot begun, bool robbed) => new() { Unclear = AsksClear(body, part)
-            && (begun.Item is null || robbed || begun.Level + 1e-6 < Full(body, begun.Item)) ? 1 : 0 };
+        Cost Clear(Slot begun, bool robbed) => new()
+        {
+            Unclear = AsksClear(body, part)
+            && (begun.Item is null || robbed || begun.Level + 1e-6 < Full(body, begun.Item)) ? 1 : 0
+        };
 
         // What is in the slot is used until the part ends or it runs out; then another is put in, or the rest goes without.
         void Try(State at, Slot inside, List<string> gone, Cost cost, double rest, int inSwaps)
@@ -185,8 +188,14 @@ internal sealed class SlowSwaps(Plan plan, bool cards, IReadOnlyList<Pulled> pul
                 : (p.Start!.Value - plan.Parts[part - 1].End!.Value).TotalSeconds;
         var inside = state.In.Where(s => s.Value.Item == item).Select(s => s.Key.Body).FirstOrDefault()
             ?? (Thing(item).Place is ['@', .. var body] ? body.Split('/')[0] : null);
-        return new Cost { Swaps = 1, Spares = inside is not null && !IsGone(inside, part < pullAt ? 0 : pullAt) ? 1 : 0, Walks = seconds - 20 > free + wait ? 1
-            : 0, Hurried = seconds > free + wait ? 1 : 0 };
+        return new Cost
+        {
+            Swaps = 1,
+            Spares = inside is not null && !IsGone(inside, part < pullAt ? 0 : pullAt) ? 1 : 0,
+            Walks = seconds - 20 > free + wait ? 1
+            : 0,
+            Hurried = seconds > free + wait ? 1 : 0
+        };
     }
 
     private double? Seconds(State state, string item, string person, int part, bool join)

@@ -228,8 +228,15 @@ public sealed class StartingTests
     public void A_need_is_put_in_words_and_taken_out()
     {
         var plan = Three();
-        var put = new PutNeed { Part = "part-drinks", Need = new Need { Id = "", Name = "Cake", ShutterSeconds = 1 }, Subject = Subject.Couple, NearM = 3,
-            FarM = 6, Motion = Motion.Walking };
+        var put = new PutNeed
+        {
+            Part = "part-drinks",
+            Need = new Need { Id = "", Name = "Cake", ShutterSeconds = 1 },
+            Subject = Subject.Couple,
+            NearM = 3,
+            FarM = 6,
+            Motion = Motion.Walking
+        };
         var need = EditResult.Apply(plan, [put]).Plan!.Parts[1].Needs[^1];
         Assert.Equal((1.0 / 250, DepthPreset.Couple, 3.2 / 1.5), (need.ShutterSeconds, need.Depth!.Value, need.DepthFNumber(50, 1.5)));
         Assert.Equal(3 * 24 / 2.2, need.FocalMm(Anywhere)!.Value.Low, 1e-9);

@@ -66,8 +66,12 @@ internal static class SwapDay
         {
             Format = Plan.FormatName,
             Version = 1,
-            Rules = new Rules { DualRecord = slots == 2, FreshBeforeOnce = random.Next(2) == 0,
-                Cards = new CardRules { Policy = Pick(CardPolicy.Fill, CardPolicy.Fill, CardPolicy.PerPart) } },
+            Rules = new Rules
+            {
+                DualRecord = slots == 2,
+                FreshBeforeOnce = random.Next(2) == 0,
+                Cards = new CardRules { Policy = Pick(CardPolicy.Fill, CardPolicy.Fill, CardPolicy.PerPart) }
+            },
             Places = places,
             Items = items,
             Parts = parts,

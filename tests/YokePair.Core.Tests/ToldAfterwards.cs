@@ -77,8 +77,11 @@ public sealed class ToldAfterwards
         var plan = Barn with
         {
             Rules = Barn.Rules with { Cards = new CardRules { Copies = 1, Places = 1 } },
-            Promised = new Dictionary<string, Promise> { ["b1"] = new("other", "Harbour party", new DateOnly(2027, 6, 12), new DateOnly(2027, 6, 13)),
-                ["tx"] = new("third", "Talk", new DateOnly(2027, 6, 10), new DateOnly(2027, 6, 12)) },
+            Promised = new Dictionary<string, Promise>
+            {
+                ["b1"] = new("other", "Harbour party", new DateOnly(2027, 6, 12), new DateOnly(2027, 6, 13)),
+                ["tx"] = new("third", "Talk", new DateOnly(2027, 6, 10), new DateOnly(2027, 6, 12))
+            },
             Left = new Dictionary<string, double> { ["lb1"] = 0.4, ["aa1"] = 0.2, ["lc1"] = 0.97, ["gone"] = 0.1 },
             Items = [.. Barn.Items.Select(i => i.Id switch { "z70" => i with { Status = Availability.Lent, To = new DateOnly(2027, 6, 20) }, "f2" =>
                 i with { Status = Availability.InRepair }, _ => i })],

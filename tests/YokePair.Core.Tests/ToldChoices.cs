@@ -30,10 +30,28 @@ public sealed class ToldChoices
         int[] now = [.. problem.Slots.Select(s => s.Current)], next = [.. problem.Slots.Select(s => (s.Current + 1) % s.Options.Count)];
         return new
         {
-            Slots = problem.Slots.Select(s => new { s.Part, s.Person, s.Position, s.Current, Options = s.Options.Select(Chain).ToList(),
-                Odd = s.LeavesHabit.Order().ToList() }).ToList(),
-            Needs = problem.Needs.Select(n => new { n.Part, n.Need, n.Reached, n.ReachedFull, n.Hangs, n.IsRole, n.Seconds.Item1, n.Seconds.Item2,
-                By = n.By.Select(c => $"{c.Slot}.{c.Option}").ToList(), Full = n.FullBy.Select(c => $"{c.Slot}.{c.Option}").ToList() }).ToList(),
+            Slots = problem.Slots.Select(s => new
+            {
+                s.Part,
+                s.Person,
+                s.Position,
+                s.Current,
+                Options = s.Options.Select(Chain).ToList(),
+                Odd = s.LeavesHabit.Order().ToList()
+            }).ToList(),
+            Needs = problem.Needs.Select(n => new
+            {
+                n.Part,
+                n.Need,
+                n.Reached,
+                n.ReachedFull,
+                n.Hangs,
+                n.IsRole,
+                n.Seconds.Item1,
+                n.Seconds.Item2,
+                By = n.By.Select(c => $"{c.Slot}.{c.Option}").ToList(),
+                Full = n.FullBy.Select(c => $"{c.Slot}.{c.Option}").ToList()
+            }).ToList(),
             Successions = problem.Successions.Select(s => $"{s.Before} {Chain(s.FixedBefore)} then {s.After} {Chain(s.FixedAfter)} {s.Tight}").ToList(),
             Exclusive = problem.Exclusive.Select(e => string.Join(' ', e.Select(c => $"{c.Slot}.{c.Option}"))).ToList(),
             Now = problem.Judge(now),

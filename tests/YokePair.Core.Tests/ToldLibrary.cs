@@ -23,11 +23,23 @@ public sealed class ToldLibrary
         Days = DayTemplate.All,
         Kinds = PartKind.All.Select(k => new { Kind = k, PerMinute = FrameEstimate.PerMinute(k.Id) }).ToList(),
         Meant = Parts.Select(t => new { Text = t, PartKind.Meant(t)?.Id }).ToList(),
-        Asked = FigureCatalogue.Kinds.Select(k => new { Kind = k, Asked = Typical.Essentials(k).Select(e => $"{e.Figure}: {e.Question} {e.Example}").ToList(),
-            Filled = Typical.Fill(k, new JsonObject { ["kind"] = k, ["id"] = "x" }).ToJsonString() }).ToList(),
+        Asked = FigureCatalogue.Kinds.Select(k => new
+        {
+            Kind = k,
+            Asked = Typical.Essentials(k).Select(e => $"{e.Figure}: {e.Question} {e.Example}").ToList(),
+            Filled = Typical.Fill(k, new JsonObject { ["kind"] = k, ["id"] = "x" }).ToJsonString()
+        }).ToList(),
         Figures = FigureCatalogue.All,
-        Things = Barn.Items.Select(Plain).Select(i => new { i.Id, Weight = UsualWeights.Of(i), Size = UsualSizes.Of(i), Run = UsualRun.MinutesOf(i),
-            Charge = UsualRun.RunsOffCharge(i), Wanted = WantedThing.Say(i), Name = WantedThing.Name(i) }).ToList(),
+        Things = Barn.Items.Select(Plain).Select(i => new
+        {
+            i.Id,
+            Weight = UsualWeights.Of(i),
+            Size = UsualSizes.Of(i),
+            Run = UsualRun.MinutesOf(i),
+            Charge = UsualRun.RunsOffCharge(i),
+            Wanted = WantedThing.Say(i),
+            Name = WantedThing.Name(i)
+        }).ToList(),
         Subjects = Enum.GetValues<Subject>().Select(s => Phrases.Need($"{s}", Importance.Must, s, 3, 5, Motion.Talking, 3)).ToList(),
         Speeds = Enum.GetValues<Motion>().Select(m => Phrases.ShutterSeconds(m)).ToList(),
         Groups = new[] { (4, 1), (12, 2), (60, 5) }.Select(g => Phrases.GroupFrame(g.Item1, g.Item2, 4, 9)).ToList(),
@@ -120,7 +132,11 @@ public sealed class ToldLibrary
         var smaller = Barn.Items.OfType<Lens>().Where(l => l.Id is "z70" or "m90")
             .SelectMany(l => new[] { (60.0, l.Aperture.Low), (90, 4.5), (100, 5.6), (110, 8) }.Select(s => l with
             {
-                Id = $"{l.Id}-{s.Item1}", Name = $"Small {l.Label} {s.Item1}", SizeMm = [s.Item1, 60, 60], Place = null, Aperture = new(s.Item2, s.Item2),
+                Id = $"{l.Id}-{s.Item1}",
+                Name = $"Small {l.Label} {s.Item1}",
+                SizeMm = [s.Item1, 60, 60],
+                Place = null,
+                Aperture = new(s.Item2, s.Item2),
             })).ToList();
         BagLayout Laid(string[] outs, TooDeep[] deep, double? longer = null, double? wider = null, bool proven = true) =>
             new(room, [], deep, outs, longer, wider, proven);

@@ -37,10 +37,20 @@ public sealed class ToldTests
         ["events"] = day => day.Report().Events.Take(12).ToList(),
         ["pulls"] = Pulls,
         ["mends"] = day => Needs(day).Where(n => n.Strands < 2).Select(n => new { n.Part, n.Need, Mends = Mending.For(day, n.Part, n.Need, Locker) }).ToList(),
-        ["pinch"] = day => new { Most = Pinching.Most(day, null), Part = Pinching.Most(day, day.Plan.Parts[1].Id), Each = Needs(day).Where(n => n.Strands == 1)
-            .Take(3).Select(n => Pinching.Of(day, n.Part, n.Need)).ToList() },
-        ["power"] = day => new { Busy = PowerDay.Of(day, Locker), Likely = PowerDay.Of(day, Locker, UseLevel.Likely), Lack = PowerPlans.Lack(day),
-            Mends = PowerMend.For(day, Locker) },
+        ["pinch"] = day => new
+        {
+            Most = Pinching.Most(day, null),
+            Part = Pinching.Most(day, day.Plan.Parts[1].Id),
+            Each = Needs(day).Where(n => n.Strands == 1)
+            .Take(3).Select(n => Pinching.Of(day, n.Part, n.Need)).ToList()
+        },
+        ["power"] = day => new
+        {
+            Busy = PowerDay.Of(day, Locker),
+            Likely = PowerDay.Of(day, Locker, UseLevel.Likely),
+            Lack = PowerPlans.Lack(day),
+            Mends = PowerMend.For(day, Locker)
+        },
         ["cards"] = day => new { Busy = CardDay.Of(day, Locker), Mends = CardMend.For(day, Locker) },
         ["bags"] = day => new { Bags = BagDay.Of(day, Locker), Manifest = Manifest.Of(day, Locker), Splits = BagSplit.For(day) },
         ["lists"] = day => CheckedLists.Of(day, DayLists.Of(day, Locker, new Dictionary<string, CardState>()), "day", []),
@@ -168,16 +178,16 @@ public sealed class ToldTests
         plan = plan with { Items = [.. plan.Items, new Card { Id = "1" }, new Card { Id = "2" }] };
         Told.Compare("cards", Readable.Of(states.Select(s => (s.Key, Book: CardBook.Fold(s.Value)))
             .Select(s => (s.Key, States: s.Book, Book: new CardBook(s.Book, id => $"Card {id}"))).Select(s => new
-        {
-            State = s.Key,
-            Both = s.States.Values.OrderBy(c => c.Card, StringComparer.Ordinal).ToList(),
-            May = s.Book.MayClear("1", rules),
-            Other = s.Book.MayClear("2", rules),
-            Phrase = s.Book.Phrase("1"),
-            Refused = next.Select(f => $"{f.Kind} {f.Where}: {s.Book.Refuse(f, rules)}").ToList(),
-            SameDay = CardBook.With(plan, "wedding", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
-            AnotherDay = CardBook.With(plan, "party", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
-        }).ToList()));
+            {
+                State = s.Key,
+                Both = s.States.Values.OrderBy(c => c.Card, StringComparer.Ordinal).ToList(),
+                May = s.Book.MayClear("1", rules),
+                Other = s.Book.MayClear("2", rules),
+                Phrase = s.Book.Phrase("1"),
+                Refused = next.Select(f => $"{f.Kind} {f.Where}: {s.Book.Refuse(f, rules)}").ToList(),
+                SameDay = CardBook.With(plan, "wedding", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
+                AnotherDay = CardBook.With(plan, "party", s.States).Items.OfType<Card>().Where(c => c.Id is "1" or "2").Select(c => c.State).ToList(),
+            }).ToList()));
     }
 
     [Fact]
@@ -251,8 +261,11 @@ public sealed class ToldTests
     public void What_the_lists_ask_of_a_day_with_loose_ends_is_what_was_agreed()
     {
         var plan = Demo("steamer-wedding");
-        plan = plan with { Items = [.. plan.Items.Select(i =>
-            i.Id switch { "z70" => i with { Wanted = true }, "l50" => i with { Owner = "Rental house", Status = Availability.RentedIn }, _ => i })] };
+        plan = plan with
+        {
+            Items = [.. plan.Items.Select(i =>
+            i.Id switch { "z70" => i with { Wanted = true }, "l50" => i with { Owner = "Rental house", Status = Availability.RentedIn }, _ => i })]
+        };
         plan = EditResult.Apply(plan, [new PackTogether { Name = "Flash box", Items = ["f3", "f4"], Place = "roller" }]).Plan!;
         var box = plan.Items.OfType<Case>().Last();
         plan = plan with { Items = [.. plan.Items.Select(i => i.Id == "f4" ? i with { Place = "car" } : i)] };
@@ -260,8 +273,13 @@ public sealed class ToldTests
         var facts = new[] { new Fact(FactKind.Put, "c11", new DateTime(2027, 6, 1), "party", Where: "left"),
             new Fact(FactKind.Taken, "c11", new DateTime(2027, 6, 2), "party"), new Fact(FactKind.Settings, "c12", new DateTime(2027, 6, 1)) };
         var lists = DayLists.Of(day, Locker, CardBook.Fold(facts));
-        var none = plan with { Items = [], Parts = [.. plan.Parts.Select(p => p with { Setups = [], Lights = null, Use = null, Changes = null })],
-            Events = null, Pairs = null };
+        var none = plan with
+        {
+            Items = [],
+            Parts = [.. plan.Parts.Select(p => p with { Setups = [], Lights = null, Use = null, Changes = null })],
+            Events = null,
+            Pairs = null
+        };
         Fact Tick(CheckLine line) => new(FactKind.Ticked, line.Id, new DateTime(2027, 6, 11), "day", "Anna", Words: CheckedLine.Kept(plan, line));
         var first = lists[0].Lines[0];
         Told.Compare("lists.done", Readable.Of(CheckedLists.Of(day, lists, "day", [.. lists.SelectMany(l => l.Lines).Select(Tick)]))
@@ -339,8 +357,11 @@ public sealed class ToldTests
     {
         var body = day.Plan.Items.OfType<Body>().First().Id;
         Pulled[] pulled = [new(body), new(body, Kind: LossKind.Rig), new(day.Plan.People[0].Id, day.Plan.Parts[^1].Id, Kind: LossKind.Person)];
-        return new { After = pulled.Select(p => new DayAnalysis(day.Whole, [p], day))
-            .Select(left => new { Result = PullTest.Compare(day, left), Swaps = SwapPlans.After(day, left) }).ToList() };
+        return new
+        {
+            After = pulled.Select(p => new DayAnalysis(day.Whole, [p], day))
+            .Select(left => new { Result = PullTest.Compare(day, left), Swaps = SwapPlans.After(day, left) }).ToList()
+        };
     }
 
     /// <summary>Of each kind of loss the first, from the second part until the last but one: what then becomes of each need, and of its best way.</summary>
@@ -379,10 +400,17 @@ public sealed class ToldTests
         var next = new SeasonAssignment("next", day.Plan.Assignment.Name, day.Plan.Parts.Min(p => p.Start)!.Value, day.Plan.Parts.Max(p => p.End)!.Value);
         var before = new SeasonAssignment("before", "Friday talk", next.Start.AddHours(-20), next.Start.AddHours(-13));
         var body = day.Plan.Items.OfType<Body>().First().Id;
-        var promised = new DayAnalysis(day.Plan with { Promised =
-            new Dictionary<string, Promise> { [body] = new("other", "Harbour party", DateOnly.FromDateTime(next.Start), DateOnly.FromDateTime(next.End)) } });
+        var promised = new DayAnalysis(day.Plan with
+        {
+            Promised =
+            new Dictionary<string, Promise> { [body] = new("other", "Harbour party", DateOnly.FromDateTime(next.Start), DateOnly.FromDateTime(next.End)) }
+        });
         var book = new CardBook(new Dictionary<string, CardState>(), id => id);
-        return new { Free = CarryingOver.Of(before, next, day, Locker, book, true), Twice = CarryingOver.Of(before, next, promised, Locker, book, true),
-            Instead = InsteadOf.Of(promised, Locker) };
+        return new
+        {
+            Free = CarryingOver.Of(before, next, day, Locker, book, true),
+            Twice = CarryingOver.Of(before, next, promised, Locker, book, true),
+            Instead = InsteadOf.Of(promised, Locker)
+        };
     }
 }

@@ -97,19 +97,35 @@ public sealed class UndoTests
         var lens = Pick(plan.Items.OfType<Lens>());
         return kind.Name switch
         {
-            nameof(Mount) => new Mount { Part = part.Id, Person = person, Position = Pick(["left", "right"]), Body = Pick(plan.Items.OfType<Body>()).Id,
-                Lens = lens.Id },
+            nameof(Mount) => new Mount
+            {
+                Part = part.Id,
+                Person = person,
+                Position = Pick(["left", "right"]),
+                Body = Pick(plan.Items.OfType<Body>()).Id,
+                Lens = lens.Id
+            },
             nameof(SetPart) => new SetPart { Part = part.Id, Ev = random.Next(0, 15), Unreachable = [Pick(plan.Places).Id], Name = "Otherwise" },
-            nameof(PinChange) => new PinChange { Body = Pick(plan.Items.OfType<Body>()).Id, Part = part.Id, From = random.Next(2) == 0 ? null
-                : Pick(plan.Parts).Id },
+            nameof(PinChange) => new PinChange
+            {
+                Body = Pick(plan.Items.OfType<Body>()).Id,
+                Part = part.Id,
+                From = random.Next(2) == 0 ? null
+                : Pick(plan.Parts).Id
+            },
             nameof(SetSending) => new SetSending
             {
                 Part = random.Next(2) == 0 ? null : part.Id,
                 Item = Pick(plan.Items).Id,
                 Sends = random.Next(3) == 0 ? null : new Sending { To = "desk", Confirmed = true },
             },
-            nameof(SetUse) => new SetUse { Part = part.Id, Item = Pick(plan.Items).Id, Frames = random.Next(2) == 0 ? null : random.Next(0, 900),
-                VideoMinutes = 5 },
+            nameof(SetUse) => new SetUse
+            {
+                Part = part.Id,
+                Item = Pick(plan.Items).Id,
+                Frames = random.Next(2) == 0 ? null : random.Next(0, 900),
+                VideoMinutes = 5
+            },
             nameof(MoveItem) => new MoveItem { Item = Pick(plan.Items).Id, Place = Pick(plan.Places).Id },
             nameof(PackThing) => new PackThing { Thing = "new", Place = Pick(plan.Places).Id, Found = lens with { Id = "new" } },
             nameof(UnpackThing) => new UnpackThing { Item = Pick(plan.Items).Id, Everywhere = true },
@@ -119,20 +135,44 @@ public sealed class UndoTests
             nameof(SplitPart) => new SplitPart { Part = part.Id },
             nameof(JoinParts) => new JoinParts { Part = plan.Parts[0].Id },
             nameof(SetPlace) => new SetPlace { Place = Pick(plan.Places).Id, Part = random.Next(2) == 0 ? part.Id : null, ReachSeconds = random.Next(1, 99) },
-            nameof(SetLights) => new SetLights { Part = part.Id, Lights = part.Lights is null && plan.Items.OfType<Flash>().FirstOrDefault() is { } flash
-                ? [new PlacedLight { Flash = flash.Id }] : [] },
-            nameof(Equip) => new Equip { Part = part.Id, Person = part.Setups.Count > 0 ? part.Setups[0].Person : person, Position = "left",
-                Shoe = plan.Items.OfType<Flash>().FirstOrDefault()?.Id, Unattended = true },
-            nameof(SetPerson) => new SetPerson { Person = new Person { Id = random.Next(2) == 0 ? "" : person, Name = "Ned",
-                Seconds = new OwnSeconds { Raise = 4 } } },
+            nameof(SetLights) => new SetLights
+            {
+                Part = part.Id,
+                Lights = part.Lights is null && plan.Items.OfType<Flash>().FirstOrDefault() is { } flash
+                ? [new PlacedLight { Flash = flash.Id }] : []
+            },
+            nameof(Equip) => new Equip
+            {
+                Part = part.Id,
+                Person = part.Setups.Count > 0 ? part.Setups[0].Person : person,
+                Position = "left",
+                Shoe = plan.Items.OfType<Flash>().FirstOrDefault()?.Id,
+                Unattended = true
+            },
+            nameof(SetPerson) => new SetPerson
+            {
+                Person = new Person
+                {
+                    Id = random.Next(2) == 0 ? "" : person,
+                    Name = "Ned",
+                    Seconds = new OwnSeconds { Raise = 4 }
+                }
+            },
             nameof(SetAssignment) => new SetAssignment { Name = "Otherwise", Day = new DateOnly(2027, 9, random.Next(1, 28)) },
             nameof(AddDay) => new AddDay(),
             nameof(SlideDay) => new SlideDay { From = plan.Parts[0].Id, Minutes = 20 },
-            nameof(FollowLocker) => new FollowLocker { Things =
-                [new ChangedThing(lens, lens with { WeightG = random.Next(200, 2000), Estimated = ["weightG"] })] },
+            nameof(FollowLocker) => new FollowLocker
+            {
+                Things =
+                [new ChangedThing(lens, lens with { WeightG = random.Next(200, 2000), Estimated = ["weightG"] })]
+            },
             nameof(StartAgain) => new StartAgain { Made = RandomPlan.From(random.Next(1000)) },
-            nameof(PutNeed) => new PutNeed { Part = part.Id, Need =
-                new Need { Id = "", Name = "Cake", ShutterSeconds = 0.01, Bounce = new Bounce { CeilingM = 3, Colour = BounceColour.Dark } } },
+            nameof(PutNeed) => new PutNeed
+            {
+                Part = part.Id,
+                Need =
+                new Need { Id = "", Name = "Cake", ShutterSeconds = 0.01, Bounce = new Bounce { CeilingM = 3, Colour = BounceColour.Dark } }
+            },
             nameof(RemoveNeed) => new RemoveNeed { Part = part.Id, Need = part.Needs.Count > 0 ? part.Needs[0].Id : "none" },
             nameof(PutEvent) => new PutEvent { Event = new PlannedLoss { Id = random.Next(2) == 0 ? "" : "feared", Name = "Rain", Items = [lens.Id] } },
             nameof(RemoveEvent) => new RemoveEvent { Event = "feared" },
@@ -147,14 +187,27 @@ public sealed class UndoTests
             nameof(PutPlace) => new PutPlace { Place = new Place { Id = random.Next(2) == 0 ? "" : Pick(plan.Places).Id, Name = "Sling", ReachSeconds = 4 } },
             nameof(RemovePlace) => new RemovePlace { Place = plan.Places[0].Id, To = plan.Places[^1].Id },
             nameof(AddPosition) => new AddPosition { Person = person, Position = "third", Body = Pick(plan.Items.OfType<Body>()).Id },
-            nameof(RenamePosition) => new RenamePosition { Person = part.Setups.Count > 0 ? part.Setups[0].Person : person, Position = part.Setups.Count > 0
-                ? part.Setups[0].Position : "left", Name = "slung" },
-            nameof(RemovePosition) => new RemovePosition { Person = part.Setups.Count > 0 ? part.Setups[0].Person : person, Position = part.Setups.Count > 0
-                ? part.Setups[0].Position : "left" },
+            nameof(RenamePosition) => new RenamePosition
+            {
+                Person = part.Setups.Count > 0 ? part.Setups[0].Person : person,
+                Position = part.Setups.Count > 0
+                ? part.Setups[0].Position : "left",
+                Name = "slung"
+            },
+            nameof(RemovePosition) => new RemovePosition
+            {
+                Person = part.Setups.Count > 0 ? part.Setups[0].Person : person,
+                Position = part.Setups.Count > 0
+                ? part.Setups[0].Position : "left"
+            },
             nameof(KeepThing) => new KeepThing { Item = Pick(plan.Items).Id, Always = random.Next(2) == 0 },
             nameof(GotThing) => new GotThing { Item = plan.Items[0].Id },
-            nameof(SetRules) => new SetRules { MustSeconds = random.Next(10, 900), DualRecord = random.Next(2) == 0,
-                Seconds = new OwnSeconds { ChangeLens = 15 } },
+            nameof(SetRules) => new SetRules
+            {
+                MustSeconds = random.Next(10, 900),
+                DualRecord = random.Next(2) == 0,
+                Seconds = new OwnSeconds { ChangeLens = 15 }
+            },
             _ => throw new InvalidOperationException($"say how to make a {kind.Name}"),
         };
     }

@@ -82,8 +82,11 @@ public sealed class VerdictTests
         Item[] items = [.. Camera("b1"), .. Camera("b2"), Spare, Lens("l60", 60), Lens("l60 no. 2", 60)];
         var plan = Day(items, Hand("left", "b1", "l60"), Hand("right", "b2", "l60 no. 2"));
         Assert.Equal("Nothing is missed, whatever single thing fails; one is second best. Second best: kiss.", Verdict(plan));
-        Assert.StartsWith("Everything holds", Verdict(plan with { Parts =
-            [plan.Parts[0] with { Needs = [plan.Parts[0].Needs[0] with { Focal = new(50, 60) }] }] }), StringComparison.Ordinal);
+        Assert.StartsWith("Everything holds", Verdict(plan with
+        {
+            Parts =
+            [plan.Parts[0] with { Needs = [plan.Parts[0].Needs[0] with { Focal = new(50, 60) }] }]
+        }), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -27,8 +27,11 @@ public sealed class WhatIfTests
                 {
                     LossKind.Item => new DayAnalysis(plan, [new Pulled(row.Id)]),
                     LossKind.Place => new DayAnalysis(plan with { Parts = [.. plan.Parts.Select(p => p with { Unreachable = [.. p.Unreachable, row.Id] })] }),
-                    _ => new DayAnalysis(plan with { Parts = [
-                        .. plan.Parts.Select(p => p with { Present = [.. (p.Present ?? [.. plan.People.Select(x => x.Id)]).Where(x => x != row.Id)] })] }),
+                    _ => new DayAnalysis(plan with
+                    {
+                        Parts = [
+                        .. plan.Parts.Select(p => p with { Present = [.. (p.Present ?? [.. plan.People.Select(x => x.Id)]).Where(x => x != row.Id)] })]
+                    }),
                 };
                 var after = changed.ReportPart(part.Id);
                 var worse = after.Where(n => n.Baseline > before.Needs.First(b => b.Part == part.Id && b.Need == n.Need).Baseline).ToList();

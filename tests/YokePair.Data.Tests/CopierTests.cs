@@ -47,8 +47,12 @@ public sealed class CopierTests : IDisposable
     /// <summary>What the list of sums is worth to somebody without this program.</summary>
     private static int CheckedByOthers(string bag)
     {
-        using var check = Process.Start(new ProcessStartInfo("sha256sum", ["-c", "--quiet", "manifest-sha256.txt"]) { WorkingDirectory = bag,
-            RedirectStandardOutput = true, RedirectStandardError = true })!;
+        using var check = Process.Start(new ProcessStartInfo("sha256sum", ["-c", "--quiet", "manifest-sha256.txt"])
+        {
+            WorkingDirectory = bag,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true
+        })!;
         check.WaitForExit();
         return check.ExitCode;
     }
@@ -131,8 +135,11 @@ public sealed class CopierTests : IDisposable
     public void A_source_that_vanishes_and_a_target_that_lies_are_told()
     {
         Shoot(4);
-        var gone = Run(Work, step => { if (step.File.EndsWith("P0001.RAW", StringComparison.Ordinal) && Directory.Exists(Card)) Directory.Move(Card,
-            In("taken")); });
+        var gone = Run(Work, step =>
+        {
+            if (step.File.EndsWith("P0001.RAW", StringComparison.Ordinal) && Directory.Exists(Card)) Directory.Move(Card,
+            In("taken"));
+        });
         Assert.False(gone.IsWhole);
         Assert.Contains($"{Card} is gone", gone.Problem!, StringComparison.Ordinal);
         Assert.False(Directory.Exists(Bag));
@@ -157,7 +164,8 @@ public sealed class CopierTests : IDisposable
     {
         Shoot(4);
         using var mount = Process.Start(new ProcessStartInfo("mount",
-            ["-t", "tmpfs", "-o", "size=8m", "tmpfs", In("second")]) { RedirectStandardError = true })!;
+            ["-t", "tmpfs", "-o", "size=8m", "tmpfs", In("second")])
+        { RedirectStandardError = true })!;
         mount.WaitForExit();
         Assert.SkipUnless(mount.ExitCode == 0, "nothing may be mounted here");
         try

@@ -42,8 +42,11 @@ public class DeadWeightTests
     public void A_rule_of_the_house_keeps_a_second_body()
     {
         var plan = Spare();
-        var two = plan with { Items = [.. plan.Items, new Body { Id = "b1", Place = "car", Mount = ["M"], Megapixels = 24, IsoCeiling = 12800,
-            BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], WeightG = 700 }] };
+        var two = plan with
+        {
+            Items = [.. plan.Items, new Body { Id = "b1", Place = "car", Mount = ["M"], Megapixels = 24, IsoCeiling = 12800,
+            BatteryType = "LB", Slots = [new CardSlot { Type = "SD" }], WeightG = 700 }]
+        };
         Assert.Equal(["spare"], Left(two));
         var free = new SetRules { House = new House { TwoBodiesEach = false } }.Apply(two).Plan!;
         Assert.Equal(["b1", "spare"], Left(free).Order());

@@ -123,8 +123,11 @@ public sealed class FewestChangesTests
     [Fact]
     public void The_list_of_trades_begins_with_what_is_recommended_and_each_says_something_new()
     {
-        var wedding = Demo with { People = [.. Demo.People.Select(p => p.Id == "lead"
-            ? p with { Habits = new WorkHabits { Glass = [new UsualGlass { Lenses = ["z70", "l35"] }] } } : p)] };
+        var wedding = Demo with
+        {
+            People = [.. Demo.People.Select(p => p.Id == "lead"
+            ? p with { Habits = new WorkHabits { Glass = [new UsualGlass { Lenses = ["z70", "l35"] }] } } : p)]
+        };
         var trades = FewestChanges.Trades(new SetupProblem(new DayAnalysis(wedding)));
         Assert.Equal(new SetupWish(), trades[0].Wish);
         Assert.All(trades, t => Assert.True(t.Proposal.Proven));

@@ -42,8 +42,13 @@ public sealed class LightestKitTests
     private static Plan Ruled(Plan plan, int seed)
     {
         var which = new Random(seed).Next(6);
-        var house = new House { TwoBodiesEach = which is 0 or 4, LeadAlone = which is 1 or 4, CellsForEachFlash = which is 2 or 4,
-            TwoSenders = which is 3 or 4 };
+        var house = new House
+        {
+            TwoBodiesEach = which is 0 or 4,
+            LeadAlone = which is 1 or 4,
+            CellsForEachFlash = which is 2 or 4,
+            TwoSenders = which is 3 or 4
+        };
         return plan with { Rules = plan.Rules with { House = house } };
     }
 
@@ -161,8 +166,12 @@ public sealed class LightestKitTests
             var taken = (mask & (1 << i)) != 0;
             if (option.Today && !taken) edits.Add(new UnpackThing { Item = option.Thing, Everywhere = true });
             if (!option.Today && taken && !(once && edits.OfType<PackThing>().Any(e => e.Thing == option.Thing))) edits.Add(
-                new PackThing { Thing = everyPlace ? $"{option.Thing} {option.Place}" : option.Thing, Place = option.Place,
-                Found = Extra(everyPlace ? $"{option.Thing} {option.Place}" : option.Thing) });
+                new PackThing
+                {
+                    Thing = everyPlace ? $"{option.Thing} {option.Place}" : option.Thing,
+                    Place = option.Place,
+                    Found = Extra(everyPlace ? $"{option.Thing} {option.Place}" : option.Thing)
+                });
         }
         return EditResult.Apply(plan, edits).Plan!;
 

@@ -22,8 +22,16 @@ internal static class SmallDay
         var items = new List<Item>();
         for (var i = 0; i < hands.Count; i++)
         {
-            items.Add(new Body { Id = $"b{i}", Place = "roller", Mount = ["K"], Megapixels = 24, IsoCeiling = Pick(3200.0, 12800), BatteryType = "LB",
-                Slots = [new CardSlot { Type = "SD" }] });
+            items.Add(new Body
+            {
+                Id = $"b{i}",
+                Place = "roller",
+                Mount = ["K"],
+                Megapixels = 24,
+                IsoCeiling = Pick(3200.0, 12800),
+                BatteryType = "LB",
+                Slots = [new CardSlot { Type = "SD" }]
+            });
             items.Add(new Battery { Id = $"bat{i}", Place = $"@b{i}", Type = "LB" });
             items.Add(new Card { Id = $"c{i}", Place = $"@b{i}/1", Type = "SD" });
         }
@@ -31,8 +39,14 @@ internal static class SmallDay
         for (var i = 0; i < lenses; i++)
         {
             var focal = Pick(24.0, 50, 85, 135);
-            items.Add(new Lens { Id = $"l{i}", Place = Pick("belt", "roller", "roller", "car", "@b0"), Mount = Chance(0.85) ? "K" : "M",
-                Focal = new Interval(focal, focal * Pick(1, 1, 2.5)), Aperture = Pick(new Interval(1.4, 1.4), new Interval(2.8, 2.8)) });
+            items.Add(new Lens
+            {
+                Id = $"l{i}",
+                Place = Pick("belt", "roller", "roller", "car", "@b0"),
+                Mount = Chance(0.85) ? "K" : "M",
+                Focal = new Interval(focal, focal * Pick(1, 1, 2.5)),
+                Aperture = Pick(new Interval(1.4, 1.4), new Interval(2.8, 2.8))
+            });
         }
         if (Chance(0.4)) items.Add(new Adapter { Id = "ad", Place = "roller", LensMount = "M", BodyMount = "K" });
         // Of a thing that could come along as of those that do, the owner may know more than mounts say.
@@ -66,8 +80,18 @@ internal static class SmallDay
                 })],
             });
         }
-        return new Plan { Format = Plan.FormatName, Version = 1, Rules = new Rules { DualRecord = false, MinMegapixels = 6 }, People = people, Places = places,
-            Items = items, Pairs = pairs, PairsAtHome = atHome, Parts = parts };
+        return new Plan
+        {
+            Format = Plan.FormatName,
+            Version = 1,
+            Rules = new Rules { DualRecord = false, MinMegapixels = 6 },
+            People = people,
+            Places = places,
+            Items = items,
+            Pairs = pairs,
+            PairsAtHome = atHome,
+            Parts = parts
+        };
 
         List<Setup> Hands()
         {

@@ -19,18 +19,42 @@ internal static class SmallRoom
         var items = new List<Item>();
         for (var i = 0; i < (two ? 2 : 1); i++)
         {
-            items.Add(new Body { Id = $"b{i}", Place = At(), Mount = ["K"], Megapixels = 24, IsoCeiling = Pick(1600.0, 6400), BatteryType = "LB",
-                Slots = [new CardSlot { Type = "SD" }] });
+            items.Add(new Body
+            {
+                Id = $"b{i}",
+                Place = At(),
+                Mount = ["K"],
+                Megapixels = 24,
+                IsoCeiling = Pick(1600.0, 6400),
+                BatteryType = "LB",
+                Slots = [new CardSlot { Type = "SD" }]
+            });
             items.Add(new Battery { Id = $"bat{i}", Place = $"@b{i}", Type = "LB" });
             items.Add(new Card { Id = $"c{i}", Place = $"@b{i}/1", Type = "SD" });
         }
         for (var i = 0; i < 2; i++)
-            items.Add(new Lens { Id = $"l{i}", Place = At(), Mount = "K", Focal = Pick(new Interval(24, 70), new Interval(50, 50), new Interval(70, 200)),
-                Aperture = new Interval(2.8, 2.8), TakesConverter = Chance(0.7) });
+            items.Add(new Lens
+            {
+                Id = $"l{i}",
+                Place = At(),
+                Mount = "K",
+                Focal = Pick(new Interval(24, 70), new Interval(50, 50), new Interval(70, 200)),
+                Aperture = new Interval(2.8, 2.8),
+                TakesConverter = Chance(0.7)
+            });
         if (Chance(0.4)) items.Add(new Converter { Id = "tc", Place = At(), Mount = "K", Factor = 1.4 });
         for (var i = 0; i < 2; i++)
-            items.Add(new Flash { Id = $"f{i}", Place = Pick("@b0", At(), At()), GuideNumber = 60, RecycleSeconds = 1, RadioSystem = "R1",
-                CanHear = Chance(0.6), CanSend = Chance(0.3), HighSpeedSync = true });
+            items.Add(new Flash
+            {
+                Id = $"f{i}",
+                Place = Pick("@b0", At(), At()),
+                GuideNumber = 60,
+                RecycleSeconds = 1,
+                RadioSystem = "R1",
+                CanHear = Chance(0.6),
+                CanSend = Chance(0.3),
+                HighSpeedSync = true
+            });
         items.Add(new Support { Id = "s0", Place = At(), Form = "stand" });
         items.Add(new Trigger { Id = "t0", Place = Pick("@b0", At()), Sends = "R1" });
         if (Chance(0.5)) items.Add(new Trigger { Id = "t1", Place = Pick("@f0", At()), Hears = "R1" });

@@ -152,8 +152,11 @@ public sealed class AfterTests : IDisposable
             // Darker than the kinds have it, and the lead lives on the 35.
             var lens = plan.Items.OfType<Lens>().First(l => l.Focal.High == 35).Id;
             double Usual(Part p) => p.Taught?.FirstOrDefault(t => t.Figure == TaughtKind.Ev)?.Usual ?? p.Ev;
-            var dark = plan with { Parts = [.. plan.Parts.Select(p =>
-                p with { Ev = Usual(p) - 1.4, Setups = [.. p.Setups.Select(s => s with { Lens = lens })] })] };
+            var dark = plan with
+            {
+                Parts = [.. plan.Parts.Select(p =>
+                p with { Ev = Usual(p) - 1.4, Setups = [.. p.Setups.Select(s => s with { Lens = lens })] })]
+            };
             var all = StandInDay.Of(dark, assignment + 1);
             var page = await Read(key, all, StandInDay.Delivered(all, assignment));
             foreach (var ask in page.GetProperty("used").GetProperty("asked").EnumerateArray().ToList())

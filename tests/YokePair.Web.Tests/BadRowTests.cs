@@ -115,8 +115,11 @@ public sealed class BadRowTests
         var (id, revision) = (await client.Json("/api/locker")).GetProperty("revisions").EnumerateObject().Select(r => (r.Name, r.Value.GetInt32())).First();
         var set = await client.Post("/api/locker/figures", new { things = new[] { new { id, revision } }, set = new { id = "pair:x" } });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, set.StatusCode);
-        var twice = await client.Post("/api/locker/figures", new { things = new[] { new { id, revision }, new { id, revision } },
-            set = new { name = "Twice" } });
+        var twice = await client.Post("/api/locker/figures", new
+        {
+            things = new[] { new { id, revision }, new { id, revision } },
+            set = new { name = "Twice" }
+        });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, twice.StatusCode);
         var plan = System.Text.Encoding.UTF8.GetString(App.Demo("track-night")).Replace("\"b1\"", "\"pair:x\"", StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.UnprocessableEntity, (await client.Import(plan)).StatusCode);

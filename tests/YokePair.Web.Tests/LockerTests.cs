@@ -82,8 +82,11 @@ public sealed class LockerTests : IDisposable
         Assert.Equal(HttpStatusCode.Conflict, refused.StatusCode);
         Assert.Contains("Steamer and boathouse", (await refused.Json()).GetProperty("detail").GetString()!, StringComparison.Ordinal);
 
-        await Ok(client.Post("/api/locker/figures", new { things = new[] { seen },
-            set = new { status = "inRepair", from = "2027-06-01", to = "2027-06-20" } }));
+        await Ok(client.Post("/api/locker/figures", new
+        {
+            things = new[] { seen },
+            set = new { status = "inRepair", from = "2027-06-01", to = "2027-06-20" }
+        }));
         var board = await client.Json("/api/assignments/steamer-wedding/board");
         Assert.Contains(board.GetProperty("report").GetProperty("gaps").EnumerateArray(), g => g.GetProperty("why")
             .GetString() == "the 70–200 f/2.8 is in repair until 2027-06-20");

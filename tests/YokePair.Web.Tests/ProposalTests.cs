@@ -81,8 +81,11 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         using var own = new App();
         using var client = own.CreateClient();
         var kept = await client.PostAsync(new Uri("/api/locker/import?keep=true", UriKind.Relative),
-            new ByteArrayContent(File.ReadAllBytes(Path.Combine(App.Root, "demo/locker.yoke-locker.json"))) { Headers =
-            { ContentType = new("application/octet-stream") } });
+            new ByteArrayContent(File.ReadAllBytes(Path.Combine(App.Root, "demo/locker.yoke-locker.json")))
+            {
+                Headers =
+            { ContentType = new("application/octet-stream") }
+            });
         Assert.True(kept.IsSuccessStatusCode);
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         // The locker knows that the macro hunts on the adapter; the macro may stay at home all the same.
@@ -108,8 +111,12 @@ public sealed class ProposalTests(App app) : IClassFixture<App>
         var key = (await (await client.Import(App.Demo("steamer-wedding"))).Json()).GetProperty("key").GetString();
         // Of what is not weighed nothing is known; the locker knows the weight of what it holds.
         if (query == "limit=roller:0") await client.Post($"/api/assignments/{key}/edits",
-            new { baseRevision = 1, edits = new[] { new { type = "borrow",
-            item = new { kind = "charger", id = "heavy", place = "roller", weightG = 900 } } } });
+            new
+            {
+                baseRevision = 1,
+                edits = new[] { new { type = "borrow",
+            item = new { kind = "charger", id = "heavy", place = "roller", weightG = 900 } } }
+            });
         var answer = await client.Ask($"/api/assignments/{key}/kit-proposal?{query}");
         Assert.Equal(HttpStatusCode.UnprocessableEntity, answer.StatusCode);
         Assert.Equal(field, (await answer.Json()).GetProperty("errors")[0].GetProperty("field").GetString());

@@ -66,8 +66,13 @@ internal sealed class RandomRequests(JsonElement document, IReadOnlyDictionary<s
         if (random.Next(40) == 0) text = text[..random.Next(text.Length + 1)];
         var body = new StringContent(text, Encoding.UTF8, content.Name);
         if (random.Next(30) == 0) body.Headers.TryAddWithoutValidation("Content-Type", "x");
-        if (random.Next(30) == 0) body.Headers.ContentType = random.Next(3) switch { 0 => null, 1 => new("text/plain"), _ =>
-            new(content.Name) { CharSet = "utf-7" } };
+        if (random.Next(30) == 0) body.Headers.ContentType = random.Next(3) switch
+        {
+            0 => null,
+            1 => new("text/plain"),
+            _ =>
+            new(content.Name) { CharSet = "utf-7" }
+        };
         return body;
     }
 

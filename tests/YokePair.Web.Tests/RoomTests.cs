@@ -50,8 +50,17 @@ public sealed class RoomTests(App app) : IClassFixture<App>
     public async Task A_day_is_not_copied_into_an_hour_that_no_clock_shows()
     {
         var made = await (await client.Post("/api/assignments",
-            new { name = "Night", day = "2027-06-12", template = (string?)null, timetable = "02:30 dance 60 min", style = (string?)null, second = false,
-            assistant = false, timeZone = "Europe/Vienna" })).Json();
+            new
+            {
+                name = "Night",
+                day = "2027-06-12",
+                template = (string?)null,
+                timetable = "02:30 dance 60 min",
+                style = (string?)null,
+                second = false,
+                assistant = false,
+                timeZone = "Europe/Vienna"
+            })).Json();
         var copied = await client.Post($"/api/assignments/{made.GetProperty("key").GetString()}/copies", new { name = "Spring night", day = "2027-03-28" });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, copied.StatusCode);
         Assert.Contains("write 03:30", await copied.Content.ReadAsStringAsync(), StringComparison.Ordinal);

@@ -130,8 +130,11 @@ public sealed class StartTests : IDisposable
         string[] built = [Path.Combine(App.Root, $"src/YokePair.Web/bin/{configuration}/net10.0/YokePair.Web.dll"), "--contentRoot",
             Path.Combine(App.Root, "src/YokePair.Web")];
         string[] who = asNobody ? ["setpriv", "--reuid=65534", "--regid=65534", "--clear-groups", "dotnet"] : ["dotnet"];
-        return Process.Start(new ProcessStartInfo(who[0], [.. who[1..], .. built, "--data", folder, .. more]) { RedirectStandardError = true,
-            RedirectStandardOutput = true })!;
+        return Process.Start(new ProcessStartInfo(who[0], [.. who[1..], .. built, "--data", folder, .. more])
+        {
+            RedirectStandardError = true,
+            RedirectStandardOutput = true
+        })!;
     }
 
     private string Hash() => System.IO.File.Exists(File) ? Convert.ToHexString(SHA256.HashData(System.IO.File.ReadAllBytes(File))) : "none";

@@ -21,8 +21,15 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         Assert.Equal("13:30 Vows, fore deck 40 min", lines[3]);
 
         var made = await (await client.Post("/api/assignments",
-            new { name = "Back again", day = "2027-06-12", template = (string?)null, timetable = string.Join('\n', lines), style = (string?)null,
-            second = true })).Json();
+            new
+            {
+                name = "Back again",
+                day = "2027-06-12",
+                template = (string?)null,
+                timetable = string.Join('\n', lines),
+                style = (string?)null,
+                second = true
+            })).Json();
         var times = async (string? of) => string.Join(' ', (await client.Json($"/api/assignments/{of}/board")).GetProperty("plan").GetProperty("parts")
             .EnumerateArray().Select(p => $"{p.GetProperty("start").GetString()}-{p.GetProperty("end").GetString()}"));
         Assert.Equal(await times(key), await times(made.GetProperty("key").GetString()));
@@ -32,8 +39,18 @@ public sealed class StartingTests(App app) : IClassFixture<App>
     public async Task Several_days_go_out_as_a_calendar_and_come_back()
     {
         var made = await (await client.Post("/api/assignments",
-            new { name = "Fair", day = "2027-07-02", template = "event-awards", timetable = (string?)null, style = (string?)null, second = false, days = 2,
-            assistant = true, timeZone = "Europe/Vienna" })).Json();
+            new
+            {
+                name = "Fair",
+                day = "2027-07-02",
+                template = "event-awards",
+                timetable = (string?)null,
+                style = (string?)null,
+                second = false,
+                days = 2,
+                assistant = true,
+                timeZone = "Europe/Vienna"
+            })).Json();
         var key = made.GetProperty("key").GetString();
         Assert.Contains("BEGIN:VTIMEZONE\r\nTZID:Europe/Vienna", await client.GetStringAsync(new Uri($"/api/assignments/{key}/day.ics", UriKind.Relative)),
             StringComparison.Ordinal);
@@ -41,8 +58,18 @@ public sealed class StartingTests(App app) : IClassFixture<App>
         var timetable = read.GetProperty("timetable").GetString()!;
         Assert.Contains("\n2027-07-03\n17:00 ", timetable, StringComparison.Ordinal);
         var again = await (await client.Post("/api/assignments",
-            new { name = "Fair again", day = "2027-07-02", template = (string?)null, timetable, style = (string?)null, second = false, days = 1,
-            assistant = false, timeZone = (string?)null })).Json();
+            new
+            {
+                name = "Fair again",
+                day = "2027-07-02",
+                template = (string?)null,
+                timetable,
+                style = (string?)null,
+                second = false,
+                days = 1,
+                assistant = false,
+                timeZone = (string?)null
+            })).Json();
         var times = async (string? of) => string.Join(' ', (await client.Json($"/api/assignments/{of}/board")).GetProperty("plan").GetProperty("parts")
             .EnumerateArray().Select(p => $"{p.GetProperty("start").GetString()}-{p.GetProperty("end").GetString()}"));
         Assert.Equal(await times(key), await times(again.GetProperty("key").GetString()));
@@ -58,8 +85,15 @@ public sealed class StartingTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_day_that_cannot_be_is_refused_by_field_and_one_that_can_is_copied()
     {
-        var refused = await client.Post("/api/assignments", new { name = " ", day = "2027-06-12", template = "nonsense", timetable = (string?)null,
-            style = "none such", second = false });
+        var refused = await client.Post("/api/assignments", new
+        {
+            name = " ",
+            day = "2027-06-12",
+            template = "nonsense",
+            timetable = (string?)null,
+            style = "none such",
+            second = false
+        });
         Assert.Equal(HttpStatusCode.UnprocessableEntity, refused.StatusCode);
         Assert.Equal(["name", "template", "style"], (await refused.Json()).GetProperty("errors").EnumerateArray()
             .Select(e => e.GetProperty("field").GetString()));
@@ -130,8 +164,16 @@ public sealed class StartingTests(App app) : IClassFixture<App>
             new { baseRevision = revision + 1, edits = new[] { new { type = "startAgain" } } })).StatusCode);
 
         Task<HttpResponseMessage> Start(string template, string? over) =>
-            client.Post("/api/assignments", new { name = "Twice", day = "2027-08-07", template, timetable = (string?)null, style = "two-primes",
-                second = false, again = over });
+            client.Post("/api/assignments", new
+            {
+                name = "Twice",
+                day = "2027-08-07",
+                template,
+                timetable = (string?)null,
+                style = "two-primes",
+                second = false,
+                again = over
+            });
     }
 
     private Task<HttpResponseMessage> Send(string calendar) =>

@@ -56,8 +56,11 @@ public sealed class TortureTests : IDisposable
             await program.WaitForExitAsync(TestContext.Current.CancellationToken);
         }
         using var last = Start(out var listening);
-        using (var client = new HttpClient { BaseAddress = await listening.WaitAsync(TimeSpan.FromSeconds(60),
-            TestContext.Current.CancellationToken) }) await CheckAsync(client);
+        using (var client = new HttpClient
+        {
+            BaseAddress = await listening.WaitAsync(TimeSpan.FromSeconds(60),
+            TestContext.Current.CancellationToken)
+        }) await CheckAsync(client);
         await KillAsync(last);
         TestContext.Current.TestOutputHelper!.WriteLine(
             $"{Kills} kills, {during} of them while it started, {edits} changes acknowledged between; seed {Seed}: nothing lost, every start opened");
@@ -82,8 +85,11 @@ public sealed class TortureTests : IDisposable
         var place = now.Place == "car" ? "roller" : "car";
         known[key] = now with { InFlight = undo ? "?" : place };
         using var answer = await client.PostAsJsonAsync($"/api/assignments/{key}/{(undo ? "undo" : "edits")}", undo
-            ? new { baseRevision = now.Revision } : (object)new { baseRevision = now.Revision,
-                edits = new[] { new { type = "moveItem", item = "z70", place } } });
+            ? new { baseRevision = now.Revision } : (object)new
+            {
+                baseRevision = now.Revision,
+                edits = new[] { new { type = "moveItem", item = "z70", place } }
+            });
         if (answer.StatusCode == System.Net.HttpStatusCode.UnprocessableEntity)
         {
             // There was nothing to undo.
