@@ -120,4 +120,27 @@ public sealed class CasesOfTaken
     [InlineData(267, 0)]
     public void A_twentieth_less_than_what_is_lacking_is_not_lacking(double owned, int lacks) => Assert.Equal(lacks, Lacking.Of(
         [TakenDays.Day([Camera, Zoom], Part, Enumerable.Range(0, 50).Select(n => Shot(n, 200)))], [Camera, Zoom, TakenDays.Glass("l", owned, owned, 4)]).Count);
+
+    [Fact]
+    public void Of_cameras_that_were_never_out_together_no_difference_is_told() =>
+        Assert.Null(ClockDifference.Between([Noon.AddDays(1), Noon.AddDays(2)], [Noon, Noon.AddMinutes(1)]));
+
+    [Theory]
+    [InlineData(2.0, null, LackKind.Longer, 400)]
+    [InlineData(null, 0.5, LackKind.Wider, 36)]
+    public void What_is_lacking_is_told_as_such_glass_is_called(double? cropped, double? wide, LackKind kind, double mm)
+    {
+        var day = TakenDays.Day([Camera, Zoom], Part, Enumerable.Range(0, 50).Select(n => Shot(n, 100)));
+        day = day with { Glass = [day.Glass[0] with { CroppedTo = cropped, AtWide = wide }] };
+        Assert.Equal([(kind, mm)], Lacking.Of([day], [Camera, Zoom]).Select(l => (l.Kind, l.FocalMm!.Value)));
+    }
+
+    [Theory]
+    [InlineData(null, 2.8)]
+    [InlineData(4.0, 4.0)]
+    public void A_lens_that_gives_no_f_number_has_the_one_in_its_name(double? given, double f)
+    {
+        var shot = Shot(1, 100) with { LensModel = "70-200mm f/2.8 Q", LensFNumber = given, LensFocal = null };
+        Assert.Equal(f, TakenRoll.Of([shot]).Seen.Single(s => !s.IsCamera).FNumber);
+    }
 }
