@@ -1,6 +1,5 @@
 using YokePair.Core.Advice;
 using YokePair.Core.Carry;
-using YokePair.Core.Failure;
 using YokePair.Core.Plans;
 using YokePair.Core.Wording;
 

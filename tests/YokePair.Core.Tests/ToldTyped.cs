@@ -1,6 +1,4 @@
-using YokePair.Core.Library;
 using YokePair.Core.Locker;
-using YokePair.Core.Plans;
 using YokePair.Core.Starting;
 
 namespace YokePair.Core.Tests;
