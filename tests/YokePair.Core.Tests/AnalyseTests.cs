@@ -90,7 +90,7 @@ public sealed class AnalyseTests
     }
 
     [Theory]
-    [InlineData("\"ev\": 8", "\"ev\": true", "line 11: parts[0].ev")]
+    [InlineData("\"ev\": 8", "\"ev\": true", "line 13: parts[0].ev")]
     [InlineData("[ { \"id\": \"speaker\"", "[ { \"id\": \"speaker\", \"who\": \"them\"", "parts[0].needs[0].who")]
     [InlineData(", \"batteryType\": \"LB7\" },", "},", "items[0].batteryType")]
     public void What_cannot_be_read_ends_with_2_and_prints_nothing(string sound, string changed, string said)
