@@ -20,6 +20,7 @@ public sealed class ToldChoices
     public static TheoryData<string> Names => new(Views.Keys);
 
     [Theory]
+    [Trait("Takes", "long")]
     [MemberData(nameof(Names))]
     public void What_there_is_to_choose_from_on_a_day_with_one_of_everything_is_what_was_agreed(string view) =>
         Told.Compare($"barn-day.{view}", Readable.Of(Views[view](new DayAnalysis(BarnDay.Plan))));
