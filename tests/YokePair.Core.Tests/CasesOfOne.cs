@@ -35,6 +35,16 @@ public sealed class CasesOfOne
         Parts = [Part("vows", 0, new Need { Id = "kiss", ShutterSeconds = 0.01, Focal = new Interval(85, 100) })],
     };
 
+    /// <summary>A picture by lights that stand in the room, one at the least.</summary>
+    private static Need Lit { get; } = new()
+    {
+        Id = "lit",
+        ShutterSeconds = 0.01,
+        Focal = new Interval(85, 100),
+        Light = [LightKind.Stands],
+        Stands = new StandLighting { DistanceM = 2 },
+    };
+
     private static Body Body(string id) => new()
     {
         Id = id,
@@ -117,17 +127,9 @@ public sealed class CasesOfOne
             new Flash { Id = "f1", Place = "belt", GuideNumber = 40, CellsType = "AA", RadioSystem = "R", CanHear = true },
                 new Cells { Id = "aa", Place = "@f1", Type = "AA" },
             new Trigger { Id = "tx", Place = "belt", Sends = "R" }, new Support { Id = "stand", Place = "belt", Form = "stand" });
-        var need = new Need
-        {
-            Id = "lit",
-            ShutterSeconds = 0.01,
-            Focal = new Interval(85, 100),
-            Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 }
-        };
         plan = plan with
         {
-            Parts = [plan.Parts[0] with { Needs = [need], Lights = [new PlacedLight { Flash = "f1", Holder = "stand" }] }],
+            Parts = [plan.Parts[0] with { Needs = [Lit], Lights = [new PlacedLight { Flash = "f1", Holder = "stand" }] }],
             Pairs = [new PairRule { A = a, B = b, Fit = PairFit.No }]
         };
         Assert.Equal(why is null ? Outcome.Holds : Outcome.Lost, OutcomeOf(plan));
@@ -249,17 +251,9 @@ public sealed class CasesOfOne
         var plan = With(new Flash { Id = "f1", Place = "belt", GuideNumber = 40 }, new Trigger { Id = "rx", Place = "belt", Hears = "R" },
             new Trigger { Id = "tx", Place = "belt", Sends = "Q" },
             new Trigger { Id = "bridge", Place = "belt", Hears = "Q", Sends = "R" }, new Support { Id = "stand", Place = "belt", Form = "stand" });
-        var need = new Need
-        {
-            Id = "lit",
-            ShutterSeconds = 0.01,
-            Focal = new Interval(85, 100),
-            Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 }
-        };
         plan = plan with
         {
-            Parts = [plan.Parts[0] with { Needs = [need],
+            Parts = [plan.Parts[0] with { Needs = [Lit],
             Lights = [new PlacedLight { Flash = "f1", Receiver = "rx", Holder = "stand" }, new PlacedLight { Relay = "bridge" }] }]
         };
         Assert.Equal(Outcome.Holds, OutcomeOf(plan));
@@ -276,17 +270,9 @@ public sealed class CasesOfOne
                 new Trigger { Id = "bridge", Place = "belt", Hears = "Q", Sends = "R" },
             new Support { Id = "s1", Place = "belt", Form = "stand" }, new Support { Id = "s2", Place = "belt", Form = "stand" },
                 new Support { Id = "pole", Place = "belt", Form = "stand" });
-        var need = new Need
-        {
-            Id = "lit",
-            ShutterSeconds = 0.01,
-            Focal = new Interval(85, 100),
-            Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 }
-        };
         plan = plan with
         {
-            Parts = [plan.Parts[0] with { Needs = [need], Lights =
+            Parts = [plan.Parts[0] with { Needs = [Lit], Lights =
                 [new PlacedLight { Flash = "f1", Holder = "s1", Pack = "pack" }, new PlacedLight { Flash = "f2", Holder = "s2", Pack = "pack" },
                 new PlacedLight { Relay = "bridge", Holder = "pole" }] }],
         };
@@ -336,15 +322,7 @@ public sealed class CasesOfOne
         }).ToArray();
         var plan = With([.. alike, new Flash { Id = "stood", Place = "bag", GuideNumber = 40, RadioSystem = "R", CanHear = true },
             new Support { Id = "stand", Place = "belt", Form = "stand" }]);
-        var need = new Need
-        {
-            Id = "lit",
-            ShutterSeconds = 0.01,
-            Focal = new Interval(85, 100),
-            Light = [LightKind.Stands],
-            Stands = new StandLighting { DistanceM = 2 }
-        };
-        plan = plan with { Parts = [plan.Parts[0] with { Needs = [need], Lights = [new PlacedLight { Flash = "stood", Holder = "stand" }] }] };
+        plan = plan with { Parts = [plan.Parts[0] with { Needs = [Lit], Lights = [new PlacedLight { Flash = "stood", Holder = "stand" }] }] };
         var best = new DayAnalysis(plan, [new Pulled("stood")]).ReportPart("vows")[0].Best!;
         Assert.Equal(2, best.Items.Count(i => alike.Any(a => a.Id == i)));
         var placed = best.Steps.Single(s => s.Action == StepAction.PlaceLight).Item;
