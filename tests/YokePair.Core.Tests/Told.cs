@@ -16,4 +16,11 @@ internal static class Told
             $"Told/{name}.txt, line {line + 1}: \"{was.ElementAtOrDefault(line)}\" is now \"{is_.ElementAtOrDefault(line)}\"; where that is meant, run ./yoke "
                 + $"types");
     }
+
+    /// <summary>The lines of one text that another does not have, each as often as it has it more.</summary>
+    public static IEnumerable<string> Only(string[] one, string[] other)
+    {
+        var there = other.CountBy(l => l, StringComparer.Ordinal).ToDictionary(StringComparer.Ordinal);
+        return one.CountBy(l => l, StringComparer.Ordinal).SelectMany(g => Enumerable.Repeat(g.Key, Math.Max(0, g.Value - there.GetValueOrDefault(g.Key))));
+    }
 }

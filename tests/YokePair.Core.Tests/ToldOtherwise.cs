@@ -23,13 +23,13 @@ public sealed class ToldOtherwise
     public void What_is_told_otherwise_where_a_thing_is_otherwise_is_what_was_agreed(string subject)
     {
         var was = new Dictionary<string, string[]>(StringComparer.Ordinal);
-        var day = Day(Barn.Value);
+        var day = new DayAnalysis(BarnDay.Plan);
         Told.Compare($"otherwise.{subject}", string.Join('\n', Lines().Where(l => l.Subject == subject).Select(line =>
         {
             var read = PlanFile.Read(System.Text.Encoding.UTF8.GetBytes(Otherwise(line.Changes)));
             if (read.Plan is null || read.Problems.Count > 0)
                 return $"{line.Whole}\n  {string.Join("; ", read.Problems.Select(p => $"{p.Field}: {p.Message}"))}";
-            var then = Day(read.Plan);
+            var then = new DayAnalysis(read.Plan);
             return line.Whole + string.Concat(line.Views.Select(view =>
             {
                 if (!was.TryGetValue(view, out var before)) was[view] = before = Text(view, day);
@@ -38,27 +38,17 @@ public sealed class ToldOtherwise
         })));
     }
 
-    private static DayAnalysis Day(string file) => Day(PlanFile.Read(System.Text.Encoding.UTF8.GetBytes(file)).Plan!);
-
-    private static DayAnalysis Day(Plan plan) => new(plan);
-
     private static string[] Text(string view, DayAnalysis day) =>
         [.. Readable.Of((ToldTests.Views.GetValueOrDefault(view) ?? ToldChoices.Views[view])(day)).Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0)];
 
     private static string Difference(string view, string[] was, string[] now)
     {
-        string[] gone = [.. Only(was, now).Select(l => $"    - {l}")], come = [.. Only(now, was).Select(l => $"    + {l}")];
+        string[] gone = [.. Told.Only(was, now).Select(l => $"    - {l}")], come = [.. Told.Only(now, was).Select(l => $"    + {l}")];
         if (gone.Length + come.Length == 0) return $"\n  {view} is the same";
         string[] shown = [.. gone.Take(Shown / 3), .. come.Take(Shown - Math.Min(gone.Length, Shown / 3))];
         var all = string.Join('\n', gone.Concat(come));
         var rest = shown.Length == gone.Length + come.Length ? "" : $"\n    and {gone.Length + come.Length - shown.Length} more, {Mark(all)}";
         return $"\n  {view}\n{string.Join('\n', shown)}{rest}";
-    }
-
-    private static IEnumerable<string> Only(string[] one, string[] other)
-    {
-        var there = other.CountBy(l => l, StringComparer.Ordinal).ToDictionary(StringComparer.Ordinal);
-        return one.CountBy(l => l, StringComparer.Ordinal).SelectMany(g => Enumerable.Repeat(g.Key, Math.Max(0, g.Value - there.GetValueOrDefault(g.Key))));
     }
 
     private static string Mark(string text) => Convert.ToHexStringLower(
@@ -81,9 +71,8 @@ public sealed class ToldOtherwise
             }
             foreach (var (field, value) in JsonNode.Parse(change[space..])!.AsObject())
             {
-                var thing = id == "plan" ? plan.AsObject() : Find(plan, id);
-                if (field[0] == '+') thing[field[1..]]!.AsArray().Add(value!.DeepClone());
-                else if (value is null) thing.Remove(field);
+                var thing = Find(plan, id);
+                if (value is null) thing.Remove(field);
                 else thing[field] = value.DeepClone();
             }
         }

@@ -131,14 +131,9 @@ public sealed class ToldTests
     {
         string[] Lines(Plan plan) => [.. System.Text.Encoding.UTF8.GetString(PlanFile.Write(plan)).Split('\n').Select(l => l.Trim().TrimEnd(','))
             .Where(l => l.Length > 2)];
-        IEnumerable<string> Only(string[] one, string[] other)
-        {
-            var there = other.CountBy(l => l, StringComparer.Ordinal).ToDictionary(StringComparer.Ordinal);
-            return one.CountBy(l => l, StringComparer.Ordinal).SelectMany(g => Enumerable.Repeat(g.Key, Math.Max(0, g.Value - there.GetValueOrDefault(g.Key))));
-        }
         var (was, now) = (Lines(before), Lines(after));
-        return string.Concat(new[] { ("-", Only(was, now)), ("+", Only(now, was)) }.Select(d => string.Join(' ', d.Item2.Take(16)) is { Length: > 0 } some
-            ? $"\n  {d.Item1} {some}" : ""));
+        return string.Concat(new[] { ("-", Told.Only(was, now)), ("+", Told.Only(now, was)) }
+            .Select(d => string.Join(' ', d.Item2.Take(16)) is { Length: > 0 } some ? $"\n  {d.Item1} {some}" : ""));
     }
 
     /// <summary>A card's year: every kind of fact in every state, what is refused and why, and whether it may be cleared.</summary>

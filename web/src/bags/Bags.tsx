@@ -1,9 +1,10 @@
 import { useParams, useSearchParams } from "react-router";
-import type { BagDay, BoardView, Part, PlanEdit } from "../api/client";
+import type { BagDay, BoardView, Part } from "../api/client";
 import { AssignmentBar } from "../assignment/AssignmentBar";
 import { MendList } from "../day/MendList";
 import { inOrder } from "../day/PartColumns";
 import { PulledLine } from "../day/PulledLine";
+import type { PlanChange } from "../day/planChange";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { PrintButton } from "../shared/PrintButton";
@@ -23,7 +24,7 @@ export interface BagsPage {
   /** What a thing, person or place is called. */
   name: (id: string) => string;
   need: (part: string, id: string) => string;
-  edit: (...edits: PlanEdit[]) => void;
+  edit: (...edits: PlanChange[]) => void;
 }
 
 /** What is in which bag and what goes if it goes, and what is felt on whose shoulders. */

@@ -1,13 +1,13 @@
 import type { Person } from "../api/client";
 import type { BagsPage } from "./Bags";
+import { ofPerson } from "../day/planChange";
 import { FigureField } from "./FigureField";
 import { Named } from "./Named";
 import { camerasOnWords } from "./placeWords";
 
 /** Where somebody's cameras hang, and the most they want on their shoulders. */
 export function PeopleSettings({ plan, edit }: BagsPage) {
-  const put = (person: Person, some: Partial<Person>) =>
-    edit({ type: "setPerson", person: { ...person, ...some } });
+  const put = (person: Person, some: Partial<Person>) => edit(ofPerson(person.id, () => some));
   return (
     <details className="mt-2 print:hidden">
       <summary className="min-h-[24px] cursor-pointer font-semibold">

@@ -5,12 +5,13 @@ import type { BagsPage } from "./Bags";
 import { FigureField, MeasuresField } from "./FigureField";
 import { Named } from "./Named";
 import { travelWords, wornWords } from "./placeWords";
+import { ofPlace } from "../day/planChange";
 
 type Put = (some: Partial<Place>) => void;
 
 /** How a bag is carried and travels, what it weighs empty, the most one wants it to, and how large it is. */
 export function PlaceSettings({ place, edit }: BagsPage & { place: Place }) {
-  const put: Put = (some) => edit({ type: "putPlace", place: { ...place, ...some } });
+  const put: Put = (some) => edit(ofPlace(place.id, some));
   return (
     <details className="print:hidden">
       <summary className="min-h-[24px] cursor-pointer text-quiet underline">How it is carried</summary>

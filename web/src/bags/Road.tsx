@@ -4,6 +4,7 @@ import { Tick } from "../shared/Choose";
 import { said } from "../shared/format";
 import type { BagsPage } from "./Bags";
 import { FigureField, MeasuresField } from "./FigureField";
+import { ofRules } from "../day/planChange";
 
 /** What stands in the way of travelling so, and what the carrier takes. */
 export function Road({ bags, plan, edit, manifest }: BagsPage & { manifest: string }) {
@@ -31,12 +32,7 @@ export function Road({ bags, plan, edit, manifest }: BagsPage & { manifest: stri
         </p>
       )}
       {flies && <UsualRules />}
-      {travels && (
-        <Carrier
-          carrier={carrier}
-          set={(some) => edit({ type: "setRules", carrier: { ...carrier, ...some } })}
-        />
-      )}
+      {travels && <Carrier carrier={carrier} set={(some) => edit(ofRules("carrier", some))} />}
       <p className="print:hidden">
         <Link className="underline" to={manifest}>
           Manifest: everything with serials and values

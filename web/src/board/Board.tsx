@@ -13,7 +13,8 @@ import { useWas } from "../day/useWas";
 import { DayGrid } from "./DayGrid";
 import { DayList } from "./DayList";
 import { DayStrip } from "./DayStrip";
-import { makeDay, setupOf } from "../day/dayModel";
+import { makeDay } from "../day/dayModel";
+import { equipped, mounted } from "../day/planChange";
 import { Inspector } from "../inspector/Inspector";
 import { NoticeBar } from "./NoticeBar";
 import { PullStrip } from "../pulls/PullStrip";
@@ -133,19 +134,11 @@ export function Board() {
     }
     const target = onto;
     if (!target) return;
-    const part = day.parts.find((p) => p.id === target.part);
-    if (!item || !part) return;
-    const setup = setupOf(part, target);
-    if (item.kind === "body") edit({ type: "mount", ...target, body: item.id, lens: setup?.lens });
-    if (item.kind === "lens") edit({ type: "mount", ...target, body: setup?.body, lens: item.id });
-    const equipped = {
-      shoe: setup?.flash ?? setup?.trigger,
-      support: setup?.support,
-      unattended: !!setup?.unattended,
-    };
-    if (item.kind === "flash" || item.kind === "trigger")
-      edit({ type: "equip", ...target, ...equipped, shoe: item.id });
-    if (item.kind === "support") edit({ type: "equip", ...target, ...equipped, support: item.id });
+    if (!item || !day.parts.some((p) => p.id === target.part)) return;
+    if (item.kind === "body") edit(mounted(target, { body: item.id }));
+    if (item.kind === "lens") edit(mounted(target, { lens: item.id }));
+    if (item.kind === "flash" || item.kind === "trigger") edit(equipped(target, { shoe: item.id }));
+    if (item.kind === "support") edit(equipped(target, { support: item.id }));
   };
 
   return (

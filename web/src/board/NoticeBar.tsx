@@ -1,4 +1,5 @@
-import { ProblemError, type PlanEdit } from "../api/client";
+import { ProblemError } from "../api/client";
+import type { PlanChange } from "../day/planChange";
 import { Problem } from "../shared/Problem";
 import type { Notice } from "../day/useBoard";
 
@@ -10,7 +11,7 @@ export function NoticeBar({
 }: {
   notice: Notice;
   dismiss: () => void;
-  again: (edits: PlanEdit[]) => void;
+  again: (edits: PlanChange[]) => void;
 }) {
   const { again: edits } = notice;
   return (

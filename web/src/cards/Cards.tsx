@@ -1,10 +1,11 @@
 import { useParams, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
-import type { BoardView, CardDay, Part, PlanEdit, UseLevel } from "../api/client";
+import type { BoardView, CardDay, Part, UseLevel } from "../api/client";
 import { Level } from "../day/Level";
 import { MendList } from "../day/MendList";
 import { inOrder } from "../day/PartColumns";
 import { PulledLine } from "../day/PulledLine";
+import type { PlanChange } from "../day/planChange";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { PrintButton } from "../shared/PrintButton";
@@ -36,7 +37,7 @@ export interface CardsPage {
   face: (id: string) => string;
   part: (id: string) => string;
   need: (part: string, id: string) => string;
-  edit: (...edits: PlanEdit[]) => void;
+  edit: (...edits: PlanChange[]) => void;
 }
 
 /** Where every picture is: what would be gone with which camera, wallet or bag, and when one may leave. */

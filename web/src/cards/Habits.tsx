@@ -1,5 +1,6 @@
 import type { CardRules } from "../api/client";
 import type { CardsPage } from "./Cards";
+import { ofRules } from "../day/planChange";
 
 const policies = [
   ["fill", "Change when full, and where ticked"],
@@ -19,7 +20,7 @@ const halves = [
 
 /** The three habits with cards; each shows at once what it is worth. */
 export function Habits({ cards: { rules }, plan, edit }: CardsPage) {
-  const set = (changed: Partial<CardRules>) => edit({ type: "setRules", cards: { ...rules, ...changed } });
+  const set = (changed: Partial<CardRules>) => edit(ofRules("cards", changed));
   return (
     <>
       <Choice

@@ -1,6 +1,7 @@
 import { createContext, useContext } from "react";
 import type { PartAsUsed, PlanEdit, ProblemError } from "../api/client";
 import type { Day } from "./dayModel";
+import type { PlanChange } from "./planChange";
 import type { Pull } from "./pulls";
 import type { Selection } from "./useDayUrl";
 
@@ -15,7 +16,7 @@ export interface DayActions {
   day: Day;
   selection: Selection | null;
   select: (selection: Selection | null) => void;
-  edit: (...edits: PlanEdit[]) => void;
+  edit: (...edits: PlanChange[]) => void;
   /** For forms: they close only when the change was made. */
   editThen: (edits: PlanEdit[], made: () => void, refused?: (error: ProblemError) => void) => void;
   /** Shows the day as it would be with some edits, nothing of it kept. */

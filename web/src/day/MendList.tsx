@@ -1,4 +1,5 @@
 import type { PlanEdit } from "../api/client";
+import type { PlanChange } from "./planChange";
 
 /** What would do about what is short; each was planned through before it is shown. */
 export function MendList({
@@ -6,7 +7,7 @@ export function MendList({
   edit,
 }: {
   mends: { label: string; edits: PlanEdit[]; then: string }[];
-  edit: (...edits: PlanEdit[]) => void;
+  edit: (...edits: PlanChange[]) => void;
 }) {
   if (mends.length === 0) return null;
   return (

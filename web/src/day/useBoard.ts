@@ -11,16 +11,17 @@ import type { Trial } from "./DayContext";
 import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
 import { refused } from "../shared/refusals";
 import { boardWithPlan, hasSameItems, latest } from "./boardAnswers";
+import { editsOn, type PlanChange } from "./planChange";
 
 /** Something the photographer must know about a change that was not made. */
 export interface Notice {
   title: string;
   lines: string[];
   /** The edits that were refused because the plan had moved on; they can be made on the new one. */
-  again?: PlanEdit[];
+  again?: PlanChange[];
 }
 
-type Change = { edits: PlanEdit[]; inForm?: boolean } | { step: "undo" | "redo" };
+type Change = { edits: PlanChange[]; inForm?: boolean } | { step: "undo" | "redo" };
 
 /** The board of an assignment with what is pulled from it. */
 export const boardQuery = (client: QueryClient, key: string, pull: string[]) =>
@@ -47,12 +48,16 @@ export function useBoard(key: string, pull: string[]) {
     // Changes wait for one another, so that each is made on the revision the one before it left.
     scope: { id: key },
     mutationFn: async (wanted: Change) => {
-      const baseRevision = client.getQueryData<BoardView>(queryKey)?.revision ?? 0;
+      const board = latest(client, key);
+      if (!board) throw new Error("The day is not read yet; make the change once it is.");
       const params = { path: { key } };
-      const body = { baseRevision, pull };
+      const body = { baseRevision: board.revision, pull };
       const asked =
         "edits" in wanted
-          ? api.POST("/api/assignments/{key}/edits", { params, body: { ...body, edits: wanted.edits } })
+          ? api.POST("/api/assignments/{key}/edits", {
+              params,
+              body: { ...body, edits: editsOn(board.plan, wanted.edits) },
+            })
           : wanted.step === "undo"
             ? api.POST("/api/assignments/{key}/undo", { params, body })
             : api.POST("/api/assignments/{key}/redo", { params, body });
@@ -102,7 +107,7 @@ export function useBoard(key: string, pull: string[]) {
   const { mutate: tryOut, reset: endTrial } = trial;
   // Whatever is really done ends what is only tried.
   const edit = useCallback(
-    (...edits: PlanEdit[]) => {
+    (...edits: PlanChange[]) => {
       endTrial();
       mutate({ edits });
     },

@@ -7,6 +7,7 @@ import { Choose, Tick } from "../shared/Choose";
 import { focal, seconds } from "../shared/format";
 import { useDay } from "../day/DayContext";
 import { setupOf, type Position } from "../day/dayModel";
+import { equipped, mounted } from "../day/planChange";
 
 /** What a position carries in a part, and what the part would be worth with anything else that fits. */
 // Long: one hand and its choices, which answer to one another.
@@ -44,7 +45,7 @@ export function HandPanel({ assignment, part, at }: { assignment: string; part: 
           value={body}
           choose={(chosen) => {
             setBody(chosen);
-            edit({ type: "mount", ...where, body: chosen, lens: setup?.lens });
+            edit(mounted(where, { body: chosen }));
           }}
         >
           {bodies.map((b) => (
@@ -127,16 +128,7 @@ function Equipment({
   const setup = setupOf(part, at);
   if (!setup) return null;
   const named = (ids: string[]) => ids.map((id): [string, string] => [id, day.name(id)]);
-  const set = (change: { shoe?: string | null; support?: string | null; unattended?: boolean }) =>
-    edit({
-      type: "equip",
-      part: part.id,
-      ...at,
-      shoe: setup.flash ?? setup.trigger ?? null,
-      support: setup.support ?? null,
-      unattended: !!setup.unattended,
-      ...change,
-    });
+  const set = (change: Parameters<typeof equipped>[1]) => edit(equipped({ part: part.id, ...at }, change));
   return (
     <div className="inline-flex flex-wrap items-center gap-x-5 [&_label]:flex-row [&_label]:items-center [&_label]:gap-2">
       <Choose

@@ -1,6 +1,7 @@
 import { useDay } from "../day/DayContext";
 import { Tick } from "../shared/Choose";
 import { houseRules, type HouseRule } from "../shared/houseRules";
+import { ofRules } from "../day/planChange";
 
 /** What one asks of a kit whatever the needs say; no proposal breaks it further. */
 export function HouseRules() {
@@ -14,11 +15,7 @@ export function HouseRules() {
         const lacking = said.get(kind)?.lacking;
         return (
           <div key={kind}>
-            <Tick
-              label={words}
-              on={house[kind]}
-              set={(on) => edit({ type: "setRules", house: { ...house, [kind]: on } })}
-            />
+            <Tick label={words} on={house[kind]} set={(on) => edit(ofRules("house", { [kind]: on }))} />
             {lacking !== undefined && (
               <p className={`text-[12px] ${lacking > 0 ? "font-bold" : "text-quiet"}`}>
                 {lacking > 0 ? short(lacking) : "kept"}

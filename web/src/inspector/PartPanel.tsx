@@ -4,6 +4,7 @@ import type { Part } from "../api/client";
 import { Tick } from "../shared/Choose";
 import { TypedField } from "../shared/TypedField";
 import { useDay } from "../day/DayContext";
+import { ofPart, withOrWithout } from "../day/planChange";
 import { Cautions } from "./Cautions";
 import { PartActions } from "./PartActions";
 import { Question } from "../shared/Question";
@@ -19,7 +20,8 @@ export function PartPanel({ part }: { part: Part }) {
   const { day, edit } = useDay();
   const [ripple, setRipple] = useState(false);
   const everyone = day.board.plan.people;
-  const present = part.present ?? everyone.map((p) => p.id);
+  const everybody = everyone.map((p) => p.id);
+  const present = part.present ?? everybody;
   const set = (change: object) => edit({ type: "setPart", part: part.id, ...change });
   return (
     <div className="flex flex-col gap-2">
@@ -93,11 +95,11 @@ export function PartPanel({ part }: { part: Part }) {
                     type="checkbox"
                     checked={present.includes(person.id)}
                     onChange={(e) =>
-                      set({
-                        present: e.target.checked
-                          ? [...present, person.id]
-                          : present.filter((id) => id !== person.id),
-                      })
+                      edit(
+                        ofPart(part.id, (p) => ({
+                          present: withOrWithout(p.present ?? everybody, person.id, e.target.checked),
+                        })),
+                      )
                     }
                   />
                   {person.name ?? person.id}

@@ -5,6 +5,7 @@ import { TypedField } from "../shared/TypedField";
 import { number, seconds, shutter } from "../shared/format";
 import { useTyped } from "../shared/useTyped";
 import { useDay } from "../day/DayContext";
+import { ofPart, withOrWithout } from "../day/planChange";
 import { colours } from "./needWords";
 
 type Set = (change: object) => void;
@@ -116,13 +117,11 @@ export function Reach({ part }: { part: Part }) {
                 label="out of reach"
                 on={out}
                 set={(on) =>
-                  edit({
-                    type: "setPart",
-                    part: part.id,
-                    unreachable: on
-                      ? [...part.unreachable, place.id]
-                      : part.unreachable.filter((id) => id !== place.id),
-                  })
+                  edit(
+                    ofPart(part.id, (p) => ({
+                      unreachable: withOrWithout(p.unreachable, place.id, on),
+                    })),
+                  )
                 }
               />
             </div>

@@ -4,6 +4,7 @@ import { useDay } from "../day/DayContext";
 import { Choose, Typing } from "../shared/Choose";
 import { number, weight } from "../shared/format";
 import { TypedField } from "../shared/TypedField";
+import { ofPlace } from "../day/planChange";
 
 type Place = Plan["places"][number];
 
@@ -24,7 +25,7 @@ export function Places() {
 function OnePlace({ place }: { place: Place }) {
   const { day, edit } = useDay();
   const { plan } = day.board;
-  const put = (changed: Partial<Place>) => edit({ type: "putPlace", place: { ...place, ...changed } });
+  const put = (changed: Partial<Place>) => edit(ofPlace(place.id, changed));
   const inside = plan.items.filter((i) => day.placeOf(i) === place.id);
   const others = plan.places.filter((p) => p.id !== place.id);
   return (

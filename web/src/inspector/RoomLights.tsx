@@ -3,6 +3,9 @@ import { Choose } from "../shared/Choose";
 import { seconds } from "../shared/format";
 import { TypedField } from "../shared/TypedField";
 import { useDay } from "../day/DayContext";
+import { ofLights } from "../day/planChange";
+
+const lampOf = (light: PlacedLight) => light.flash ?? light.light ?? light.relay ?? "";
 
 /** Lights and relays that stand in the room in a part: each with what holds it, by what it hears and what feeds it. */
 // Long: a chain of sender, receiver, power and stand is set up as one.
@@ -10,7 +13,7 @@ export function RoomLights({ part }: { part: Part }) {
   const { day, edit } = useDay();
   const { items, people } = day.board.plan;
   const lights = part.lights ?? [];
-  const set = (next: PlacedLight[]) => edit({ type: "setLights", part: part.id, lights: next });
+  const set = (change: (lights: PlacedLight[]) => PlacedLight[]) => edit(ofLights(part.id, change));
   const used = new Set(
     lights.flatMap((l) => [l.flash, l.light, l.relay, l.receiver, l.holder]).filter((id) => id),
   );
@@ -49,10 +52,10 @@ export function RoomLights({ part }: { part: Part }) {
           .
         </p>
       )}
-      {lights.map((light, i) => {
+      {lights.map((light) => {
         const put = (change: Partial<PlacedLight>) =>
-          set(lights.map((l, j) => (j === i ? { ...l, ...change } : l)));
-        const lamp = light.flash ?? light.light ?? light.relay ?? "";
+          set((all) => all.map((l) => (lampOf(l) === lamp ? { ...l, ...change } : l)));
+        const lamp = lampOf(light);
         const flash = day.item(lamp);
         const deaf = flash?.kind === "flash" && !flash.canHear;
         return (
@@ -120,7 +123,7 @@ export function RoomLights({ part }: { part: Part }) {
                 />
               </>
             )}
-            <button className="webbing" onClick={() => set(lights.filter((_, j) => j !== i))}>
+            <button className="webbing" onClick={() => set((all) => all.filter((l) => lampOf(l) !== lamp))}>
               Take it down
             </button>
           </div>
@@ -136,11 +139,12 @@ export function RoomLights({ part }: { part: Part }) {
             const kind = day.item(id)?.kind;
             if (!id || !kind) return;
             const field = kind === "flash" ? "flash" : kind === "light" ? "light" : "relay";
-            set([...lights, { [field]: id, holder: field === "relay" ? null : (holders()[0]?.[0] ?? null) }]);
+            const holder = field === "relay" ? null : (holders()[0]?.[0] ?? null);
+            set((all) => [...all, { [field]: id, holder }]);
           }}
         />
         {earlier && (
-          <button className="webbing" onClick={() => set(earlier.lights ?? [])}>
+          <button className="webbing" onClick={() => set(() => earlier.lights ?? [])}>
             As in {earlier.name ?? earlier.id}
           </button>
         )}

@@ -7,6 +7,7 @@ import { useDay } from "../day/DayContext";
 import { Places } from "./Places";
 import { Positions } from "./Positions";
 import { WorkHabits } from "./WorkHabits";
+import { ofPerson } from "../day/planChange";
 
 const roles = [
   ["photographer", "photographs"],
@@ -19,7 +20,7 @@ export function TeamPanel() {
   const { day, edit } = useDay();
   const [adding, setAdding] = useState("");
   const { plan } = day.board;
-  const set = (person: Person) => edit({ type: "setPerson", person });
+  const set = (id: string, change: Partial<Person>) => edit(ofPerson(id, () => change));
   const borrow = plan.rules.seconds.borrow;
   return (
     <div className="flex flex-col gap-2">
@@ -36,20 +37,20 @@ export function TeamPanel() {
             <TypedField
               label="Called"
               value={person.name ?? ""}
-              commit={(name) => set({ ...person, name })}
+              commit={(name) => set(person.id, { name })}
             />
             <Choose
               label="Does what"
               value={person.role ?? "photographer"}
               options={roles}
-              choose={(role) => role && set({ ...person, role })}
+              choose={(role) => role && set(person.id, { role })}
             />
             <TypedField
               label="Hands over in, s"
               form="seconds"
               value={person.handOverSeconds == null ? "" : String(person.handOverSeconds)}
               mayBeEmpty
-              commit={(s) => set({ ...person, handOverSeconds: s === "" ? null : Number(s) })}
+              commit={(s) => set(person.id, { handOverSeconds: s === "" ? null : Number(s) })}
             />
             <p className="py-1.5 text-quiet">
               there in {parts} of {day.parts.length} parts; what they carry costs the others{" "}

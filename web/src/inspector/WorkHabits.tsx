@@ -8,6 +8,11 @@ import { useDay } from "../day/DayContext";
 import { HouseRules } from "./HouseRules";
 import { KeptThings } from "./KeptThings";
 import { operations } from "./operations";
+import { ofPerson } from "../day/planChange";
+
+type Habits = NonNullable<Person["habits"]>;
+
+const habitsOf = (person: Person): Habits => person.habits ?? { glass: [] };
 
 const ranks = ["first", "else", "else"];
 
@@ -21,9 +26,11 @@ export function WorkHabits({ person }: { person: Person }) {
     queryFn: () => answer(api.GET("/api/starting")),
     staleTime: Infinity,
   });
-  const habits = person.habits ?? { glass: [] };
-  const put = (change: Partial<typeof habits>) =>
-    edit({ type: "setPerson", person: { ...person, habits: { ...habits, ...change } } });
+  const habits = habitsOf(person);
+  const putGlass = (change: (glass: Habits["glass"]) => Habits["glass"]) =>
+    edit(ofPerson(person.id, (p) => ({ habits: { ...habitsOf(p), glass: change(habitsOf(p).glass) } })));
+  const put = (change: Partial<Habits>) =>
+    edit(ofPerson(person.id, (p) => ({ habits: { ...habitsOf(p), ...change } })));
   const nameOf = (id?: string | null) =>
     id == null ? "every other part" : (data?.kinds.find((k) => k.id === id)?.name.toLowerCase() ?? id);
   return (
@@ -64,7 +71,7 @@ export function WorkHabits({ person }: { person: Person }) {
         <KeptGlass
           glass={habits.glass}
           nameOf={nameOf}
-          forget={(gone) => put({ glass: habits.glass.filter((g) => g !== gone) })}
+          forget={(gone) => putGlass((all) => all.filter((g) => g.kind !== gone.kind))}
         />
         <NewHabit
           name={person.name ?? person.id}
@@ -73,9 +80,7 @@ export function WorkHabits({ person }: { person: Person }) {
             nameOf(k),
           ])}
           keep={(kind, lenses) =>
-            put({
-              glass: [...habits.glass.filter((g) => (g.kind ?? "") !== kind), { kind: kind || null, lenses }],
-            })
+            putGlass((all) => [...all.filter((g) => (g.kind ?? "") !== kind), { kind: kind || null, lenses }])
           }
         />
         <Own person={person} />
@@ -108,13 +113,11 @@ function Own({ person }: { person: Person }) {
               mayBeEmpty
               value={person.seconds?.[operation] == null ? "" : String(person.seconds[operation])}
               commit={(s) =>
-                edit({
-                  type: "setPerson",
-                  person: {
-                    ...person,
-                    seconds: { ...person.seconds, [operation]: s === "" ? null : Number(s) },
-                  },
-                })
+                edit(
+                  ofPerson(person.id, (p) => ({
+                    seconds: { ...p.seconds, [operation]: s === "" ? null : Number(s) },
+                  })),
+                )
               }
             />
             <p className="text-[12px] text-quiet">else {seconds[operation]}</p>

@@ -1,9 +1,10 @@
 import { useParams, useSearchParams } from "react-router";
 import { AssignmentBar } from "../assignment/AssignmentBar";
-import type { BoardView, PlanEdit, PowerDay, UseLevel } from "../api/client";
+import type { BoardView, PowerDay, UseLevel } from "../api/client";
 import { Level } from "../day/Level";
 import { MendList } from "../day/MendList";
 import { PulledLine } from "../day/PulledLine";
+import type { PlanChange } from "../day/planChange";
 import { useBoard } from "../day/useBoard";
 import { PageHeader } from "../shared/PageHeader";
 import { PrintButton } from "../shared/PrintButton";
@@ -30,7 +31,7 @@ export interface PowerPage {
   isPinned: (body: string, part: string) => boolean;
   /** What a thing's use is counted in. */
   unitOf: (id: string) => "frames" | "pops" | "minutes";
-  edit: (...edits: PlanEdit[]) => void;
+  edit: (...edits: PlanChange[]) => void;
 }
 
 /** How many go on charge, when what is changed, and what goes dark when one is left at home. */

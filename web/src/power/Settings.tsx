@@ -2,6 +2,7 @@ import type { PowerRules } from "../api/client";
 import { time } from "../shared/format";
 import { TypedField } from "../shared/TypedField";
 import type { PowerPage } from "./Power";
+import { ofRules } from "../day/planChange";
 
 const hundredths = (share: number) => String(Math.round(share * 100));
 
@@ -35,7 +36,7 @@ export function Settings(page: PowerPage) {
 }
 
 function Fields({ power: { rules }, edit }: PowerPage) {
-  const set = (changed: Partial<PowerRules>) => edit({ type: "setRules", power: { ...rules, ...changed } });
+  const set = (changed: Partial<PowerRules>) => edit(ofRules("power", changed));
   return (
     <div className="mt-1 flex flex-wrap gap-x-6 gap-y-2 [&_input]:w-24">
       {shares.map(([label, figure]) => (

@@ -1,4 +1,5 @@
 import { number } from "../shared/format";
+import { used } from "../day/planChange";
 import { TypedField } from "../shared/TypedField";
 import type { PowerPage } from "./Power";
 
@@ -77,9 +78,7 @@ function Taken({ power, plan, name, part, edit, at, body }: PowerPage & { at: st
           value={said[figure] ?? (figure === "frames" ? here.frames : 0)}
           usual={said[figure] === null}
           unit={unit}
-          set={(value) =>
-            edit({ type: "setUse", part: at, item: body, minutes: null, ...said, [figure]: value })
-          }
+          set={(value) => edit(used(at, body, { [figure]: value }))}
         />
       ))}
     </td>
