@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 using MetadataExtractor;
 using YokePair.Core.Basics;
 using YokePair.Core.Plans;
@@ -21,16 +22,16 @@ internal static class PictureSpeed
         try
         {
             Fill(folder);
-            var files = PictureFolder.FilesIn(folder);
-            double plain = double.MaxValue, whole = double.MaxValue;
+            double plain = double.MaxValue, read = double.MaxValue, whole = double.MaxValue;
             for (var round = 0; round <= Rounds; round++)
             {
-                var (one, other) = (Seconds(() => Plain(files)), Seconds(() => Whole(folder)));
+                var (one, two, three) = (Seconds(() => Plain(folder)), Seconds(() => Read(folder)), Seconds(() => Whole(folder)));
                 // The first round fills the disk's cache and compiles.
-                if (round > 0) (plain, whole) = (Math.Min(plain, one), Math.Min(whole, other));
+                if (round > 0) (plain, read, whole) = (Math.Min(plain, one), Math.Min(read, two), Math.Min(whole, three));
             }
-            Console.WriteLine(FormattableString.Invariant(
-                $"{files.Count} files: headers alone {plain:0.00} s, the whole day {whole:0.00} s, {Environment.ProcessorCount} cores: {plain / whole:P0} of plain reading"));
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
+                $"{Files} files, {Environment.ProcessorCount} cores: headers alone {plain:0.00} s, what they tell {read:0.00} s, {plain / read:P0} of plain reading; "
+                    + $"with the day reckoned {whole:0.00} s, {plain / whole:P0}"));
             return 0;
         }
         finally
@@ -54,15 +55,19 @@ internal static class PictureSpeed
         }
     }
 
-    private static void Plain(IReadOnlyList<string> files) => Parallel.For(0, files.Count, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, n =>
-    {
-        using var stream = new FileStream(files[n], FileMode.Open, FileAccess.Read, FileShare.Read, 65536);
-        ImageMetadataReader.ReadMetadata(stream);
-    });
+    /// <summary>With the buffer that was quickest of 4 to 64 KiB.</summary>
+    private static void Plain(string folder) => Parallel.ForEach(
+        System.IO.Directory.GetFiles(folder, "*", SearchOption.AllDirectories), new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, file =>
+        {
+            using var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Read, 8192);
+            ImageMetadataReader.ReadMetadata(stream);
+        });
+
+    private static FolderTold Read(string folder) => PictureFolder.Read(folder, _ => { }, CancellationToken.None);
 
     private static void Whole(string folder)
     {
-        var roll = TakenRoll.Of(PictureFolder.Read(folder, _ => { }, CancellationToken.None).Told);
+        var roll = TakenRoll.Of(Read(folder).Told);
         Item[] items = [new Lens { Id = "l", Mount = "M", Focal = new(35, 35), Aperture = new(1.4, 1.4) }, new Lens { Id = "z", Mount = "M", Focal = new(70, 200), Aperture = new(2.8, 2.8) }];
         var plan = new Plan { Format = Plan.FormatName, Version = 1, Items = items, Parts = [new Part { Id = "p", Ev = 8, Start = new(2027, 6, 12, 11, 0, 0), End = new(2027, 6, 12, 23, 0, 0) }] };
         DayTaken.Of(plan, roll, Recognition.Of(roll, items, [], new Dictionary<string, string>()).Things, []);

@@ -33,7 +33,8 @@ public static class DayTaken
         List<Known> frames = [.. roll.Frames.Select(f => Told(f, things, roll, clocks))];
         var parts = PartsAsTheyWere.Of(plan, frames.Select(f => f.At));
         frames = frames.ConvertAll(f => f with { Part = parts.Of(f.At, f.Body) });
-        List<TakenPart> told = [.. parts.Parts.Select(p => PartOf(p, frames.FindAll(f => f.Part == p.Part), items))];
+        var ofPart = frames.ToLookup(f => f.Part?.Id, StringComparer.Ordinal);
+        List<TakenPart> told = [.. parts.Parts.Select(p => PartOf(p, [.. ofPart[p.Part.Id]], items))];
         var kept = roll.KnowsKept ? frames.Count(f => f.Frame.Kept) : (int?)null;
         var glass = frames.GroupBy(f => f.Glass).Select(g => GlassOf([.. g], items));
         var bodies = frames.GroupBy(f => f.Body).Select(g => BodyOf([.. g], told, items, kept is not null));
@@ -68,7 +69,7 @@ public static class DayTaken
     private static TakenPart PartOf(PartAsItWas was, List<Known> frames, Dictionary<string, Item> items)
     {
         var part = was.Part;
-        double[] light = [.. frames.Select(f => Ev(f.Frame)).OfType<double>().Order()];
+        double[] light = [.. frames.Select(f => Ev(f.Frame)).Where(ev => ev is not null).Select(ev => ev!.Value).Order()];
         var stood = Distances(part, frames, items);
         return new TakenPart(
             part.Id, part.Name ?? part.Id, part.Kind, part.Location, was.From, was.To, frames.Count, frames.Count(f => f.Frame.Kept),
@@ -113,15 +114,19 @@ public static class DayTaken
         var (burst, seconds) = LongestBurst(frames);
         return new BodyUse(
             frames[0].Body, frames.Count, frames.Count(f => f.Frame.Kept), minutes > 0 ? frames.Count / minutes : 0, burst, seconds, BufferOf(body),
-            frames.Where(f => f.Frame.Iso is > 0 && (f.Frame.Kept || !knowsKept)).CountBy(f => IsoSteps.Of(f.Frame.Iso!.Value)).ToDictionary(),
+            BySteps(frames.Where(f => f.Frame.Kept || !knowsKept)),
             frames.Count(f => IsOver(f, body)), body is null ? null : Drawn(body, frames),
             body is null ? null : Charge.FramesOf(body), body?.BatteryType, 0,
-            frames.Where(f => f.Frame.Iso is > 0).CountBy(f => IsoSteps.Of(f.Frame.Iso!.Value)).ToDictionary(), body?.IsoCeiling);
+            BySteps(frames), body?.IsoCeiling);
     }
 
+    /// <summary>How many pictures were of each third of a stop.</summary>
+    private static Dictionary<int, int> BySteps(IEnumerable<Known> frames) => frames.Where(f => f.Frame.Iso is > 0).CountBy(f => f.Frame.Iso!.Value)
+        .GroupBy(c => IsoSteps.Of(c.Key)).ToDictionary(g => g.Key, g => g.Sum(c => c.Value));
+
     /// <summary>Charges by the figures known before, each part in its own cold.</summary>
-    private static double Drawn(Body body, List<Known> frames) => frames.GroupBy(f => f.Part).Sum(g =>
-        (g.Count() + (g.Key is { } part ? Charge.FramesOf(body, part.UseOf(body.Id)) : 0)) / Charge.FramesOf(body) / Charge.InTheCold(g.Key?.TemperatureC));
+    private static double Drawn(Body body, List<Known> frames) => frames.GroupBy(f => f.Part?.Id, (_, same) => same.ToList()).Sum(g =>
+        (g.Count + (g[0].Part is { } part ? Charge.FramesOf(body, part.UseOf(body.Id)) : 0)) / Charge.FramesOf(body) / Charge.InTheCold(g[0].Part?.TemperatureC));
 
     private static (int Frames, double Seconds) LongestBurst(List<Known> frames)
     {

@@ -9,7 +9,7 @@ public sealed record Spread(double Low, double Middle, double High)
     /// <summary>Of figures; null where there are none.</summary>
     public static Spread? Of(IEnumerable<double?> figures)
     {
-        double[] sorted = [.. figures.OfType<double>().Order()];
+        double[] sorted = [.. figures.Where(f => f is not null).Select(f => f!.Value).Order()];
         return sorted.Length == 0 ? null : new Spread(At(sorted, 0.1), Median(sorted), At(sorted, 0.9));
     }
 

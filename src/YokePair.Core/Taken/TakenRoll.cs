@@ -65,16 +65,19 @@ public sealed record TakenRoll(IReadOnlyList<SeenThing> Seen, IReadOnlyList<Take
     {
         var seen = new List<SeenThing>();
         var numbers = new Dictionary<string, int>(StringComparer.Ordinal);
+        var cameras = new Dictionary<(string?, string?), SeenThing>();
         // The raw file is the one that tells the camera's full size.
-        var pictures = all.GroupBy(p => (Camera(p).Key, Stem(p), p.At)).Select(g => g.MaxBy(p => p.LongPx)!).OrderBy(p => p.At)
+        var pictures = all.GroupBy(p => (Known(p).Key, Stem(p), p.At)).Select(g => g.MaxBy(p => p.LongPx)!).OrderBy(p => p.At)
             .ThenBy(p => p.File, StringComparer.Ordinal).ToList();
         var found = new Dictionary<PictureTold, int>(ReferenceEqualityComparer.Instance);
         var strange = delivered is null ? 0 : Find(pictures, delivered, found);
         return new TakenRoll(seen, [.. pictures.Select(Frame)], delivered is not null, strange);
 
         TakenFrame Frame(PictureTold p) => new(
-            p.File, p.At, Number(Camera(p)), Glass(p) is { } glass ? Number(glass) : -1, p.FocalMm, p.FNumber, p.Seconds, p.Iso, p.Flash, p.LongPx,
+            p.File, p.At, Number(Known(p)), Glass(p, Known(p)) is { } glass ? Number(glass) : -1, p.FocalMm, p.FNumber, p.Seconds, p.Iso, p.Flash, p.LongPx,
             found.ContainsKey(p), found.GetValueOrDefault(p));
+
+        SeenThing Known(PictureTold p) => cameras.TryGetValue((p.Model, p.Serial), out var known) ? known : cameras[(p.Model, p.Serial)] = Camera(p);
 
         int Number(SeenThing thing)
         {
@@ -108,14 +111,14 @@ public sealed record TakenRoll(IReadOnlyList<SeenThing> Seen, IReadOnlyList<Take
     }
 
     /// <summary>The glass; where it gives no number of its own, of each camera for itself, as twins are told apart by nothing else.</summary>
-    private static SeenThing? Glass(PictureTold p)
+    private static SeenThing? Glass(PictureTold p, SeenThing camera)
     {
         var serial = string.IsNullOrWhiteSpace(p.LensSerial) ? null : p.LensSerial.Trim();
         var says = !string.IsNullOrWhiteSpace(p.LensModel) ? p.LensModel.Trim() : p.LensFocal is { } f ? Figures(f, p.LensFNumber)
             : p.FocalMm is > 0 and var mm ? string.Create(CultureInfo.InvariantCulture, $"{Math.Round(mm)} mm glass that gives no name") : null;
         if (says is null) return null;
         var focal = p.LensFocal ?? GlassNames.Focal(says) ?? (p.FocalMm is { } only ? new Interval(only, only) : null);
-        return new SeenThing($"glass|{says}|{serial ?? Camera(p).Key}", false, says, serial, focal, p.LensFNumber ?? GlassNames.FNumber(says));
+        return new SeenThing($"glass|{says}|{serial ?? camera.Key}", false, says, serial, focal, p.LensFNumber ?? GlassNames.FNumber(says));
     }
 
     private static string Figures(Interval focal, double? fNumber) =>

@@ -1,6 +1,8 @@
 using System.Globalization;
 using MetadataExtractor;
 using MetadataExtractor.Formats.Exif;
+using MetadataExtractor.Formats.Jpeg;
+using MetadataExtractor.Util;
 using YokePair.Core.Basics;
 using YokePair.Core.Taken;
 using ExifDirectory = MetadataExtractor.Formats.Exif.ExifDirectoryBase;
@@ -11,6 +13,12 @@ namespace YokePair.Data.Pictures;
 public static class PictureFile
 {
     private const int FlashFired = 1;
+
+    /// <summary>What is told of a picture lies at its beginning, and rarely fills more than this.</summary>
+    private const int BufferBytes = 8192;
+
+    private static readonly int[] Sides =
+        [ExifDirectory.TagImageWidth, ExifDirectory.TagImageHeight, ExifDirectory.TagExifImageWidth, ExifDirectory.TagExifImageHeight];
 
     /// <summary>Endings of files that are looked at: JPEG, HEIF, and raw files, which are TIFF or ISO media files within.</summary>
     private static readonly HashSet<string> Endings = new(StringComparer.OrdinalIgnoreCase)
@@ -30,9 +38,9 @@ public static class PictureFile
     {
         try
         {
-            using var stream = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete, 65536);
+            using var stream = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete, BufferBytes);
             if (stream.Length == 0) return (null, "is empty");
-            return Told(name, ImageMetadataReader.ReadMetadata(stream));
+            return Told(name, Headers(stream));
         }
         catch (ImageProcessingException)
         {
@@ -48,6 +56,14 @@ public static class PictureFile
             // Whatever a damaged file does to the reader, it is that file alone which is lost.
             return (null, "is damaged");
         }
+    }
+
+    /// <summary>Of a JPEG only the camera's words and the size: other programs' words beside them can be long, and nothing asks for them.</summary>
+    private static IReadOnlyList<MetadataExtractor.Directory> Headers(Stream stream)
+    {
+        var kind = FileTypeDetector.DetectFileType(stream);
+        stream.Position = 0;
+        return kind == FileType.Jpeg ? JpegMetadataReader.ReadMetadata(stream, [new JpegReader(), new ExifReader()]) : ImageMetadataReader.ReadMetadata(stream);
     }
 
     private static (PictureTold? Told, string? Why) Told(string name, IReadOnlyList<MetadataExtractor.Directory> directories)
@@ -81,7 +97,10 @@ public static class PictureFile
     }
 
     /// <summary>The largest size that is told: a raw file holds previews too.</summary>
-    private static int LongSide(IReadOnlyList<MetadataExtractor.Directory> directories) => directories.SelectMany(d => d.Tags
-        .Where(t => t.Name is "Image Width" or "Image Height" or "Exif Image Width" or "Exif Image Height")
-        .Select(t => d.TryGetInt32(t.Type, out var pixels) ? pixels : 0)).DefaultIfEmpty(0).Max();
+    private static int LongSide(IReadOnlyList<MetadataExtractor.Directory> directories) => directories.SelectMany(d => (d is ExifDirectory ? Sides : SidesOf(d))
+        .Select(side => d.TryGetInt32(side, out var pixels) ? pixels : 0)).DefaultIfEmpty(0).Max();
+
+    /// <summary>Of what is no EXIF, each format numbers them its own way.</summary>
+    private static IEnumerable<int> SidesOf(MetadataExtractor.Directory directory) =>
+        directory.Tags.Where(t => t.Name is "Image Width" or "Image Height").Select(t => t.Type);
 }

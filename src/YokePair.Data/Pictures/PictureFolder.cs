@@ -43,11 +43,11 @@ public static class PictureFolder
         var files = FilesIn(folder);
         var told = new PictureTold?[files.Count];
         var faulty = new ConcurrentBag<UnsafeFile>();
-        var done = 0;
+        var (done, within) = (0, Path.TrimEndingDirectorySeparator(folder).Length + 1);
         tell(new ReadingStep(0, files.Count));
         Parallel.For(0, files.Count, new ParallelOptions { CancellationToken = stop, MaxDegreeOfParallelism = Environment.ProcessorCount }, n =>
         {
-            var name = Path.GetRelativePath(folder, files[n]).Replace('\\', '/');
+            var name = files[n][within..].Replace('\\', '/');
             var (picture, why) = PictureFile.Read(files[n], name);
             told[n] = picture;
             if (why is not null) faulty.Add(new UnsafeFile(name, why));
