@@ -32,7 +32,7 @@ public sealed class EditingTests
             Parts = [plan.Parts[0] with { Start = new(2027, 6, 12, 22, 0, 0), End = new(2027, 6, 13, 2, 30, 0) }],
         } : null!;
         var moved = EditResult.Apply(night, [new SetAssignment { Name = " Garden ", Day = new(2027, 9, 4) }]);
-        Assert.Equal(("Garden", "called Garden, moved to 2027-09-04"), (moved.Plan!.Assignment.Name, moved.Label));
+        Assert.Equal(("Garden", "called Garden, moved to Sep 4, 2027"), (moved.Plan!.Assignment.Name, moved.Label));
         Assert.Equal((new DateTime(2027, 9, 4, 22, 0, 0), new DateTime(2027, 9, 5, 2, 30, 0)), (moved.Plan.Parts[0].Start, moved.Plan.Parts[0].End));
         Assert.Equal("name", Assert.Single(EditResult.Apply(night, [new SetAssignment { Name = " " }]).Problems).Field);
         Assert.Equal("day", Assert.Single(EditResult.Apply(night, [new SetAssignment { Day = new(1899, 1, 1) }]).Problems).Field);

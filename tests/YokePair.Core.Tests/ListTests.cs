@@ -87,7 +87,7 @@ public sealed class ListTests
     public void What_is_others_goes_back_and_what_is_not_here_is_got()
     {
         var hired = Changed("tp1", i => i with { Status = Availability.RentedIn, Owner = "Hire shop", To = new DateOnly(2027, 6, 14) });
-        Assert.Equal("Tripod goes back to Hire shop by 2027-06-14", Line(hired, "leaving/back/tp1")?.Text);
+        Assert.Equal("Tripod goes back to Hire shop by Jun 14, 2027", Line(hired, "leaving/back/tp1")?.Text);
         Assert.Null(Line(Wedding, "leaving/back/tp1"));
         Assert.NotNull(Line(Changed("tp1", i => i with { Wanted = true }), "tonight/get/tp1"));
         var stranger = new Dictionary<string, CardState> { ["c99"] = CardState.Of("c99") with { Condition = CardCondition.NotOurs } };

@@ -113,11 +113,11 @@ public sealed class LockerRules
     }
 
     [Theory]
-    [InlineData("inRepair", "2027-06-01", "2027-06-20", "in repair until 2027-06-20")]
+    [InlineData("inRepair", "2027-06-01", "2027-06-20", "in repair until Jun 20, 2027")]
     [InlineData("inRepair", "2027-06-13", null, null)]
     [InlineData("lent", null, null, "lent")]
-    [InlineData("rentedOut", "2027-06-12", "2027-06-12", "rented out until 2027-06-12")]
-    [InlineData("rentedIn", "2027-06-13", "2027-06-14", "rented in only from 2027-06-13 until 2027-06-14")]
+    [InlineData("rentedOut", "2027-06-12", "2027-06-12", "rented out until Jun 12, 2027")]
+    [InlineData("rentedIn", "2027-06-13", "2027-06-14", "rented in only from Jun 13, 2027 until Jun 14, 2027")]
     [InlineData("rentedIn", "2027-06-11", "2027-06-14", null)]
     [InlineData("lost", null, null, "lost")]
     [InlineData("retired", "2027-06-13", null, null)]
@@ -149,7 +149,7 @@ public sealed class LockerRules
         var locker = plan.Items.ToDictionary(i => i.Id, i => i.Id == "z70"
             ? i with { Status = Availability.InRepair, From = new DateOnly(2027, 6, 1), To = new DateOnly(2027, 6, 20) } : i);
         var report = new Failure.DayAnalysis(PlanAndLocker.With(plan, locker, [])).Report();
-        Assert.Contains(report.Gaps, g => g.Need == "speaker" && g.Why == "the 70–200 f/2.8 is in repair until 2027-06-20");
+        Assert.Contains(report.Gaps, g => g.Need == "speaker" && g.Why == "the 70–200 f/2.8 is in repair until Jun 20, 2027");
         Assert.Contains(report.Away, a => a is { Item: "z70", InHand: true });
         Assert.StartsWith("One thing you plan to hold is not there that day.", report.Verdict, StringComparison.Ordinal);
         Assert.False(report.Sound);

@@ -137,19 +137,39 @@ public sealed class TakenTests
 
     /// <summary>A stop wider there are lenses, or there are none; nobody is told to look for f/1.3.</summary>
     [Theory]
-    [InlineData(2.8, 2.0, "More light, or f/2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
-    [InlineData(1.8, 1.2, "More light, or f/1.2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
-    [InlineData(1.4, 1.2, "More light, or f/1.2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
-    [InlineData(1.2, null, "More light for the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
-    public void Of_faster_glass_only_what_there_is_is_named(double has, double? wider, string said)
+    [InlineData(20, 2.8, 2.0, "More light, or f/2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(20, 1.8, 1.4, "More light, or f/1.4 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(20, 1.4, null, "More light for the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(50, 1.8, 1.2, "More light, or f/1.2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(50, 1.4, 1.2, "More light, or f/1.2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(50, 1.2, null, "More light for the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(200, 2.8, 2.0, "More light, or f/2 in place of the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    [InlineData(600, 4, null, "More light for the 20: 30 of its pictures (100 %) went over the ISO you deliver.")]
+    public void Of_faster_glass_only_what_there_is_is_named(double mm, double has, double? wider, string said)
     {
         var body = Halm with { IsoCeiling = 6400 };
-        var glass = Wide with { Aperture = new Basics.Interval(has, has) };
+        var glass = Wide with { Focal = new Basics.Interval(mm, mm), Aperture = new Basics.Interval(has, has) };
         var day = TakenDays.Day([body, glass], TakenDays.Part("p", Noon, 60), Enumerable.Range(0, 30)
-            .Select(n => Shot(n, iso: 12800) with { LensFNumber = has, LensModel = null }));
+            .Select(n => Shot(n, iso: 12800) with { LensFNumber = has, LensModel = null, LensFocal = new(mm, mm), FocalMm = mm }));
         var lack = Lacking.Of([day], [body, glass]).Single(l => l.Kind == LackKind.Faster);
         Assert.Equal(wider, lack.FNumber);
         Assert.Equal(said, TakenWords.Of(lack, _ => "20"));
+    }
+
+    /// <summary>What one owns goes before what one would buy: of the same mount, most of a stop faster, about as long.</summary>
+    [Fact]
+    public void Faster_glass_one_owns_is_named_first()
+    {
+        var body = Halm with { IsoCeiling = 6400 };
+        var zoom = TakenDays.Glass("zoom", 24, 70, 2.8);
+        Lens[] owned = [zoom, TakenDays.Glass("85", 85, 85, 1.2), TakenDays.Glass("50", 50, 50, 1.8), TakenDays.Glass("21", 21, 21, 1.4),
+            TakenDays.Glass("35", 35, 35, 2.2), TakenDays.Glass("28", 28, 28, 1.4) with { Mount = "other" }];
+        var day = TakenDays.Day([body, zoom], TakenDays.Part("p", Noon, 60), Enumerable.Range(0, 30)
+            .Select(n => Shot(n, iso: 12800) with { LensFNumber = 2.8, LensFocal = new(24, 70), FocalMm = 35 }));
+        var lack = Lacking.Of([day], [body, .. owned]).Single(l => l.Kind == LackKind.Faster);
+        Assert.Equal("More light, or the 21 or 50 you own in place of the zoom: 30 of its pictures (100 %) went over the ISO you deliver.",
+            TakenWords.Of(lack, id => id));
+        Assert.Null(lack.FNumber);
     }
 
     [Theory]

@@ -89,7 +89,7 @@ public sealed class LockerTests : IDisposable
         }));
         var board = await client.Json("/api/assignments/steamer-wedding/board");
         Assert.Contains(board.GetProperty("report").GetProperty("gaps").EnumerateArray(), g => g.GetProperty("why")
-            .GetString() == "the 70–200 f/2.8 is in repair until 2027-06-20");
+            .GetString() == "the 70–200 f/2.8 is in repair until Jun 20, 2027");
         await Ok(client.Post("/api/locker/undo", new { }));
         Assert.Equal(0, (await client.Json("/api/assignments/steamer-wedding/board")).GetProperty("report").GetProperty("away").GetArrayLength());
     }

@@ -26,6 +26,13 @@ internal static class English
     public static string List(IReadOnlyList<string> items) =>
         items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}";
 
+    /// <summary>One; one or two; one, two or three.</summary>
+    public static string Either(IReadOnlyList<string> items) =>
+        items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} or {items[^1]}";
+
+    /// <summary>A day within a sentence, which nobody reads for another: "Jun 20, 2027".</summary>
+    public static string Date(DateOnly day) => day.ToString("MMM d, yyyy", CultureInfo.InvariantCulture);
+
     /// <summary>All of them as long as they are few; else all but the last places, and how many more.</summary>
     public static IReadOnlyList<string> Few(IReadOnlyList<string> items, int most, string more = "more") =>
         items.Count <= most ? items : [.. items.Take(most - 1), $"{Number(items.Count - most + 1)} {more}"];

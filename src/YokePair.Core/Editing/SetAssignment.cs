@@ -1,3 +1,4 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Editing;
@@ -49,7 +50,7 @@ public sealed record SetAssignment : PlanEdit
     private IEnumerable<string> Differences(Assignment now)
     {
         if (Name is not null) yield return $"called {now.Name}";
-        if (Day is { } on) yield return FormattableString.Invariant($"moved to {on:yyyy-MM-dd}");
+        if (Day is { } on) yield return $"moved to {English.Date(on)}";
         if (Sunset is { } set) yield return FormattableString.Invariant($"the sun sets at {set:HH:mm}");
         if (Latitude is not null || Longitude is not null) yield return FormattableString.Invariant($"at {now.Latitude}°, {now.Longitude}°");
         if (Clear?.Count > 0) yield return $"{string.Join(", ", Clear)} cleared";

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Editing;
@@ -82,7 +83,7 @@ public sealed record AddDay : PlanEdit
             parts.Add(part with { Id = id, Start = part.Start?.AddDays(1), End = part.End?.AddDays(1) });
         }
         return new EditResult(plan with { Parts = [.. plan.Parts, .. parts] },
-            FormattableString.Invariant($"{parts[0].Start:yyyy-MM-dd} added, like the day before"), []);
+            $"{English.Date(DateOnly.FromDateTime(parts[0].Start!.Value))} added, like the day before", []);
     }
 }
 

@@ -65,7 +65,7 @@ internal sealed class GoingHomeLines(
         HashSet<string> ours = [.. plan.People.SelectMany(p => new[] { p.Id, p.Name ?? p.Id })];
         foreach (var item in plan.Items.Where(i => i.Status == Availability.RentedIn || (i.Owner is { } owner && !ours.Contains(owner))))
         {
-            var (to, by) = (item.Owner is { } owner ? $" to {owner}" : "", item.To is { } day ? $" by {day:yyyy-MM-dd}" : "");
+            var (to, by) = (item.Owner is { } owner ? $" to {owner}" : "", item.To is { } day ? $" by {English.Date(day)}" : "");
             yield return Line($"back/{item.Id}", $"{item.Label} goes back{to}{by}", "it is not yours", [item.Id]);
         }
         foreach (var card in cards.Values.Where(c => c.Condition == CardCondition.NotOurs))

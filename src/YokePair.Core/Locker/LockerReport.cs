@@ -99,7 +99,7 @@ public sealed record LockerReport(IReadOnlyList<ThingView> Things, IReadOnlyList
         if (item.Doubtful) warnings.Add("sometimes works");
         if (item is Battery { Health: { } health and < 0.8 }) warnings.Add(FormattableString.Invariant($"{health * 100:0} % health"));
         if (item is Body { Slots.Count: < 2 }) warnings.Add("one slot only");
-        if (item.ServiceDue is { } due && due <= day) warnings.Add(FormattableString.Invariant($"service due {due:yyyy-MM-dd}"));
+        if (item.ServiceDue is { } due && due <= day) warnings.Add($"service due {English.Date(due)}");
         return new ThingView(
             item.Id, ItemKinds.Of(item), item.Label, item.Number, ThingLine.Of(item), item.Owner, item.Status ?? Availability.Ready, item.WhyAway(day),
             item.FirstUse is { } first ? Math.Round((day.DayNumber - first.DayNumber) / 365.25, 1) : null,

@@ -1,3 +1,5 @@
+using YokePair.Core.Basics;
+
 namespace YokePair.Core.Plans;
 
 /// <summary>Whether a thing can be had on a day.</summary>
@@ -10,7 +12,7 @@ public static class Presence
     public static string? WhyAway(this Item item, DateOnly day)
     {
         var within = (item.From is not { } from || day >= from) && (item.To is not { } to || day <= to);
-        var until = item.To is { } last ? FormattableString.Invariant($" until {last:yyyy-MM-dd}") : "";
+        var until = item.To is { } last ? $" until {English.Date(last)}" : "";
         return item.Status switch
         {
             Availability.Lent when within => "lent" + until,
@@ -18,8 +20,7 @@ public static class Presence
             Availability.InRepair when within => "in repair" + until,
             Availability.Lost when item.From is not { } since || day >= since => "lost",
             Availability.Retired when item.From is not { } since || day >= since => "retired",
-            Availability.RentedIn when !within => FormattableString.Invariant(
-                $"rented in only{(item.From is { } first ? $" from {first:yyyy-MM-dd}" : "")}{until}"),
+            Availability.RentedIn when !within => $"rented in only{(item.From is { } first ? $" from {English.Date(first)}" : "")}{until}",
             _ => null,
         };
     }

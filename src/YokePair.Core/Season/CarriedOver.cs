@@ -155,11 +155,10 @@ public static class CarryingOver
                 Availability.InRepair => "comes out of repair",
                 _ => null,
             } is { } what)
-                yield return new CarriedOver(CarriedKind.Return, [new(FormattableString.Invariant($"The {item.Label} {what} on {item.To:yyyy-MM-dd}."))],
-                    [item.Id], false);
+                yield return new CarriedOver(CarriedKind.Return, [new($"The {item.Label} {what} on {English.Date(item.To!.Value)}.")], [item.Id], false);
         foreach (var item in locker.Where(i => i.ServiceDue is { } due && due >= from && due <= to))
             yield return new CarriedOver(CarriedKind.Service,
-                [new(FormattableString.Invariant($"The {item.Label} is due for service on {item.ServiceDue:yyyy-MM-dd}."))], [item.Id], false);
+                [new($"The {item.Label} is due for service on {English.Date(item.ServiceDue!.Value)}.")], [item.Id], false);
     }
 
     private static string Names(Plan plan, IReadOnlyList<string> ids) =>

@@ -46,7 +46,7 @@ public static class DayTaken
         {
             Glass = [.. glass.Select(g => g with { Share = day.Share(g.Taken, g.Kept) }).OrderByDescending(g => g.Share).ThenByDescending(g => g.Taken)],
             Bodies = [.. bodies.Select(b => b with { Share = day.Share(b.Taken, b.Kept) }).OrderByDescending(b => b.Taken)],
-            Focals = [.. focals.Select(f => f with { Share = day.Share(f.Taken, f.Kept) }).OrderByDescending(f => f.Taken)],
+            Focals = [.. focals.Select(f => f with { Share = day.Share(f.Taken, f.Kept) }).OrderByDescending(f => f.Share).ThenByDescending(f => f.Taken)],
             Batteries = batteries,
         };
     }

@@ -1,3 +1,4 @@
+using YokePair.Core.Basics;
 using YokePair.Core.Plans;
 
 namespace YokePair.Core.Taken;
@@ -19,11 +20,15 @@ public enum LackKind
 /// <param name="Kind">In what way.</param>
 /// <param name="Glass">Id of the glass that was used for want of it; of <see cref="LackKind.Faster"/> the glass most of it was taken with.</param>
 /// <param name="FocalMm">Focal length that would have done; of <see cref="LackKind.Faster"/> none.</param>
-/// <param name="FNumber">f-number about a stop wider, as lenses have it; null = none has, or it is no matter of light.</param>
+/// <param name="FNumber">f-number about a stop wider, as lenses of that length have it; null = none has, one owns it, or it is no matter of light.</param>
 /// <param name="Share">Share of the pictures of that glass, or camera, that tell it.</param>
 /// <param name="Frames">How many those are.</param>
 /// <param name="Assignments">In how many assignments.</param>
-public sealed record Lack(LackKind Kind, string Glass, double? FocalMm, double? FNumber, double Share, int Frames, int Assignments);
+public sealed record Lack(LackKind Kind, string Glass, double? FocalMm, double? FNumber, double Share, int Frames, int Assignments)
+{
+    /// <summary>Glass one owns that opens wider at about those lengths: ids, the shortest first.</summary>
+    public IReadOnlyList<string> Own { get; init; } = [];
+}
 
 /// <summary>What was lacking.</summary>
 public static class Lacking
@@ -35,6 +40,12 @@ public static class Lacking
     private const double CroppedHard = 1.3;
 
     private const double OftenOver = 0.1;
+
+    private const double MostOfAStop = 1.3, AboutAsLong = 1.15;
+
+    private const int MostNamed = 3;
+
+    private static readonly Interval None = new(double.PositiveInfinity, double.NegativeInfinity);
 
     /// <summary>Fewer pictures tell nothing of what is lacking.</summary>
     public const int FewestFrames = 20;
@@ -64,18 +75,35 @@ public static class Lacking
             yield return new Lack(LackKind.Wider, lens.Id, Round(lens.Focal.Low / 1.4), null, wide.Value, (int)(taken * wide.Value), uses.Count);
         var over = uses.Sum(u => u.Use.OverCeiling);
         if (over >= FewestFrames && over >= OftenOver * taken)
-            yield return new Lack(LackKind.Faster, lens.Id, null, StopWider(lens.Aperture.Low), (double)over / taken, over, uses.Count);
+        {
+            List<string> own = [.. owned.Where(l => IsFasterThere(l, lens)).OrderBy(l => l.Aperture.Low).Take(MostNamed).OrderBy(l => l.Focal.Low).Select(l => l.Id)];
+            yield return new Lack(LackKind.Faster, lens.Id, null, own.Count > 0 ? null : StopWider(lens), (double)over / taken, over, uses.Count) { Own = own };
+        }
 
         double? Mean(Func<GlassUse, double?> share) => uses.Exists(u => share(u.Use) is not null)
             ? uses.Sum(u => (share(u.Use) ?? 0) * u.Use.Taken) / taken : null;
     }
 
-    /// <summary>f-numbers that lenses open to.</summary>
-    private static readonly double[] Opening = [1.2, 1.4, 1.8, 2, 2.8, 4, 5.6];
+    /// <summary>f-numbers that lenses open to, and the focal lengths, mm, between which they are commonly made so: of one length, and of several.</summary>
+    private static readonly (double FNumber, Interval One, Interval Several)[] Opening =
+    [
+        (1.2, new(35, 90), None), (1.4, new(20, 110), None), (1.8, new(14, 135), None), (2, new(14, 200), new(24, 110)),
+        (2.8, new(10, 400), new(11, 200)), (4, new(10, 600), new(10, 400)), (5.6, new(10, 800), new(10, 600)),
+    ];
 
-    /// <summary>About a stop wider, as there are lenses; null = there are none.</summary>
-    private static double? StopWider(double fNumber) =>
-        Opening.MinBy(f => Math.Abs(Math.Log(f / (fNumber / Math.Sqrt(2))))) is var wider && wider < fNumber * 0.9 ? wider : null;
+    /// <summary>About a stop wider, as there are lenses of that length; null = there are none.</summary>
+    private static double? StopWider(Lens lens)
+    {
+        double[] made = [.. Opening.Where(o => Holds(lens.Focal.Low < lens.Focal.High ? o.Several : o.One, lens.Focal)).Select(o => o.FNumber)];
+        var wanted = lens.Aperture.Low / Math.Sqrt(2);
+        return made.Length > 0 && made.MinBy(f => Math.Abs(Math.Log(f / wanted))) is var wider && wider < lens.Aperture.Low * 0.9 ? wider : null;
+    }
+
+    private static bool Holds(Interval made, Interval focal) => made.Low <= focal.Low && focal.High <= made.High;
+
+    /// <summary>Whether glass goes on the same cameras, opens most of a stop wider, and is about as long somewhere.</summary>
+    private static bool IsFasterThere(Lens other, Lens lens) => other.Mount == lens.Mount && other.Aperture.Low * MostOfAStop <= lens.Aperture.Low
+        && other.Focal.High >= lens.Focal.Low / AboutAsLong && other.Focal.Low <= lens.Focal.High * AboutAsLong;
 
     private static double Round(double mm) => mm < 50 ? Math.Round(mm) : Math.Round(mm / 10) * 10;
 }

@@ -24,9 +24,8 @@ internal static class CauseWords
         CauseKind.OneReader => $"One reader, the {names.Item(cause.Items[0])}, for every card.",
         CauseKind.OneWallet => $"Both halves of {cause.Count} frames lie in the wallet of {names.Person(cause.About!)}: {Needs(names, cause)}.",
         CauseKind.OneDrive => $"One drive, the {names.Item(cause.Items[0])}, for every copy.",
-        _ => string.Create(System.Globalization.CultureInfo.InvariantCulture,
-            $"All {English.Number(cause.Items.Count)} {cause.About} cards have been in use since {cause.Since:yyyy-MM-dd}: one lot, for "
-                + $"{English.Number(cause.Count)} bodies."),
+        _ => $"All {English.Number(cause.Items.Count)} {cause.About} cards have been in use since {English.Date(cause.Since!.Value)}: one lot, for "
+            + $"{English.Number(cause.Count)} bodies.",
     };
 
     private static string Needs(Names names, CauseFacts cause)

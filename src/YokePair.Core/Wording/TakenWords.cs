@@ -86,9 +86,17 @@ public static class TakenWords
             + $" ({Percent(lack.Share)} of its own){Assignments(lack)}.",
         LackKind.Wider => $"A lens of {English.Whole(lack.FocalMm!.Value)} mm: the {name(lack.Glass)} was at its short end in {English.Number(lack.Frames)} "
             + $"pictures ({Percent(lack.Share)} of its own){Assignments(lack)}.",
-        _ => $"More light{(lack.FNumber is { } wider ? $", or f/{English.Tenths(wider)} in place of" : " for")} the {name(lack.Glass)}: "
+        _ => $"More light{Instead(lack, name)} the {name(lack.Glass)}: "
             + $"{English.Number(lack.Frames)} of its pictures "
             + $"({Percent(lack.Share)}) went over the ISO you deliver{Assignments(lack)}.",
+    };
+
+    /// <summary>What one owns goes before what one would have to buy.</summary>
+    private static string Instead(Lack lack, Func<string, string> name) => lack switch
+    {
+        { Own: [_, ..] own } => $", or the {English.Either([.. own.Select(name)])} you own in place of",
+        { FNumber: { } wider } => $", or f/{English.Tenths(wider)} in place of",
+        _ => " for",
     };
 
     /// <summary>A kind of part that began late.</summary>

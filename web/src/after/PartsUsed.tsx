@@ -71,10 +71,12 @@ function Thread({
           <span
             key={id}
             title={`${called(id)}: ${number(n)}`}
-            className={`narrow min-w-[2px] overflow-hidden border-r border-ground px-1 whitespace-nowrap ${shades[Math.min(i, shades.length - 1)]}`}
+            className={`narrow flex min-w-[2px] flex-wrap overflow-hidden border-r border-ground whitespace-nowrap ${shades[Math.min(i, shades.length - 1)]}`}
             style={{ width: `${(n / Math.max(1, part.taken)) * 100}%` }}
           >
-            {n / top > 0.1 ? called(id) : ""}
+            {/* A name that does not fit goes to a second line, which is not seen; half a name says something else. */}
+            <span className="h-full w-px" />
+            <span className="px-0.5">{called(id)}</span>
           </span>
         ))}
       </span>

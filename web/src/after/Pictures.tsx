@@ -9,6 +9,8 @@ const mostNamed = 12;
 /** Where the pictures are, how far they are read, and which files tell nothing. */
 export function Pictures({ page, after }: { page: AfterPage; after: AfterDay }) {
   const { used, reading, folders } = page;
+  // Kept while they are read, and where that was stopped or refused.
+  const [chosen, choose] = useState({ all: "", delivered: "" });
   return (
     <section aria-label="The day's pictures" className="flex flex-col gap-2 print:hidden">
       <h2 className="text-[15px] font-bold">The day&apos;s pictures</h2>
@@ -37,6 +39,8 @@ export function Pictures({ page, after }: { page: AfterPage; after: AfterDay }) 
           ) : (
             <Folders
               folders={folders}
+              chosen={chosen}
+              choose={choose}
               read={(folder, delivered) => after.begin.mutate({ folder, delivered })}
             />
           )}
@@ -54,22 +58,30 @@ const Progress = ({ reading, stop }: { reading: PictureReading; stop: () => void
       aria-label="Pictures read"
       className="w-40"
     />
-    {reading.read} of {reading.total} read
+    {reading.total > 0 ? `${reading.read} of ${reading.total} read` : "Looking for pictures …"}
     <button className="webbing" onClick={stop}>
       Stop
     </button>
   </p>
 );
 
+interface Chosen {
+  all: string;
+  delivered: string;
+}
+
 function Folders({
   folders,
+  chosen,
+  choose,
   read,
 }: {
   folders: string[];
+  chosen: Chosen;
+  choose: (chosen: Chosen) => void;
   read: (folder: string, delivered: string | null) => void;
 }) {
-  const [all, setAll] = useState("");
-  const [delivered, setDelivered] = useState("");
+  const { all, delivered } = chosen;
   return (
     <form
       className="flex flex-col gap-2"
@@ -78,8 +90,12 @@ function Folders({
         read(all.trim(), delivered.trim() || null);
       }}
     >
-      <Folder label="All of them are in" value={all} set={setAll} />
-      <Folder label="The delivered ones are in (if you like)" value={delivered} set={setDelivered} />
+      <Folder label="All of them are in" value={all} set={(all) => choose({ ...chosen, all })} />
+      <Folder
+        label="The delivered ones are in (if you like)"
+        value={delivered}
+        set={(delivered) => choose({ ...chosen, delivered })}
+      />
       <datalist id="picture-folders">
         {folders.map((f) => (
           <option key={f} value={f} />
