@@ -72,6 +72,28 @@ public sealed class LearntTests
     }
 
     [Fact]
+    public void A_copy_of_a_past_day_starts_with_what_is_known_by_now_and_keeps_what_somebody_said()
+    {
+        var (one, two) = (Used("one", Ceremony(5.6, 50, 300)), Used("two", Ceremony(4.8, 50, 200)));
+        Plan Made(Learnt learnt) => NewDay.From(new NewDayRequest("Next", new DateOnly(2027, 9, 1), null, "14:00 ceremony, the chapel", null, false), [],
+            learnt: learnt).Plan!;
+        var (usual, past, now) = (Made(Learnt.Nothing).Parts[0], Made(Learnt.Of([one], None)), Learnt.Of([one, two], None));
+        var part = AsLearnt.Of(past, now).Parts[0];
+        Assert.Equal((5.2, 5.0), (part.Ev, part.FramesPerMinute!.Value));
+        // What it is without them is what it was without them, not what the first of them taught.
+        Assert.Equal([(TaughtKind.Ev, 5.2, usual.Ev, 2), (TaughtKind.FramesPerMinute, 5, 6, 2),
+            (TaughtKind.Minutes, 50, (usual.End!.Value - usual.Start!.Value).TotalMinutes, 1)],
+            part.Taught!.Select(t => (t.Figure, t.Value, t.Usual, t.Assignments)));
+        var refused = AsLearnt.Of(past, Learnt.Nothing).Parts[0];
+        Assert.Equal((usual.Ev, null), (refused.Ev, refused.FramesPerMinute));
+        Part Copied(Part said) => AsLearnt.Of(past with { Parts = [said] }, now).Parts[0];
+        var own = past.Parts[0] with { Taught = null, FramesPerMinute = 9, Ev = 7 };
+        Assert.Equal((5.2, 9.0, 7.0), (Copied(own).Ev, Copied(own).FramesPerMinute!.Value, Copied(own).Taught!.Single().Usual));
+        var noted = own with { Noted = new NotedExposure { FNumber = 2.8, ShutterSeconds = 0.01, Iso = 800 } };
+        Assert.Equal(noted, Copied(noted));
+    }
+
+    [Fact]
     public void The_light_out_of_doors_is_the_weather_s_and_is_not_learnt() =>
         Assert.Empty(Learnt.Of([Used("one", Ceremony() with { Outdoors = true })], None).Used(LearntKind.Light));
 
@@ -151,9 +173,13 @@ public sealed class LearntTests
             Day(n) with { Bodies = [.. plan.Items.OfType<Body>().Select(b => new BodyUse(b.Id, 0, 300, 1, 0, 0, null, new Dictionary<int, int>(), 0))] })];
         var found = StayAtHome.Of(new DayAnalysis(plan), days, []);
         var macro = found.Single(f => f.Thing == "m100");
-        Assert.Equal(["Ring close-up"], macro.AloneFor);
-        Assert.Equal("Keep the 100 f/2.8 macro K1: alone for Ring close-up, though it took ten of 5000 pictures in five assignments.",
+        // The 60 takes it as well, from nearer.
+        Assert.Equal((0, "Ring close-up"), (macro.AloneFor.Count, macro.BackupFor.Single()));
+        Assert.Equal("Keep the 100 f/2.8 macro K1: a backup for Ring close-up, though it took ten of 5000 pictures in five assignments.",
             string.Concat(TakenWords.Of(macro).Select(p => p.Text)));
+        var without60 = EditResult.Apply(plan, [new UnpackThing { Item = "m60", Everywhere = true }]).Plan!;
+        macro = StayAtHome.Of(new DayAnalysis(without60), days, []).Single(f => f.Thing == "m100");
+        Assert.StartsWith("Keep the 100 f/2.8 macro K1: alone for Ring close-up, though", TakenWords.Of(macro)[0].Text, StringComparison.Ordinal);
         var idle = found.Where(f => f.MayStay).ToList();
         Assert.NotEmpty(idle);
         // All of them may stay at once: no need stands worse.
@@ -203,7 +229,7 @@ public sealed class LearntTests
         Assert.Contains($"{card.Label} is not free: one copy of 3 so far.", Said(CarriedKind.Cards), StringComparison.Ordinal);
         Assert.Contains("is not charged.", Said(CarriedKind.Charge), StringComparison.Ordinal);
         Assert.Contains("The night after Friday talk charges", Said(CarriedKind.Charge), StringComparison.Ordinal);
-        Assert.StartsWith("The 300 f/4 goes back on 2027-06-11.", Said(CarriedKind.Return), StringComparison.Ordinal);
+        Assert.StartsWith("The 300 f/4 goes back on Jun 11, 2027.", Said(CarriedKind.Return), StringComparison.Ordinal);
         // Long before, and with nothing recorded, nothing carries over.
         Assert.Empty(CarryingOver.Of(null, next, new DayAnalysis(plan), plan.Items, new CardBook(new Dictionary<string, CardState>(), id => id),
             isFirst: true));

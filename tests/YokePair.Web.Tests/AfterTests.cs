@@ -175,6 +175,10 @@ public sealed class AfterTests : IDisposable
         Assert.NotNull(ceremony.FramesPerMinute);
         // This person's hands.
         Assert.Contains(ceremony.Setups, s => ((Lens)seventh.ItemOf(s.Lens)!).Focal.High == 35);
+        // So does a day that is like a past one.
+        var like = (await (await client.Post("/api/assignments/assignment-1/copies", new { name = "Like the first", day = "2027-05-22" })).Json())
+            .GetProperty("key").GetString()!;
+        Assert.Equal(ceremony.Taught[0], (await PlanOf(like)).Parts[0].Taught![0]);
         // What a charge gives stands in the locker, and with it in the plan.
         var season = await client.Json("/api/season");
         var learnt = season.GetProperty("learnt").EnumerateArray().ToList();
@@ -218,6 +222,10 @@ public sealed class AfterTests : IDisposable
         var board = (await client.Json($"/api/assignments/{copy}/board")).GetProperty("report");
         Assert.Contains("promised to Morning", board.GetProperty("away")[0].GetProperty("why").GetString(), StringComparison.Ordinal);
         Assert.Equal(0, (await client.Json($"/api/assignments/{first}/board")).GetProperty("report").GetProperty("away").GetArrayLength());
+        // However far ahead it is.
+        for (var n = 1; n <= 8; n++)
+            await client.Post($"/api/assignments/{first}/copies", new { name = $"Early {n}", day = $"2027-05-0{n}" });
+        Assert.Equal(10, (await client.Json("/api/season")).GetProperty("assignments").GetArrayLength());
         var gap = (await client.Json("/api/season")).GetProperty("between").EnumerateArray().Single(g => g.GetProperty("assignment").GetString() == copy);
         Assert.Equal(first, gap.GetProperty("lines")[0].GetProperty("other").GetString());
         // Archived, the other no longer holds it.

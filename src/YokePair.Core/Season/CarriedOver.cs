@@ -42,7 +42,13 @@ public sealed record CarriedOver(CarriedKind Kind, IReadOnlyList<TextPiece> Said
 /// <param name="Name">What it is called.</param>
 /// <param name="Start">When it starts.</param>
 /// <param name="End">When it ends.</param>
-public sealed record SeasonAssignment(string Key, string Name, DateTime Start, DateTime End);
+public sealed record SeasonAssignment(string Key, string Name, DateTime Start, DateTime End)
+{
+    private const double RoadHours = 1;
+
+    /// <summary>Whether another goes on at the same time, or with less between them than it takes to get there.</summary>
+    public bool Meets(SeasonAssignment other) => Key != other.Key && Start < other.End.AddHours(RoadHours) && other.Start < End.AddHours(RoadHours);
+}
 
 /// <summary>Finds what carries over.</summary>
 public static class CarryingOver

@@ -36,7 +36,8 @@ public static class AsLearnt
             taught.Add(new TaughtFigure(TaughtKind.Ev, light.Value, part.Ev, light.Assignments));
             part = part with { Ev = light.Value };
         }
-        if (part.Kind is { } kind && Find(learnt, LearntKind.FramesPerMinute, kind) is { } rate)
+        // What somebody said of his own day stands.
+        if (part is { Kind: { } kind, FramesPerMinute: null } && Find(learnt, LearntKind.FramesPerMinute, kind) is { } rate)
         {
             taught.Add(new TaughtFigure(TaughtKind.FramesPerMinute, rate.Value, FrameEstimate.PerMinute(kind), rate.Assignments));
             part = part with { FramesPerMinute = rate.Value };
@@ -44,7 +45,26 @@ public static class AsLearnt
         if (usual is not null && Find(learnt, LearntKind.Length, usual.Id) is { } length && part is { Start: { } start, End: { } end }
             && (end - start).TotalMinutes == length.Value && length.Value != usual.Minutes)
             taught.Add(new TaughtFigure(TaughtKind.Minutes, length.Value, usual.Minutes, length.Assignments));
-        return taught.Count == 0 ? part : part with { Taught = taught };
+        return taught.Count == 0 ? part : part with { Taught = [.. taught, .. part.Taught ?? []] };
+    }
+
+    /// <summary>A day that is like a past one, with the light of its places and as many pictures as is known by now. Its hours and hands stay, and so does
+    /// light that was noted there.</summary>
+    public static Plan Of(Plan copy, Learnt learnt)
+    {
+        return copy with { Parts = [.. copy.Parts.Select(Anew)] };
+
+        Part Anew(Part part)
+        {
+            var was = part.Taught?.ToDictionary(t => t.Figure) ?? [];
+            var usual = part with
+            {
+                Ev = was.GetValueOrDefault(TaughtKind.Ev)?.Usual ?? part.Ev,
+                FramesPerMinute = was.ContainsKey(TaughtKind.FramesPerMinute) ? null : part.FramesPerMinute,
+                Taught = part.Taught?.Where(t => t.Figure == TaughtKind.Minutes).ToList() is [_, ..] length ? length : null,
+            };
+            return part.Noted is null ? Of(usual, null, learnt) : part;
+        }
     }
 
     /// <summary>The habits of the lead with the glass that was used in each kind of part for which they name none.</summary>

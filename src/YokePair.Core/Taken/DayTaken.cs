@@ -126,7 +126,8 @@ public static class DayTaken
 
     /// <summary>Charges by the figures known before, each part in its own cold.</summary>
     private static double Drawn(Body body, List<Known> frames) => frames.GroupBy(f => f.Part?.Id, (_, same) => same.ToList()).Sum(g =>
-        (g.Count + (g[0].Part is { } part ? Charge.FramesOf(body, part.UseOf(body.Id)) : 0)) / Charge.FramesOf(body) / Charge.InTheCold(g[0].Part?.TemperatureC));
+        (g.Count + (g[0].Part is { } part ? Charge.FramesOf(body, part.UseOf(body.Id)) : 0)) / Charge.FramesOf(body)
+            / Charge.InTheCold(g[0].Part?.TemperatureC));
 
     private static (int Frames, double Seconds) LongestBurst(List<Known> frames)
     {

@@ -76,7 +76,8 @@ public static class Lacking
         var over = uses.Sum(u => u.Use.OverCeiling);
         if (over >= FewestFrames && over >= OftenOver * taken)
         {
-            List<string> own = [.. owned.Where(l => IsFasterThere(l, lens)).OrderBy(l => l.Aperture.Low).Take(MostNamed).OrderBy(l => l.Focal.Low).Select(l => l.Id)];
+            List<string> own = [.. owned.Where(l => IsFasterThere(l, lens)).OrderBy(l => l.Aperture.Low).Take(MostNamed).OrderBy(l => l.Focal.Low)
+                .Select(l => l.Id)];
             yield return new Lack(LackKind.Faster, lens.Id, null, own.Count > 0 ? null : StopWider(lens), (double)over / taken, over, uses.Count) { Own = own };
         }
 

@@ -13,14 +13,17 @@ namespace YokePair.Core.Taken;
 /// <param name="Taken">Pictures that count which it took in those assignments.</param>
 /// <param name="Of">Of how many.</param>
 /// <param name="Assignments">In how many assignments it was along.</param>
-/// <param name="AloneFor">Names of the needs that get worse or hang by less without it.</param>
+/// <param name="AloneFor">Names of the needs that are missed without it.</param>
 public sealed record SeldomUsed(string Thing, string Name, double Grams, int Taken, int Of, int Assignments, IReadOnlyList<string> AloneFor)
 {
+    /// <summary>Names of the needs that are still met without it, but hang by less or are second best.</summary>
+    public IReadOnlyList<string> BackupFor { get; init; } = [];
+
     /// <summary>Whether all holds without it alone, but not without another as well that may stay at home.</summary>
     public bool IsSpare { get; init; }
 
     /// <summary>Whether it may stay at home.</summary>
-    public bool MayStay => AloneFor.Count == 0 && !IsSpare;
+    public bool MayStay => AloneFor.Count + BackupFor.Count == 0 && !IsSpare;
 }
 
 /// <summary>What was carried for nothing and is not needed as a spare either.</summary>
@@ -31,6 +34,8 @@ public static class StayAtHome
 
     /// <summary>How many of the last assignments are looked at, and at least so many must tell.</summary>
     public const int AssignmentsLookedAt = 5;
+
+    private static readonly ILookup<bool, string> Nothing = Array.Empty<string>().ToLookup(_ => false);
 
     /// <summary>
     /// What took less than two in a hundred in each of the last five assignments it was carried on. Whether it may stay at home is for the plan at
@@ -55,11 +60,12 @@ public static class StayAtHome
         SeldomUsed Tell((Item Item, List<TakenDay> Assignments) s)
         {
             var (thing, of) = (s.Item, s.Assignments);
-            var alone = dead.Contains(thing.Id) ? [] : AloneFor(day, with, thing.Id);
+            var worse = dead.Contains(thing.Id) ? Nothing : Worse(day, with, thing.Id);
+            var (alone, backup) = (worse[false].Distinct().ToList(), worse[true].Distinct().ToList());
             return new SeldomUsed(
                 thing.Id, thing.Label, thing.WeightG ?? atHome.FirstOrDefault(h => h.Id == thing.Id)?.WeightG ?? UsualWeights.Of(thing),
                 of.Sum(d => CountOf(d, thing.Id)), of.Sum(d => d.Kept ?? d.Frames), of.Count, alone)
-            { IsSpare = alone.Length == 0 && !dead.Contains(thing.Id) };
+            { BackupFor = backup, IsSpare = alone.Count + backup.Count == 0 && !dead.Contains(thing.Id) };
         }
     }
 
@@ -79,9 +85,10 @@ public static class StayAtHome
 
     private static double ShareOf(TakenDay day, string thing) => (double)CountOf(day, thing) / Math.Max(1, day.Kept ?? day.Frames);
 
-    /// <summary>The needs that are missed, or hang by less, without it.</summary>
-    private static string[] AloneFor(DayAnalysis day, DayVerdict with, string thing) =>
-        [.. with.Needs.Zip(DayVerdict.Of(day.Without(new Pulled(thing))).Needs)
+    /// <summary>The needs that are met worse, or hang by less, without it; by whether they are met at all.</summary>
+    private static ILookup<bool, string> Worse(DayAnalysis day, DayVerdict with, string thing) =>
+        with.Needs.Zip(DayVerdict.Of(day.Without(new Pulled(thing))).Needs)
             .Where(n => n.Second.Strands < n.First.Strands || n.Second.Outcome > n.First.Outcome)
-            .Select(n => day.Whole.PartOf(n.First.Part)?.Needs.FirstOrDefault(x => x.Id == n.First.Need)?.Name ?? n.First.Need).Distinct()];
+            .ToLookup(n => n.Second.Outcome.IsMet() || n.Second.Outcome == n.First.Outcome,
+                n => day.Whole.PartOf(n.First.Part)?.Needs.FirstOrDefault(x => x.Id == n.First.Need)?.Name ?? n.First.Need);
 }

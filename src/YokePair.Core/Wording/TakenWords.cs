@@ -113,9 +113,11 @@ public static class TakenWords
         var took = $"took {(seldom.Taken == 0 ? "none" : English.Number(seldom.Taken))} of {seldom.Of} pictures in {Times(seldom.Assignments)}";
         return seldom.MayStay
             ? [new($"Leave it? The {seldom.Name} {took}, and nothing here gets worse without it ("), new("", Grams: seldom.Grams), new(").")]
-            : [new($"Keep the {seldom.Name}: {(seldom.IsSpare ? "the spare of another that may stay at home"
-                : $"alone for {English.List(English.Few(seldom.AloneFor, 3))}")}, though it {took}.")];
+            : [new($"Keep the {seldom.Name}: {(seldom.IsSpare ? "the spare of another that may stay at home" : Why(seldom))}, though it {took}.")];
     }
+
+    private static string Why(SeldomUsed seldom) => string.Join(", ", new[] { ("alone", seldom.AloneFor), ("a backup", seldom.BackupFor) }
+        .Where(w => w.Item2.Count > 0).Select(w => $"{w.Item1} for {English.List(English.Few(w.Item2, 3))}"));
 
     /// <summary>Whose clock is wrong, by what.</summary>
     public static string Of(ClockDifference clock, string camera, string other) =>

@@ -42,6 +42,9 @@ internal static class SeasonEndpoints
     /// <summary>Assignments ahead that are looked into; what lies beyond has time.</summary>
     private const int LookedInto = 8;
 
+    /// <summary>Most that are told of, with those further ahead that meet another.</summary>
+    private const int MostTold = 24;
+
     public static void MapSeason(this IEndpointRouteBuilder api) => api.MapGet("/season", Show).WithName("ShowSeason").Produces<SeasonPage>();
 
     private static async Task<IResult> Show(PlanStore plans, Days days, UsedStore used, LearntFigures learnt, Summaries summaries, TimeProvider clock,
@@ -59,8 +62,10 @@ internal static class SeasonEndpoints
         var names = locker.Things.ToDictionary(t => t.Id, t => t.Label, StringComparer.Ordinal);
         var book = new CardBook(locker.Record.States, id => names.GetValueOrDefault(id, id));
         var between = new List<SeasonGap>();
-        for (var i = ahead; i < Math.Min(assignments.Count, ahead + LookedInto); i++)
+        for (var i = ahead; i < assignments.Count && between.Count < MostTold; i++)
         {
+            // Of those far ahead only what is promised twice can be said by now.
+            if (i >= ahead + LookedInto && !assignments.Exists(a => a.Assignment.Meets(assignments[i].Assignment) && a.Head.Shelf == Shelf.Current)) continue;
             if (assignments[i].Head.Shelf != Shelf.Current || await SessionOf(assignments[i].Head.Key) is not { } session) continue;
             if (assignments[i].Known is null) _ = summaries.WorkOut(assignments[i].Head.Key);
             var before = i == 0 ? null : assignments[i - 1].Assignment;

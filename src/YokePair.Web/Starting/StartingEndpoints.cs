@@ -169,13 +169,13 @@ internal static class StartingEndpoints
             : Problems.Unprocessable("The day was not started again.", [new PlanProblem("again", "it was changed just now; look at it first")]);
     }
 
-    private static async Task<IResult> Copy(string key, CopyDay request, PlanStore store, CancellationToken cancel)
+    private static async Task<IResult> Copy(string key, CopyDay request, PlanStore store, DaysUsed used, CancellationToken cancel)
     {
         if (await store.FindAsync(key, cancel) is not { } stored) return Problems.NotFound("assignment");
         List<PlanProblem> said = [.. new[] { PlanLimits.Name("name", request.Name), PlanLimits.Day("day", request.Day) }.OfType<PlanProblem>()];
         if (said.Count > 0) return Problems.Unprocessable("The day was not copied.", said);
         var named = stored.Plan.Assignment with { Id = request.Name, Name = request.Name.Trim() };
-        var copy = Core.Plans.Day.MovedTo(stored.Plan with { Assignment = named }, request.Day);
+        var copy = AsLearnt.Of(Core.Plans.Day.MovedTo(stored.Plan with { Assignment = named }, request.Day), await used.LearntAsync(cancel));
         // On the night the clocks go forward a time of the old day may not exist.
         List<PlanProblem> wrong = [.. Clock.Problems(copy)];
         return wrong.Count > 0 ? Problems.Unprocessable("The day was not copied.", wrong) : Kept(await store.AddAsync(copy, cancel));

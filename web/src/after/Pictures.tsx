@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { AfterPage, PictureReading } from "../api/client";
+import type { AfterPage, PictureReading, UsedPage } from "../api/client";
 import { date } from "../shared/format";
 import type { AfterDay } from "./useAfter";
 
@@ -14,14 +14,7 @@ export function Pictures({ page, after }: { page: AfterPage; after: AfterDay }) 
   return (
     <section aria-label="The day's pictures" className="flex flex-col gap-2 print:hidden">
       <h2 className="text-[15px] font-bold">The day&apos;s pictures</h2>
-      {used && (
-        <p className="text-quiet">
-          Read from {short(used.folder)} on {date(used.at)}.
-          {used.light && " What each picture told was let go of when the day was archived; the figures stay."}
-          {used.strange > 0 && ` ${used.strange} delivered ones are found among none of all.`}
-        </p>
-      )}
-      {used && used.faulty.length > 0 && <Faulty files={used.faulty} />}
+      {used && <ReadFrom used={used} />}
       {reading?.running ? (
         <Progress reading={reading} stop={() => after.stop.mutate()} />
       ) : (
@@ -49,6 +42,17 @@ export function Pictures({ page, after }: { page: AfterPage; after: AfterDay }) 
     </section>
   );
 }
+
+const ReadFrom = ({ used }: { used: UsedPage }) => (
+  <>
+    <p className="text-quiet">
+      Read from {short(used.folder)} on {date(used.at)}.
+      {used.light && " What each picture told was let go of when the day was archived; the figures stay."}
+      {used.strange > 0 && ` ${used.strange} delivered ones are found among none of all.`}
+    </p>
+    {used.faulty.length > 0 && <Faulty files={used.faulty} />}
+  </>
+);
 
 const Progress = ({ reading, stop }: { reading: PictureReading; stop: () => void }) => (
   <p className="flex flex-wrap items-center gap-3" role="status">

@@ -8762,8 +8762,10 @@ export interface components {
              * @description In how many assignments it was along.
              */
             assignments: number;
-            /** @description Names of the needs that get worse or hang by less without it. */
+            /** @description Names of the needs that are missed without it. */
             aloneFor: string[];
+            /** @description Names of the needs that are still met without it, but hang by less or are second best. */
+            backupFor: string[];
             /** @description Whether all holds without it alone, but not without another as well that may stay at home. */
             isSpare: boolean;
             /** @description Whether it may stay at home. */
