@@ -235,7 +235,7 @@ public sealed class RoomTests
         { new SetPerson { Person = new Person { Id = "help", Name = "Helper", HandOverSeconds = 4 } }, "hands over in 4 s" },
         { new SetPlace { Place = "bag", Part = "dance", ReachSeconds = 10 }, "bag in 10 s" },
         { new SetPlace { Place = "bag", ReachSeconds = 90 }, "bag in 90 s" },
-        { new AddDay(), "2027-06-13 added" },
+        { new AddDay(), "Jun 13, 2027 added" },
         { new SetPart { Part = "dance", Noted = new NotedExposure { FNumber = 2.8, ShutterSeconds = 1.0 / 200, Iso = 4900 } }, "light EV 5" },
         { new SetPart { Part = "dance", LedBands = true, Rain = true, Socket = true, TemperatureC = -4, StayBehindM = 6, Gel = "orange",
             WhiteBalance = "3200 K" }, "a line 6 m off" },
