@@ -7,7 +7,7 @@ export function latest(client: QueryClient, key: string): BoardView | undefined 
   const known = client.getQueriesData<BoardView>({ queryKey: ["board", key] });
   return known
     .map(([, board]) => board)
-    .filter((board) => !!board)
+    .filter((board) => !!board && "revision" in board && "report" in board && "plan" in board)
     .sort((a, b) => b.revision - a.revision)[0];
 }
 

@@ -48,7 +48,7 @@ export function useBoard(key: string, pull: string[]) {
     // Changes wait for one another, so that each is made on the revision the one before it left.
     scope: { id: key },
     mutationFn: async (wanted: Change) => {
-      const board = latest(client, key);
+      const board = client.getQueryData<BoardView>(queryKey) ?? latest(client, key);
       if (!board) throw new Error("The day is not read yet; make the change once it is.");
       const params = { path: { key } };
       const body = { baseRevision: board.revision, pull };
