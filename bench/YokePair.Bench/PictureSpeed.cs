@@ -30,8 +30,8 @@ internal static class PictureSpeed
                 if (round > 0) (plain, read, whole) = (Math.Min(plain, one), Math.Min(read, two), Math.Min(whole, three));
             }
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
-                $"{Files} files, {Environment.ProcessorCount} cores: headers alone {plain:0.00} s, what they tell {read:0.00} s, {plain / read:P0} of plain reading; "
-                    + $"with the day reckoned {whole:0.00} s, {plain / whole:P0}"));
+                $"{Files} files, {Environment.ProcessorCount} cores: headers alone {plain:0.00} s, what they tell {read:0.00} s, "
+                    + $"{plain / read:P0} of plain reading; with the day reckoned {whole:0.00} s, {plain / whole:P0}"));
             return 0;
         }
         finally
@@ -57,7 +57,9 @@ internal static class PictureSpeed
 
     /// <summary>With the buffer that was quickest of 4 to 64 KiB.</summary>
     private static void Plain(string folder) => Parallel.ForEach(
-        System.IO.Directory.GetFiles(folder, "*", SearchOption.AllDirectories), new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, file =>
+        System.IO.Directory.GetFiles(folder, "*", SearchOption.AllDirectories),
+        new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
+        file =>
         {
             using var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.Read, 8192);
             ImageMetadataReader.ReadMetadata(stream);

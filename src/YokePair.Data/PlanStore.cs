@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 using YokePair.Core.Editing;
 using YokePair.Core.Plans;
+using YokePair.Core.Season;
 
 namespace YokePair.Data;
 
@@ -208,7 +209,7 @@ public sealed class PlanStore(YokeContext db, PlanMemory memory, Writers writers
     /// <param name="cancel">Ends the reading.</param>
     public async Task<IReadOnlyList<AtOnce>> AtOnceAsync(DateTime start, DateTime end, string key = "", CancellationToken cancel = default)
     {
-        var (before, after, own) = (end.AddHours(1), start.AddHours(-1), start);
+        var (before, after, own) = (end.AddHours(SeasonAssignment.RoadHours), start.AddHours(-SeasonAssignment.RoadHours), start);
         return await db.Database.SqlQuery<AtOnce>($"""
             SELECT Key, CAST(Name AS TEXT) AS Name, CAST(Revision AS INTEGER) AS Revision, Start, End,
               ({key} = '' OR Start < {own} OR (Start = {own} AND Key < {key})) AS IsFirst

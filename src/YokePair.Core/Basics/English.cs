@@ -23,12 +23,13 @@ internal static class English
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>One; one and two; one, two and three.</summary>
-    public static string List(IReadOnlyList<string> items) =>
-        items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} and {items[^1]}";
+    public static string List(IReadOnlyList<string> items) => List(items, "and");
 
     /// <summary>One; one or two; one, two or three.</summary>
-    public static string Either(IReadOnlyList<string> items) =>
-        items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} or {items[^1]}";
+    public static string Either(IReadOnlyList<string> items) => List(items, "or");
+
+    private static string List(IReadOnlyList<string> items, string last) =>
+        items.Count < 2 ? string.Concat(items) : $"{string.Join(", ", items.Take(items.Count - 1))} {last} {items[^1]}";
 
     /// <summary>A day within a sentence, which nobody reads for another: "Jun 20, 2027".</summary>
     public static string Date(DateOnly day) => day.ToString("MMM d, yyyy", CultureInfo.InvariantCulture);

@@ -44,7 +44,8 @@ public sealed record CarriedOver(CarriedKind Kind, IReadOnlyList<TextPiece> Said
 /// <param name="End">When it ends.</param>
 public sealed record SeasonAssignment(string Key, string Name, DateTime Start, DateTime End)
 {
-    private const double RoadHours = 1;
+    /// <summary>Hours it takes to get from one assignment to another.</summary>
+    public const double RoadHours = 1;
 
     /// <summary>Whether another goes on at the same time, or with less between them than it takes to get there.</summary>
     public bool Meets(SeasonAssignment other) => Key != other.Key && Start < other.End.AddHours(RoadHours) && other.Start < End.AddHours(RoadHours);

@@ -56,6 +56,7 @@ public static class AsLearnt
 
         Part Anew(Part part)
         {
+            if (part.Noted is not null) return part;
             var was = part.Taught?.ToDictionary(t => t.Figure) ?? [];
             var usual = part with
             {
@@ -63,7 +64,7 @@ public static class AsLearnt
                 FramesPerMinute = was.ContainsKey(TaughtKind.FramesPerMinute) ? null : part.FramesPerMinute,
                 Taught = part.Taught?.Where(t => t.Figure == TaughtKind.Minutes).ToList() is [_, ..] length ? length : null,
             };
-            return part.Noted is null ? Of(usual, null, learnt) : part;
+            return Of(usual, null, learnt);
         }
     }
 

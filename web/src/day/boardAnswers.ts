@@ -4,10 +4,14 @@ import type { BoardView } from "../api/client";
 
 /** The board of an assignment with the latest revision the page has, whatever is pulled from it. */
 export function latest(client: QueryClient, key: string): BoardView | undefined {
-  const known = client.getQueriesData<BoardView>({ queryKey: ["board", key] });
+  const known = client.getQueriesData<BoardView>({
+    queryKey: ["board", key],
+    // What else is asked of a day has its name where a board has what is pulled.
+    predicate: (q) => Array.isArray(q.queryKey[2]),
+  });
   return known
     .map(([, board]) => board)
-    .filter((board) => !!board && "revision" in board && "report" in board && "plan" in board)
+    .filter((board) => !!board)
     .sort((a, b) => b.revision - a.revision)[0];
 }
 

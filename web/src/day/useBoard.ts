@@ -8,7 +8,7 @@ import {
 } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import type { Trial } from "./DayContext";
-import { answer, api, ProblemError, type BoardView, type PlanEdit } from "../api/client";
+import { answer, api, ProblemError, type PlanEdit } from "../api/client";
 import { refused } from "../shared/refusals";
 import { boardWithPlan, hasSameItems, latest } from "./boardAnswers";
 import { editsOn, type PlanChange } from "./planChange";
@@ -48,7 +48,7 @@ export function useBoard(key: string, pull: string[]) {
     // Changes wait for one another, so that each is made on the revision the one before it left.
     scope: { id: key },
     mutationFn: async (wanted: Change) => {
-      const board = client.getQueryData<BoardView>(queryKey) ?? latest(client, key);
+      const board = latest(client, key);
       if (!board) throw new Error("The day is not read yet; make the change once it is.");
       const params = { path: { key } };
       const body = { baseRevision: board.revision, pull };
@@ -93,7 +93,7 @@ export function useBoard(key: string, pull: string[]) {
           api.POST("/api/assignments/{key}/preview", {
             params: { path: { key } },
             body: {
-              baseRevision: client.getQueryData<BoardView>(queryKey)?.revision ?? 0,
+              baseRevision: latest(client, key)?.revision ?? 0,
               edits: wanted.edits,
               pull,
             },
