@@ -1,12 +1,13 @@
 using BenchmarkDotNet.Running;
 using YokePair.Bench;
 
-// dotnet run -c Release -- core [--filter *TenTimes*] | page | kit | moments | copy | pictures
+// dotnet run -c Release -- core [--filter *TenTimes*] | page | kit | moments | copy | pictures | start
 if (args is ["page", ..]) return PageLatency.Measure();
 if (args is ["kit", ..]) return KitSearch.Measure();
 if (args is ["moments", ..]) return Moments.Measure();
 if (args is ["copy", ..]) return CopySpeed.Measure();
 if (args is ["pictures", ..]) return PictureSpeed.Measure();
+if (args is ["start", ..]) return StartSpeed.Measure();
 var summary = BenchmarkRunner.Run<ReportBenchmarks>(null, args is ["core", .. var rest] ? rest : args);
 // Removing every three things, every two and every one, and looking again each time, is what the cut sets save.
 var (report, removal) = (Median(nameof(ReportBenchmarks.Wedding)), Median(nameof(ReportBenchmarks.OneTriple)));

@@ -228,6 +228,22 @@ public sealed class PageStories
     }
 
     [Fact]
+    public void A_page_that_cannot_be_loaded_says_so_and_comes_when_it_can_be()
+    {
+        using var page = new Page(Site.Shared).Open("/");
+        page.Find("main h1");
+        page.Driver.ExecuteCdpCommand("Network.enable", []);
+        Block("*/assets/Season-*");
+        page.Find("a[href='/season']").Click();
+        Assert.Contains("What you changed is kept", page.Text("[role=alert]"), StringComparison.Ordinal);
+        Block();
+        page.Button("Open it again").Click();
+        page.Find("[data-testid=season]");
+
+        void Block(params string[] urls) => page.Driver.ExecuteCdpCommand("Network.setBlockedURLs", new() { ["urls"] = urls });
+    }
+
+    [Fact]
     public void What_if_shows_fourteen_parts_without_scrolling_sideways()
     {
         using var site = new Site(seed: true);

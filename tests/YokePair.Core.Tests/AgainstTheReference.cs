@@ -108,6 +108,7 @@ public sealed class AgainstTheReference
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Pulling_a_thing_is_the_same_as_not_having_it()
     {
         Gen.Int.Sample(seed =>
@@ -126,6 +127,7 @@ public sealed class AgainstTheReference
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Another_thing_in_the_bag_never_makes_an_outcome_worse()
     {
         Gen.Int.Sample(seed =>

@@ -478,6 +478,7 @@ public sealed class CardTests
 
     /// <summary>What is told of the worst moments is what one finds by following every frame: at that moment so much, and at no minute more.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void What_would_be_gone_is_what_a_walk_frame_by_frame_finds() => Days.Sample(day =>
     {
         var plan = Day(day.Rules, day.Pairs, day.Size, raw: 30, parts: [.. day.Frames.Select((f, n) => ($"p{n}", f))], partner: day.Partner);
@@ -512,6 +513,7 @@ public sealed class CardTests
 
     /// <summary>On a seeded day a card is dead from the morning on and the camera is stolen at any minute: as much is gone as is told for then.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void A_day_of_failures_and_thefts_goes_as_it_was_told()
     {
         var random = new Random(20270612);

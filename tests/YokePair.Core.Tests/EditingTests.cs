@@ -124,6 +124,7 @@ public sealed class EditingTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Any_edit_leads_to_a_plan_that_can_be_analysed_and_its_delta_leads_back()
     {
         var made = 0;

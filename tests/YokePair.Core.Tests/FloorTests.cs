@@ -4,6 +4,7 @@ using YokePair.Core.Plans;
 namespace YokePair.Core.Tests;
 
 /// <summary>Core's folders are floors: each uses only those below it. Read off the compiled types, method bodies included.</summary>
+[Trait("Takes", "long")]
 public sealed class FloorTests
 {
     /// <summary>From the ground up; docs/how-it-is-built.md says what lives on each.</summary>

@@ -138,6 +138,7 @@ public sealed class LossTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void A_thing_and_its_only_backup_in_one_bag_are_named_with_what_they_cost()
     {
         var causes = new List<SharedCause>();

@@ -6,6 +6,7 @@ using YokePair.Core.Reports;
 namespace YokePair.Core.Tests;
 
 /// <summary>What must stay true when a plan is changed in a way whose effect is known beforehand, on random days of every kind.</summary>
+[Trait("Takes", "long")]
 public sealed class Metamorphic
 {
     private static readonly Func<int, Plan>[] Kinds = [RandomPlan.From, RandomLights.From, RandomMoment.From];

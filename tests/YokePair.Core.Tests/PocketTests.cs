@@ -148,6 +148,7 @@ public sealed class PocketTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Of_several_days_each_has_its_card()
     {
         var plan = Demo("steamer-wedding");
@@ -216,6 +217,7 @@ public sealed class PocketTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void What_has_failed_changes_the_rest_of_the_day()
     {
         var (day, pocket) = Wedding.Value;

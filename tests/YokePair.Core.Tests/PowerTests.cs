@@ -199,6 +199,7 @@ public sealed class PowerTests
     /// the best that can be done.
     /// </summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void Charging_on_the_way_against_everything_tried()
     {
         var (days, helped, best) = (0, 0, 0);
@@ -448,6 +449,7 @@ public sealed class PowerTests
 
     /// <summary>What is there more, or holds more, never leaves more in the dark; what is there less never less.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void More_is_never_worse()
     {
         var compared = 0;

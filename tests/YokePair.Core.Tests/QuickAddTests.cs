@@ -50,6 +50,7 @@ public sealed class QuickAddTests
 
     /// <summary>A word with a figure in it is among those that are shown as understood, whatever it is taken for.</summary>
     [Fact]
+    [Trait("Takes", "long")]
     public void Nothing_with_a_figure_is_taken_without_being_shown()
     {
         string[] all = [.. Lines.Select(l => l.Data.Item1)];

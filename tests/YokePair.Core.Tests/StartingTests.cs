@@ -96,6 +96,7 @@ public sealed class StartingTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void A_new_day_goes_on_as_the_team_worked_on_the_latest()
     {
         var before = NewDay.From(new NewDayRequest("Before", Day, "wedding-indoor", null, "two-primes", true), Owned).Plan!;

@@ -214,6 +214,7 @@ public sealed class SwapTests
     [InlineData(30, 240, true)]
     [InlineData(30, 1500, false)]
     [InlineData(60, 9000, false)]
+    [Trait("Takes", "long")]
     public void Many_batteries_that_all_differ_are_given_out_in_time_and_what_was_not_tried_is_said(int many, int frames, bool isBest)
     {
         var plan = With(Day([.. Enumerable.Repeat((frames, Importance.Must), 8)]),

@@ -190,6 +190,7 @@ public sealed class TakenTests
     }
 
     [Fact]
+    [Trait("Takes", "long")]
     public void Of_two_who_took_nothing_together_no_difference_is_told()
     {
         // Always the same thousand days: what chance does once in ten thousand must not come and go from run to run.

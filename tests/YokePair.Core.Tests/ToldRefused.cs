@@ -57,6 +57,7 @@ public sealed class ToldRefused
         $"\"{new string('x', 400)}\""];
 
     [Fact]
+    [Trait("Takes", "long")]
     public void What_is_said_of_each_field_that_cannot_be_is_what_was_agreed()
     {
         Assert.Equal("", string.Join("; ", Problems(Whole)));

@@ -241,7 +241,9 @@ public sealed class AfterTests : IDisposable
         await Read(key, Pictures(await PlanOf(key)));
         using (var zip = new ZipArchive(await client.GetStreamAsync(new Uri($"/api/assignments/{key}/archive.zip", UriKind.Relative))))
             Assert.Equal(["plan.yoke.json", "record.json", "used.json", "verdict.txt"], zip.Entries.Select(e => e.FullName));
+        Assert.NotEqual(0, (await Verdict()).GetProperty("details").GetArrayLength());
         await Put($"/api/assignments/{key}/shelf", new { shelf = "archived" });
+        Assert.Equal(0, (await Verdict()).GetProperty("details").GetArrayLength());
         var used = (await client.Json($"/api/assignments/{key}/after")).GetProperty("used");
         Assert.True(used.GetProperty("light").GetBoolean());
         Assert.NotEqual(0, used.GetProperty("day").GetProperty("frames").GetInt32());
@@ -251,6 +253,13 @@ public sealed class AfterTests : IDisposable
         var table = await client.GetStringAsync(new Uri("/api/locker/insurance.csv", UriKind.Relative));
         Assert.StartsWith("kind,name,serial,value", table.TrimStart('\uFEFF'), StringComparison.Ordinal);
         Assert.Equal(9, (await client.Json("/api/locker/insurance")).GetProperty("lines").GetArrayLength());
+
+        async Task<JsonElement> Verdict()
+        {
+            // It is worked out beside the list.
+            for (; ; await Task.Delay(100))
+                if ((await client.Json("/api/assignments"))[0] is var line && line.TryGetProperty("verdict", out var verdict)) return verdict;
+        }
     }
 
     public void Dispose()

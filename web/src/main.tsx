@@ -1,34 +1,14 @@
 import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { lazy, StrictMode, Suspense } from "react";
+import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { BrowserRouter, Link, Route, Routes } from "react-router";
-import { Board } from "./board/Board";
+import { createBrowserRouter, Link, Outlet, RouterProvider, type RouteObject } from "react-router";
 import { CopyStrip } from "./cards/CopyStrip";
 import { FindLine } from "./find/FindLine";
 import { Home } from "./home/Home";
 import { isHouse } from "./api/token";
-import { Locker } from "./locker/Locker";
-import { Power } from "./power/Power";
+import { assignmentsQuery } from "./shared/assignments";
 import { useFocusKept } from "./shared/useFocusKept";
 import "./styles.css";
-
-// What is opened after the day is loaded when it is opened.
-const Cards = lazy(() => import("./cards/Cards").then((m) => ({ default: m.Cards })));
-const WhatIf = lazy(() => import("./whatif/WhatIf").then((m) => ({ default: m.WhatIf })));
-const ImportPage = lazy(() => import("./locker/ImportPage").then((m) => ({ default: m.ImportPage })));
-const Labels = lazy(() => import("./locker/Labels").then((m) => ({ default: m.Labels })));
-const Bags = lazy(() => import("./bags/Bags").then((m) => ({ default: m.Bags })));
-const ManifestPage = lazy(() => import("./bags/ManifestPage").then((m) => ({ default: m.ManifestPage })));
-const Phones = lazy(() => import("./house/Phones").then((m) => ({ default: m.Phones })));
-const Pair = lazy(() => import("./house/Pair").then((m) => ({ default: m.Pair })));
-const HouseHome = lazy(() => import("./house/HouseHome").then((m) => ({ default: m.HouseHome })));
-const Desk = lazy(() => import("./live/Desk").then((m) => ({ default: m.Desk })));
-const Live = lazy(() => import("./live/Live").then((m) => ({ default: m.Live })));
-const RecordHome = lazy(() => import("./live/RecordHome").then((m) => ({ default: m.RecordHome })));
-const After = lazy(() => import("./after/After").then((m) => ({ default: m.After })));
-const Season = lazy(() => import("./season/Season").then((m) => ({ default: m.Season })));
-const Insured = lazy(() => import("./locker/Insured").then((m) => ({ default: m.Insured })));
-const Lists = lazy(() => import("./lists/Lists").then((m) => ({ default: m.Lists })));
 
 // An answer is drawn when it is there, not when a timer comes round.
 notifyManager.setScheduler(queueMicrotask);
@@ -39,33 +19,7 @@ function App() {
   useFocusKept();
   return (
     <>
-      <Suspense fallback={<main className="p-6 text-quiet">Opening …</main>}>
-        <Routes>
-          <Route path="/" element={<Home />} />
-          <Route path="/locker" element={<Locker />} />
-          <Route path="/locker/import" element={<ImportPage />} />
-          <Route path="/locker/labels" element={<Labels />} />
-          <Route path="/locker/insurance" element={<Insured />} />
-          <Route path="/season" element={<Season />} />
-          <Route path="/phones" element={<Phones />} />
-          <Route path="/house" element={<HouseHome />} />
-          <Route path="/house/pair" element={<Pair />} />
-          <Route path="/house/:assignment/lists" element={<Lists />} />
-          <Route path="/house/:assignment/live" element={<Live />} />
-          <Route path="/house/:assignment/record" element={<RecordHome />} />
-          <Route path="/:assignment/on-the-day" element={<Desk />} />
-          <Route path="/:assignment/afterwards" element={<After />} />
-          <Route path="/:assignment/live" element={<Live />} />
-          <Route path="/:assignment/what-if" element={<WhatIf />} />
-          <Route path="/:assignment/power" element={<Power />} />
-          <Route path="/:assignment/cards" element={<Cards />} />
-          <Route path="/:assignment/bags" element={<Bags />} />
-          <Route path="/:assignment/manifest" element={<ManifestPage />} />
-          <Route path="/:assignment/lists" element={<Lists />} />
-          <Route path="/:assignment/day" element={<Board />} />
-          <Route path="*" element={<Nowhere />} />
-        </Routes>
-      </Suspense>
+      <Outlet />
       {!isHouse && (
         <>
           <FindLine />
@@ -76,21 +30,74 @@ function App() {
   );
 }
 
-const Nowhere = () => (
-  <main className="p-6 text-lg">
-    <h1>There is nothing at this address.</h1>
-    <Link to="/" className="underline">
-      All assignments
-    </Link>
+/** A page that is loaded when it is opened: the start page need not wait for what it does not show. */
+const opened = (path: string, Component: () => Promise<React.ComponentType>): RouteObject => ({
+  path,
+  // All of it at once: of what is loaded piece by piece the router says nothing when it fails.
+  lazy: async () => ({ Component: await Component() }),
+});
+
+const pages: RouteObject[] = [
+  { path: "/", element: <Home /> },
+  opened("/locker", async () => (await import("./locker/Locker")).Locker),
+  opened("/locker/import", async () => (await import("./locker/ImportPage")).ImportPage),
+  opened("/locker/labels", async () => (await import("./locker/Labels")).Labels),
+  opened("/locker/insurance", async () => (await import("./locker/Insured")).Insured),
+  opened("/season", async () => (await import("./season/Season")).Season),
+  opened("/phones", async () => (await import("./house/Phones")).Phones),
+  opened("/house", async () => (await import("./house/HouseHome")).HouseHome),
+  opened("/house/pair", async () => (await import("./house/Pair")).Pair),
+  opened("/house/:assignment/lists", async () => (await import("./lists/Lists")).Lists),
+  opened("/house/:assignment/live", async () => (await import("./live/Live")).Live),
+  opened("/house/:assignment/record", async () => (await import("./live/RecordHome")).RecordHome),
+  opened("/:assignment/on-the-day", async () => (await import("./live/Desk")).Desk),
+  opened("/:assignment/afterwards", async () => (await import("./after/After")).After),
+  opened("/:assignment/live", async () => (await import("./live/Live")).Live),
+  opened("/:assignment/what-if", async () => (await import("./whatif/WhatIf")).WhatIf),
+  opened("/:assignment/power", async () => (await import("./power/Power")).Power),
+  opened("/:assignment/cards", async () => (await import("./cards/Cards")).Cards),
+  opened("/:assignment/bags", async () => (await import("./bags/Bags")).Bags),
+  opened("/:assignment/manifest", async () => (await import("./bags/ManifestPage")).ManifestPage),
+  opened("/:assignment/lists", async () => (await import("./lists/Lists")).Lists),
+  opened("/:assignment/day", async () => (await import("./board/Board")).Board),
+  { path: "*", element: <Nowhere /> },
+];
+
+function Nowhere() {
+  return (
+    <main className="p-6 text-lg">
+      <h1>There is nothing at this address.</h1>
+      <Link to="/" className="underline">
+        All assignments
+      </Link>
+    </main>
+  );
+}
+
+const Opening = () => <main className="p-6 text-quiet">Opening …</main>;
+
+/** The program was renewed while the page stood open, or cannot be reached: a page that was not loaded yet cannot be had. */
+const NotOpened = () => (
+  <main className="p-6 text-lg" role="alert">
+    <h1>This page could not be opened. What you changed is kept.</h1>
+    <p>See that Yoke Pair is running, then open it again.</p>
+    <button className="webbing mt-2" onClick={() => location.reload()}>
+      Open it again
+    </button>
   </main>
 );
+
+const router = createBrowserRouter([
+  { element: <App />, HydrateFallback: Opening, errorElement: <NotOpened />, children: pages },
+]);
+
+// What the start page tells is asked for while the page is being made ready; whatever is wrong with the answer the page says.
+if (location.pathname === "/") void queries.prefetchQuery(assignmentsQuery);
 
 createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <BrowserRouter>
-        <App />
-      </BrowserRouter>
+      <RouterProvider router={router} />
     </QueryClientProvider>
   </StrictMode>,
 );

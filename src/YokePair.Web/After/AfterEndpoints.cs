@@ -138,11 +138,12 @@ internal static class AfterEndpoints
     private static async Task<IResult> UseLearnt(LearntAnswer answer, LearntFigures learnt, CancellationToken cancel) =>
         await learnt.AnswerAsync(answer, cancel) is { } line ? Results.Ok(line) : Problems.NotFound("learnt figure");
 
-    private static async Task<IResult> Archive(string key, Days days, PlanStore plans, UsedStore used, RecordStore record, CancellationToken cancel)
+    private static async Task<IResult> Archive(string key, Days days, PlanStore plans, UsedStore used, RecordStore record,
+        Assignments.Summaries summaries, CancellationToken cancel)
     {
         if (await days.PassingAsync(key, cancel) is not { } session) return Problems.NotFound("assignment");
         var head = (await plans.SummariesAsync(cancel)).FirstOrDefault(s => s.Key == key);
-        var zip = ArchiveFile.Of(session, await used.FindAsync(key, cancel), Assignments.Summaries.Read(head?.Summary),
+        var zip = ArchiveFile.Of(session, await used.FindAsync(key, cancel), head is null ? null : summaries.Of(head),
             [.. (await record.LoadAsync(cancel)).Facts.Where(f => f.Day == key)]);
         return Results.File(zip, "application/zip", $"{key}.zip");
     }

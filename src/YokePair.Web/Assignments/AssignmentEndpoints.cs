@@ -10,7 +10,7 @@ using YokePair.Web.Sessions;
 
 namespace YokePair.Web.Assignments;
 
-/// <summary>An assignment in the list, with what the day is worth.</summary>
+/// <summary>An assignment in the list, with what the day is worth: of one that is over or put away the headline alone.</summary>
 public sealed record AssignmentSummary(string Key, string Name, string? Kind, DateTime? Start, DateTime? End, int? People, int? Things, int? Strands,
     VerdictText? Verdict, Shelf Shelf, string? Unreadable);
 
@@ -50,26 +50,28 @@ internal static class AssignmentEndpoints
         var locker = await lockers.RevisionAsync(cancel);
         var today = clock.GetLocalNow().Date;
         var stored = await store.SummariesWithDeletedAsync(cancel);
-        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s, locker, today) && summaries.Fault(s.Key, s.Revision) is null)
+        var missing = stored.Where(s => s.Shelf != Shelf.Deleted && !IsFresh(s) && summaries.Fault(s.Key, s.Revision) is null)
             .Select(s => summaries.WorkOut(s.Key)).ToList();
         if (missing.Count > 0)
         {
             await Task.WhenAny(Task.WhenAll(missing), Task.Delay(Patience, cancel));
             stored = await store.SummariesWithDeletedAsync(cancel);
         }
-        return TypedResults.Ok(stored.Select(s => Summarised(s, IsFresh(s, locker, today), summaries.Fault(s.Key, s.Revision))).ToList());
-    }
+        return TypedResults.Ok(stored.Select(Summarised).ToList());
 
-    /// <summary>A day that is over, or archived, keeps the verdict it had: what the locker says since was not so then.</summary>
-    private static bool IsFresh(StoredSummary stored, int locker, DateTime today) => stored.SummaryOf is { } of && of.Revision == stored.Revision
-        && (of.Locker == locker || stored.Shelf == Shelf.Archived || Summaries.Read(stored.Summary)?.End < today);
+        // What is known; the verdict only where it is that of the plan as it is now.
+        AssignmentSummary Summarised(StoredSummary s)
+        {
+            var known = summaries.Of(s);
+            var shown = IsFresh(s) ? known : null;
+            var isDone = s.Shelf != Shelf.Current || known?.End < today;
+            return new(s.Key, s.Name, known?.Kind, s.Start, known?.End, known?.People, known?.Things, shown?.Strands,
+                isDone && shown is not null ? shown.Verdict with { Details = [] } : shown?.Verdict, s.Shelf, summaries.Fault(s.Key, s.Revision));
+        }
 
-    /// <summary>What is known; the verdict only where it is that of the plan as it is now.</summary>
-    private static AssignmentSummary Summarised(StoredSummary stored, bool fresh, string? unreadable)
-    {
-        var known = Summaries.Read(stored.Summary);
-        return new AssignmentSummary(stored.Key, stored.Name, known?.Kind, stored.Start, known?.End, known?.People, known?.Things, fresh
-            ? known?.Strands : null, fresh ? known?.Verdict : null, stored.Shelf, unreadable);
+        // A day that is over, or archived, keeps the verdict it had: what the locker says since was not so then.
+        bool IsFresh(StoredSummary of) => of.SummaryOf is { } state && state.Revision == of.Revision
+            && (state.Locker == locker || of.Shelf == Shelf.Archived || summaries.Of(of)?.End < today);
     }
 
     private static async Task<IResult> Shelve(string key, ShelveRequest request, PlanStore store, UsedStore used, CancellationToken cancel)

@@ -133,10 +133,11 @@ internal static class BoardEndpoints
         AskAsync(key, null, days, "assignment", session => new WhatIfView(session.Plan.Assignment.Name, [.. session.Plan.Parts.OrderBy(p => p.Start)],
             WhatIfTable.Of(session.Whole, cancel)), cancel);
 
-    private static async Task<IResult> Power(string key, string[]? pull, string? use, Days days, PlanStore store, CancellationToken cancel)
+    private static async Task<IResult> Power(string key, string[]? pull, string? use, Days days, PlanStore store, Summaries summaries,
+        CancellationToken cancel)
     {
         var things = (await days.LockerAsync(cancel)).Things;
-        List<DateTime> ends = [.. (await store.SummariesAsync(cancel)).Where(s => s.Key != key).Select(s => Summaries.Read(s.Summary)?.End).OfType<DateTime>()];
+        List<DateTime> ends = [.. (await store.SummariesAsync(cancel)).Where(s => s.Key != key).Select(s => summaries.Of(s)?.End).OfType<DateTime>()];
         return await AskOfUseAsync(key, pull, use, days, (session, level) => PowerDay.Of(session.Day, things, level, ends), cancel);
     }
 

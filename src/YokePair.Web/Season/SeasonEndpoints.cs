@@ -54,7 +54,7 @@ internal static class SeasonEndpoints
         var locker = await days.LockerAsync(cancel);
         var past = await used.AllAsync(cancel);
         var read = past.Select(d => d.Key).ToHashSet(StringComparer.Ordinal);
-        var assignments = (await plans.SummariesAsync(cancel)).Where(s => s.Start is not null).Select(s => (Head: s, Known: Summaries.Read(s.Summary)))
+        var assignments = (await plans.SummariesAsync(cancel)).Where(s => s.Start is not null).Select(s => (Head: s, Known: summaries.Of(s)))
             .Select(s => (s.Head, s.Known, Assignment: new SeasonAssignment(s.Head.Key, s.Head.Name, s.Head.Start!.Value, s.Known?.End
                 ?? s.Head.Start.Value.AddHours(10))))
                 .ToList();

@@ -1464,7 +1464,7 @@ export interface components {
             /** Format: date */
             day: null | string;
         };
-        /** @description An assignment in the list, with what the day is worth. */
+        /** @description An assignment in the list, with what the day is worth: of one that is over or put away the headline alone. */
         AssignmentSummary: {
             key: string;
             name: string;

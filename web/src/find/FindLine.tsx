@@ -7,6 +7,7 @@ import { bookQuery } from "../cards/useBook";
 import { makeDay } from "../day/dayModel";
 import { boardQuery } from "../day/useBoard";
 import { Strands } from "../marks/Strands";
+import { assignmentsQuery } from "../shared/assignments";
 import { focusOpened } from "../shared/useFocusKept";
 import { useKeys } from "../shared/useKeys";
 import { allActions, setFinding, useFinding } from "../shared/actions";
@@ -176,7 +177,7 @@ function useFinds(): Find[] {
   const key = /^\/([^/]+)\/(day|what-if|power|cards|bags)$/.exec(useLocation().pathname)?.[1];
   const client = useQueryClient();
   const board = useQuery({ ...boardQuery(client, key ?? "", []), enabled: !!key });
-  const list = useQuery({ queryKey: ["assignments"], queryFn: () => answer(api.GET("/api/assignments")) });
+  const list = useQuery(assignmentsQuery);
   const locker = useQuery({
     queryKey: ["locker", undefined, undefined],
     queryFn: () => answer(api.GET("/api/locker")),

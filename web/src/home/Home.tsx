@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { useNavigate, Link, useLocation } from "react-router";
 import { answer, api, ProblemError, type AssignmentSummary, type Shelf } from "../api/client";
 import { useShelf } from "../assignment/useShelf";
 import { useActions } from "../shared/actions";
+import { assignmentsQuery } from "../shared/assignments";
 import { Entry, LinkEntry, Menu } from "../shared/Menu";
 import { StartDay } from "./StartDay";
 import { Strands } from "../marks/Strands";
@@ -18,12 +19,13 @@ const largestFile = 8 * 1024 * 1024;
 // Long: the markup of the page.
 export function Home() {
   const list = useQuery({
-    queryKey: ["assignments"],
-    queryFn: ({ signal }) => answer(api.GET("/api/assignments", { signal })),
+    ...assignmentsQuery,
     // Verdicts that are still being worked out are asked for again until they are there.
     refetchInterval: ({ state }) =>
       state.data?.some((a) => !a.verdict && !a.unreadable && a.shelf !== "deleted") ? 1500 : false,
   });
+  // The list is what one comes for: the form for a new day is drawn after it.
+  const past = useDeferredValue(list.data);
   const { search } = useLocation();
   const on = (shelf: Shelf) => list.data?.filter((a) => a.shelf === shelf) ?? [];
   const current = on("current");
@@ -54,7 +56,7 @@ export function Home() {
             cost. Put what you own into the locker, start a day from a usual one, or see it on a demo day.
           </p>
         )}
-        {list.data && <StartDay key={search} past={list.data.filter((a) => a.shelf !== "deleted")} />}
+        {past && <StartDay key={search} past={past.filter((a) => a.shelf !== "deleted")} />}
         <Begin />
       </main>
     </div>
@@ -176,9 +178,11 @@ function Known({ assignment: a }: { assignment: AssignmentSummary }) {
         {a.verdict && (
           <>
             <span className="block font-semibold">{a.verdict.headline}</span>
-            <span className="line-clamp-2 max-w-prose text-quiet">
-              {a.verdict.details.map(said).join("")}
-            </span>
+            {a.verdict.details.length > 0 && (
+              <span className="line-clamp-2 max-w-prose text-quiet">
+                {a.verdict.details.map(said).join("")}
+              </span>
+            )}
           </>
         )}
         {a.unreadable && <Unreadable assignment={a} why={a.unreadable} />}

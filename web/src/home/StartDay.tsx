@@ -23,6 +23,8 @@ const dayCounts = Array.from({ length: 14 }, (_, i) => [String(i + 1), String(i 
 const kinds: Record<string, string> = { wedding: "Wedding", event: "Event", sport: "Sport" };
 const fromTimetable = "timetable";
 const fromDay = "copy:";
+/** Assignments that a copy is offered of here; of an older one it is asked for at its own line. */
+const mostOffered = 40;
 
 /** A new day from a usual one, a timetable or a past assignment, with hands filled from the owner's locker. */
 // Long: one form whose answers decide what is asked next.
@@ -60,6 +62,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
   };
   const template = data?.templates.find((t) => t.id === from);
   const copied = from.startsWith(fromDay) ? from.slice(fromDay.length) : null;
+  const offered = past.filter((a, i) => i >= past.length - mostOffered || a.key === copied);
   const calendar = useCalendar((read) => {
     setText(read.timetable);
     setDay(read.day);
@@ -148,7 +151,7 @@ export function StartDay({ past }: { past: AssignmentSummary[] }) {
                 ))}
                 <optgroup label="Or">
                   <option value={fromTimetable}>a timetable, pasted</option>
-                  {past.map((a) => (
+                  {offered.map((a) => (
                     <option key={a.key} value={fromDay + a.key}>
                       a copy of {a.name}, {date(a.start)}
                     </option>

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link } from "react-router";
-import { answer, api } from "../api/client";
+import { assignmentsQuery } from "../shared/assignments";
 import { date } from "../shared/format";
 
 /** The days whose lists this phone may tick. */
@@ -9,10 +9,7 @@ export function HouseHome() {
   useEffect(() => {
     document.title = "Lists · Yoke Pair";
   }, []);
-  const { data, error } = useQuery({
-    queryKey: ["assignments"],
-    queryFn: ({ signal }) => answer(api.GET("/api/assignments", { signal })),
-  });
+  const { data, error } = useQuery(assignmentsQuery);
   return (
     <main className="p-4">
       <h1 className="text-xl font-semibold">{data ? "Which lists?" : error ? "No lists" : "Opening …"}</h1>
