@@ -605,6 +605,18 @@ public sealed class CardTests
             .Field);
     }
 
+    /// <summary>Both cards go home with whoever shot; what went by cable to the partner's machine is in a second place.</summary>
+    [Theory]
+    [InlineData("lead", 1)]
+    [InlineData("second", 2)]
+    public void What_went_by_cable_goes_home_with_the_machine(string whose, int places)
+    {
+        var day = Day(new CardRules { Half = SecondHalf.Shooter }, parts: [("a", 700)], besides: new OtherThing { Id = "lap", Place = "pouch" });
+        day = day with { Places = [.. day.Places, new Place { Id = "pouch", Person = whose, ReachSeconds = 60 }] };
+        day = EditResult.Apply(day, [new SetSending { Part = "a", Item = "b1", Sends = new Sending { To = "lap", ByCable = true, Confirmed = true } }]).Plan!;
+        Assert.Equal((3, places), (Of(day).Evening.Copies, Of(day).Evening.Places));
+    }
+
     /// <summary>More cards never leave more in one camera where a card for each part is asked for, and a part more never less.</summary>
     [Fact]
     public void More_cards_never_make_it_worse() => Days.Sample(day =>

@@ -158,6 +158,8 @@ public sealed class LearntTests
         // Two hundred were taken above it, and next to none was delivered.
         Assert.Equal(3200, Of(Day(new() { [3200] = 80, [6400] = 2 }, new() { [3200] = 200, [6400] = 200 }))!.Value);
         Assert.Null(Of(Day(new() { [10000] = 50 }, new() { [10000] = 50 }, kept: null)));
+        // Those delivered do not tell at what they were taken: that names no sensitivity.
+        Assert.Null(Of(Day(new() { [0] = 98, [3200] = 2 }, new() { [3200] = 200 })));
         Assert.Equal(12800, IsoSteps.Of(13000));
     }
 

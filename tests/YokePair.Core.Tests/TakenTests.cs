@@ -106,6 +106,9 @@ public sealed class TakenTests
         // A pause far off is none of this join.
         Assert.Equal(Noon.AddHours(1), PartsAsTheyWere.Of(plan, Enumerable.Range(0, 20).Concat(Enumerable.Range(30, 90)).Select(m => Noon.AddMinutes(m)))
             .Parts[1].From);
+        // Of two near it the longer is taken only if it is not so much farther away: twelve minutes from 12:28, four from 12:56.
+        Assert.Equal(Noon.AddMinutes(60), PartsAsTheyWere.Of(plan, Enumerable.Range(0, 29).Concat(Enumerable.Range(40, 17)).Concat(Enumerable.Range(60, 50))
+            .Select(m => Noon.AddMinutes(m))).Parts[1].From);
     }
 
     [Fact]
