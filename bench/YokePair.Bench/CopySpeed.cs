@@ -31,7 +31,7 @@ internal static class CopySpeed
                 var own = Seconds(() => Copied(new CopyWork(card, [folder], $"own{round}")));
                 ratios.Add(plain / own);
                 Console.WriteLine(FormattableString.Invariant(
-                    $"{Files * Megabytes / 1000.0:0.0} GB: cp and sha256sum {plain:0.00} s, copied and read back {own:0.00} s: {plain / own:0.00} of their speed"));
+                    $"{Files * Megabytes / 1000.0:0.0} GB: cp and sha256sum {plain:0.00} s, copied and read back {own:0.00} s: {ratios[^1]:0.00} as fast"));
                 Directory.Delete(Path.Combine(folder, $"plain{round}"), recursive: true);
                 Directory.Delete(Path.Combine(folder, $"own{round}"), recursive: true);
             }

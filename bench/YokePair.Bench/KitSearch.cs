@@ -22,8 +22,10 @@ internal static class KitSearch
             foreach (var free in new[] { false, true })
             {
                 var found = LightestKit.Find(plan, locker, new KitWish(survives, SetupsFree: free));
-                Console.WriteLine(FormattableString.Invariant(
-                    $"{locker.Count} things in the locker, survives {survives}, setups {(free ? "free" : "as they are")}: {found.Cost / 1000:0.0} kg {(found.Proven ? "proven" : FormattableString.Invariant($"with bound {found.AtLeast / 1000:0.0}"))}, {found.Rounds} rounds, {found.Seconds:0.00} s"));
+                var bound = found.Proven ? "proven" : FormattableString.Invariant($"with bound {found.AtLeast / 1000:0.0}");
+                Console.Write(FormattableString.Invariant(
+                    $"{locker.Count} things in the locker, survives {survives}, setups {(free ? "free" : "as they are")}: "));
+                Console.WriteLine(FormattableString.Invariant($"{found.Cost / 1000:0.0} kg {bound}, {found.Rounds} rounds, {found.Seconds:0.00} s"));
                 if (!free && (!found.Proven || found.Seconds > limit)) late++;
             }
         return late;

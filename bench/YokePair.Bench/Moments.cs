@@ -21,13 +21,15 @@ internal static class Moments
             new DayAnalysis(plan).Report();
             foreach (var part in plan.Parts.Where(p => p.Needs.Count > 1))
             {
-                var together = plan with { Parts = [.. plan.Parts.Select(p => p == part ? p with { Needs = [.. p.Needs.Select(n => n with { Moment = "all at once" })] } : p)] };
+                var at = part with { Needs = [.. part.Needs.Select(n => n with { Moment = "all at once" })] };
+                var together = plan with { Parts = [.. plan.Parts.Select(p => p == part ? at : p)] };
                 var clock = Stopwatch.StartNew();
                 var report = new DayAnalysis(together).Report();
                 var seconds = clock.Elapsed.TotalSeconds;
                 var needs = report.Needs.Where(n => n.Part == part.Id).ToList();
+                var whole = needs.All(n => n.Exhaustive) ? "" : ", not all was tried";
                 Console.WriteLine(FormattableString.Invariant(
-                    $"{name}, {part.Name ?? part.Id}: {needs.Count} needs at once, {needs[0].Baseline}{(needs.All(n => n.Exhaustive) ? "" : ", not all was tried")}: report of the day {seconds * 1000:0} ms"));
+                    $"{name}, {part.Name ?? part.Id}: {needs.Count} needs at once, {needs[0].Baseline}{whole}: report of the day {seconds * 1000:0} ms"));
                 if (seconds > Limit) late++;
                 slowest = Math.Max(slowest, seconds);
             }

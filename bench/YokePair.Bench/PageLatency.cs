@@ -56,11 +56,13 @@ internal static class PageLatency
         }
         var all = Column(0);
         var median = all[Edits / 2];
-        Console.WriteLine(FormattableString.Invariant(
-            $"{what}, {Edits} edits to the verdict drawn: median {median:0} ms (of it the answer {Column(1)[Edits / 2]:0}), 90 % under {all[Edits * 9 / 10]:0} ms, slowest {all[^1]:0} ms"));
+        Console.Write(FormattableString.Invariant(
+            $"{what}, {Edits} edits to the verdict drawn: median {median:0} ms (of it the answer {Column(1)[Edits / 2]:0}), "));
+        Console.WriteLine(FormattableString.Invariant($"90 % under {all[Edits * 9 / 10]:0} ms, slowest {all[^1]:0} ms"));
         return median;
 
         double[] Column(int at) =>
-            [.. ((IEnumerable<object>)page.Driver.ExecuteScript($"return window.taken.map((t) => t[{at}])")!).Select(t => Convert.ToDouble(t, CultureInfo.InvariantCulture)).Order()];
+            [.. ((IEnumerable<object>)page.Driver.ExecuteScript($"return window.taken.map((t) => t[{at}])")!)
+                .Select(t => Convert.ToDouble(t, CultureInfo.InvariantCulture)).Order()];
     }
 }

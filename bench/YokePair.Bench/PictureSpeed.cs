@@ -47,8 +47,10 @@ internal static class PictureSpeed
         for (var n = 0; n < Files; n++)
         {
             var told = new PictureTold(
-                $"{n / 500:000}/P{n:00000}{(n % 2 == 0 ? ".RAW" : ".JPG")}", new DateTime(2027, 6, 12, 11, 0, 0).AddSeconds(n * 4), "Halm 45", n % 3 == 0 ? "H-2" : "H-1",
-                null, null, n % 5 == 0 ? new Interval(70, 200) : new Interval(35, 35), n % 5 == 0 ? 2.8 : 1.4, n % 5 == 0 ? 70 + (n % 131) : 35, 2.8, 1.0 / 200, 1600, false, 8000);
+                $"{n / 500:000}/P{n:00000}{(n % 2 == 0 ? ".RAW" : ".JPG")}", new DateTime(2027, 6, 12, 11, 0, 0).AddSeconds(n * 4), "Halm 45",
+                n % 3 == 0 ? "H-2" : "H-1",
+                null, null, n % 5 == 0 ? new Interval(70, 200) : new Interval(35, 35), n % 5 == 0 ? 2.8 : 1.4,
+                n % 5 == 0 ? 70 + (n % 131) : 35, 2.8, 1.0 / 200, 1600, false, 8000);
             StandInDay.Write(folder, [told]);
             using var file = new FileStream(Path.Combine(folder, told.File), FileMode.Append);
             file.Write(rest);
@@ -70,8 +72,10 @@ internal static class PictureSpeed
     private static void Whole(string folder)
     {
         var roll = TakenRoll.Of(Read(folder).Told);
-        Item[] items = [new Lens { Id = "l", Mount = "M", Focal = new(35, 35), Aperture = new(1.4, 1.4) }, new Lens { Id = "z", Mount = "M", Focal = new(70, 200), Aperture = new(2.8, 2.8) }];
-        var plan = new Plan { Format = Plan.FormatName, Version = 1, Items = items, Parts = [new Part { Id = "p", Ev = 8, Start = new(2027, 6, 12, 11, 0, 0), End = new(2027, 6, 12, 23, 0, 0) }] };
+        Item[] items = [new Lens { Id = "l", Mount = "M", Focal = new(35, 35), Aperture = new(1.4, 1.4) },
+            new Lens { Id = "z", Mount = "M", Focal = new(70, 200), Aperture = new(2.8, 2.8) }];
+        var part = new Part { Id = "p", Ev = 8, Start = new(2027, 6, 12, 11, 0, 0), End = new(2027, 6, 12, 23, 0, 0) };
+        var plan = new Plan { Format = Plan.FormatName, Version = 1, Items = items, Parts = [part] };
         DayTaken.Of(plan, roll, Recognition.Of(roll, items, [], new Dictionary<string, string>()).Things, []);
     }
 

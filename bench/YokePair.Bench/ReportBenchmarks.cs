@@ -62,7 +62,8 @@ public class ReportBenchmarks
 
     /// <summary>What finding the cut sets by removing every three things would do as often as there are such sets; <see cref="Removals"/>.</summary>
     [Benchmark(Description = "wedding: three things removed, every need looked at again, once")]
-    public IReadOnlyList<NeedReport> OneTriple() => new DayAnalysis(wedding, [new Pulled("z70"), new Pulled("b2"), new Pulled("l85")]).Report(withEvents: false).Needs;
+    public IReadOnlyList<NeedReport> OneTriple() =>
+        new DayAnalysis(wedding, [new Pulled("z70"), new Pulled("b2"), new Pulled("l85")]).Report(withEvents: false).Needs;
 
     [Benchmark(Description = "wedding with ten times the things")]
     public Report TenTimes() => new DayAnalysis(tenTimes).Report();
@@ -89,7 +90,8 @@ public class ReportBenchmarks
     /// <summary>Nine more of each thing, in the bag the first is in.</summary>
     private static Plan Times(Plan plan, int n) => plan with
     {
-        Items = [.. plan.Items, .. Enumerable.Range(2, n - 1).SelectMany(k => plan.Items.Select(i => i with { Id = $"{i.Id} {k}", Place = i.Place?.StartsWith('@') == true ? "roller" : i.Place }))],
+        Items = [.. plan.Items, .. Enumerable.Range(2, n - 1).SelectMany(k => plan.Items
+            .Select(i => i with { Id = $"{i.Id} {k}", Place = i.Place?.StartsWith('@') == true ? "roller" : i.Place }))],
     };
 
     private static Plan Demo(string name)

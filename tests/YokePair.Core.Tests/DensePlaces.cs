@@ -14,7 +14,8 @@ public sealed partial class DensePlaces
     private static readonly string Root = Find();
 
     private static IEnumerable<(string Path, string[] Lines)> Sources { get; } =
-        [.. new[] { "src", "tests", "web/src" }.SelectMany(folder => Directory.EnumerateFiles(Path.Combine(Root, folder), "*.*", SearchOption.AllDirectories))
+        [.. new[] { "src", "tests", "bench", "web/src" }
+            .SelectMany(folder => Directory.EnumerateFiles(Path.Combine(Root, folder), "*.*", SearchOption.AllDirectories))
             .Where(f => Source().IsMatch(f) && !Made().IsMatch(f)).Order(StringComparer.Ordinal)
                 .Select(f => (Path.GetRelativePath(Root, f), File.ReadAllLines(f)))];
 
