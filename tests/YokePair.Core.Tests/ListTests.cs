@@ -89,7 +89,8 @@ public sealed class ListTests
     public void The_wedding_has_a_mending_kit_and_a_pencil_is_no_pen()
     {
         Assert.Null(Line(Cold, "morning/small/clips"));
-        Assert.NotNull(Line(Packed(Cold, "Pencil, open reel"), "morning/small/names"));
+        var penciled = Of(Packed(Cold, "Pencil, open reel"));
+        foreach (var id in new[] { "ears", "torch", "food", "names", "rain", "damp" }) Assert.NotNull(Line(penciled, $"morning/small/{id}"));
     }
 
     private static Plan Packed(Plan plan, string name) => plan with { Items = [.. plan.Items, new OtherThing { Id = "small", Name = name, Place = "roller" }] };

@@ -76,7 +76,7 @@ function Nowhere() {
 
 const Opening = () => <main className="p-6 text-quiet">Opening …</main>;
 
-/** The program was renewed while the page stood open, or cannot be reached: a page that was not loaded yet cannot be had. */
+/** The program was renewed while the page stood open, or cannot be reached, so that a page cannot be had; or one failed while it was drawn. */
 const NotOpened = () => (
   <main className="p-6 text-lg" role="alert">
     <h1>This page could not be opened. What you changed is kept.</h1>
