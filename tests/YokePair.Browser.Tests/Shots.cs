@@ -124,7 +124,7 @@ public sealed class Shots
     {
         using var site = new Site(seed: true);
         using var page = new Page(site).Open("/");
-        page.Find("main li");
+        page.Until(() => page.Driver.FindElements(By.CssSelector("main li .font-semibold")).Count == 2, "both verdicts");
         page.Picture(Path.Combine(Folder, "assignments.png"));
         page.Open("/steamer-wedding/what-if").Find("tbody tr");
         page.Picture(Path.Combine(Folder, "what-if.png"));
